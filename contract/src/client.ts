@@ -1,0 +1,69 @@
+import type { Endpoint, PathParameters } from './endpoint'
+import type { Problem } from './views'
+
+/** A reply other than success, with its problem details. Status 0: the server was not reached. */
+export class ProblemError extends Error {
+  readonly problem: Problem
+
+  constructor(problem: Problem) {
+    super(problem.detail)
+    this.name = 'ProblemError'
+    this.problem = problem
+  }
+}
+
+export interface ClientOptions {
+  /** Put before every path; empty in the browser. */
+  readonly baseUrl?: string
+  /** The maker who stands on every event. */
+  readonly makerId?: () => string | undefined
+  readonly fetch?: typeof fetch
+}
+
+type CallArguments<Path extends string, Body> = ([keyof PathParameters<Path>] extends [never]
+  ? object
+  : { readonly params: PathParameters<Path> }) &
+  ([Body] extends [undefined] ? { readonly rawBody?: Blob } : { readonly body: Body })
+
+export type Client = <Path extends string, Body, Reply>(
+  endpoint: Endpoint<Path, Body, Reply>,
+  call?: CallArguments<Path, Body>,
+) => Promise<Reply>
+
+const unreachable: Problem = {
+  type: 'about:blank',
+  title: 'Not reached',
+  status: 0,
+  detail: 'The workshop’s server does not answer. What you typed is still here; it is tried again.',
+}
+
+/** A client that calls any endpoint of the contract with its types. @returns a function that throws {@link ProblemError} */
+export function createClient(options: ClientOptions = {}): Client {
+  const { baseUrl = '', makerId = () => undefined, fetch: send = (...request) => fetch(...request) } = options
+  return async (endpoint, call) => {
+    const {
+      params = {},
+      body,
+      rawBody,
+    } = (call ?? {}) as { params?: Record<string, string>; body?: unknown; rawBody?: Blob }
+    const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))
+    const maker = makerId()
+    const headers: Record<string, string> = maker === undefined ? {} : { 'X-Vendange-Maker': maker }
+    if (body !== undefined) headers['Content-Type'] = 'application/json'
+    if (rawBody) headers['Content-Type'] = rawBody.type
+    let response: Response
+    try {
+      const content = rawBody ?? (body === undefined ? undefined : JSON.stringify(body))
+      response = await send(baseUrl + path, {
+        method: endpoint.method.toUpperCase(),
+        headers,
+        ...(content === undefined ? {} : { body: content }),
+      })
+    } catch {
+      throw new ProblemError(unreachable)
+    }
+    if (response.ok) return (await response.json()) as never
+    const problem = await response.json().catch(() => ({ ...unreachable, status: response.status }))
+    throw new ProblemError(problem as Problem)
+  }
+}

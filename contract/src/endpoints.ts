@@ -1,0 +1,150 @@
+import { create, act, get, put, remove } from './endpoint'
+import { mouldSchema, savedMouldSchema } from './schemas/mould'
+import type { NewMould, SavedMould } from './schemas/mould'
+import { versionNumber } from './schemas/pieces'
+import {
+  batchMoveSchema,
+  batchSchema,
+  collectionSchema,
+  designSchema,
+  savedCollectionSchema,
+  savedDesignSchema,
+} from './schemas/plan'
+import type { NewCollection, NewDesign, SavedCollection, SavedDesign } from './schemas/plan'
+import { recipeSchema, savedRecipeSchema } from './schemas/recipe'
+import type { NewRecipe, SavedRecipe } from './schemas/recipe'
+import { happeningSchema, stepSchema } from './schemas/work'
+import type { NewHappening } from './schemas/work'
+import { makerSchema, savedMakerSchema, workshopSchema, savedWorkshopSchema } from './schemas/workshop'
+import type { NewMaker, SavedMaker, SavedWorkshop } from './schemas/workshop'
+import type { BackupView, BatchSummary, BatchView, HealthView, LoafSummary, LoafView, SeasonView } from './views'
+import type { ISchema, ObjectSchema, AnyObject } from 'yup'
+import { object } from 'yup'
+
+const versionOnly = object({ version: versionNumber() }).noUnknown().required()
+const withVersion = <T extends AnyObject>(schema: ObjectSchema<T>): ISchema<T & { version: number }> =>
+  schema.shape({ version: versionNumber() }) as unknown as ISchema<T & { version: number }>
+
+/** The four calls that every kept thing answers: create, change, take away, bring back. */
+function keptThing<Path extends string, New extends AnyObject, Saved>(
+  path: Path,
+  noun: string,
+  body: ObjectSchema<New>,
+  reply: ISchema<Saved>,
+) {
+  return {
+    create: create<Saved>()({ path, summary: `Create a ${noun}`, body: body as unknown as ISchema<New>, reply }),
+    update: put<Saved>()({ path: `${path}/:id` as const, summary: `Change a ${noun}`, body: withVersion(body), reply }),
+    remove: remove<Saved>()({
+      path: `${path}/:id` as const,
+      summary: `Take a ${noun} away; it can be brought back`,
+      body: versionOnly as ISchema<{ version: number }>,
+      reply,
+    }),
+    restore: act<Saved>()({
+      path: `${path}/:id/restore` as const,
+      summary: `Bring a ${noun} back`,
+      body: versionOnly as ISchema<{ version: number }>,
+      reply,
+    }),
+  }
+}
+
+/** Every route of the API. */
+export const endpoints = {
+  health: get<HealthView>()({ path: '/api/health', summary: 'Whether the workshop is open' }),
+  openapi: get<Record<string, unknown>>()({ path: '/api/openapi.json', summary: 'This description' }),
+  season: get<SeasonView>()({
+    path: '/api/season',
+    summary: 'All that steers time: workshop, line-ups, batches, loaves',
+  }),
+
+  updateWorkshop: put<SavedWorkshop>()({
+    path: '/api/workshop',
+    summary: 'Change the workshop',
+    body: withVersion(workshopSchema),
+    reply: savedWorkshopSchema as unknown as ISchema<SavedWorkshop>,
+  }),
+  makers: keptThing<'/api/makers', NewMaker, SavedMaker>(
+    '/api/makers',
+    'maker',
+    makerSchema,
+    savedMakerSchema as unknown as ISchema<SavedMaker>,
+  ),
+  moulds: keptThing<'/api/moulds', NewMould, SavedMould>(
+    '/api/moulds',
+    'mould',
+    mouldSchema,
+    savedMouldSchema as unknown as ISchema<SavedMould>,
+  ),
+  recipes: keptThing<'/api/recipes', NewRecipe, SavedRecipe>(
+    '/api/recipes',
+    'recipe',
+    recipeSchema,
+    savedRecipeSchema as unknown as ISchema<SavedRecipe>,
+  ),
+  collections: keptThing<'/api/collections', NewCollection, SavedCollection>(
+    '/api/collections',
+    'collection',
+    collectionSchema,
+    savedCollectionSchema as unknown as ISchema<SavedCollection>,
+  ),
+  designs: keptThing<'/api/designs', NewDesign, SavedDesign>(
+    '/api/designs',
+    'design',
+    designSchema,
+    savedDesignSchema as unknown as ISchema<SavedDesign>,
+  ),
+
+  batches: {
+    create: create<BatchSummary>()({ path: '/api/batches', summary: 'Put a pour on a day', body: batchSchema }),
+    move: put<BatchSummary>()({
+      path: '/api/batches/:id',
+      summary: 'Move a pour to another day',
+      body: batchMoveSchema,
+    }),
+    remove: remove<BatchSummary>()({
+      path: '/api/batches/:id',
+      summary: 'Take a planned pour off the calendar',
+      body: versionOnly,
+    }),
+    restore: act<BatchSummary>()({
+      path: '/api/batches/:id/restore',
+      summary: 'Put a pour back on the calendar',
+      body: versionOnly,
+    }),
+    view: get<BatchView>()({
+      path: '/api/batches/:id',
+      summary: 'One batch: its plan and what was recorded at the bench',
+    }),
+    record: act<BatchView>()({
+      path: '/api/batches/:id/steps',
+      summary: 'Record a step done at the bench',
+      body: stepSchema,
+    }),
+    finish: act<BatchView>()({
+      path: '/api/batches/:id/finish',
+      summary: 'Finish the pour: its loaves get their lot codes',
+    }),
+  },
+
+  loaves: {
+    list: get<readonly LoafSummary[]>()({ path: '/api/loaves', summary: 'Every loaf, newest first' }),
+    view: get<LoafView>()({ path: '/api/loaves/:id', summary: 'One loaf with its whole story' }),
+    record: create<LoafView>()({
+      path: '/api/loaves/:id/events',
+      summary: 'Record what happened to a loaf',
+      body: happeningSchema as unknown as ISchema<NewHappening>,
+    }),
+    addPhoto: create<{ photoId: string }>()({
+      path: '/api/photos',
+      summary: 'Keep a photograph (JPEG, PNG or WebP as the body)',
+    }),
+    photo: get<Blob>()({ path: '/api/photos/:id', summary: 'A photograph' }),
+  },
+
+  backups: {
+    list: get<readonly BackupView[]>()({ path: '/api/backups', summary: 'Backups kept, newest first' }),
+    create: create<BackupView>()({ path: '/api/backups', summary: 'Keep a dated backup now' }),
+  },
+} as const

@@ -1,0 +1,121 @@
+import type {
+  ISchema,
+  SchemaDescription,
+  SchemaFieldDescription,
+  SchemaObjectDescription,
+  SchemaInnerTypeDescription,
+} from 'yup'
+import type { Endpoint } from './endpoint'
+import { endpoints } from './endpoints'
+import { happeningSchema, happeningSchemas } from './schemas/work'
+
+type JsonSchema = Record<string, unknown>
+
+const jsonTypes: Readonly<Record<string, string>> = { string: 'string', number: 'number', boolean: 'boolean' }
+
+function limits(tests: SchemaDescription['tests'], type: string): JsonSchema {
+  const out: JsonSchema = {}
+  for (const { name, params } of tests) {
+    if (name === 'min' && type === 'number') out['minimum'] = params?.['min']
+    if (name === 'max' && type === 'number') out['maximum'] = params?.['max']
+    if (name === 'max' && type === 'string') out['maxLength'] = params?.['max']
+    if (name === 'max' && type === 'array') out['maxItems'] = params?.['max']
+    if (name === 'integer') out['type'] = 'integer'
+    if (name === 'matches' && params?.['regex'] instanceof RegExp) out['pattern'] = params['regex'].source
+  }
+  return out
+}
+
+/** JSON Schema of a described Yup schema. What only a function can test is left out. */
+function fromDescription(description: SchemaFieldDescription): JsonSchema {
+  const described = description as SchemaDescription
+  const nullable = (schema: JsonSchema): JsonSchema =>
+    described.nullable ? { anyOf: [schema, { type: 'null' }] } : schema
+  if (description.type === 'object') {
+    const { fields } = description as SchemaObjectDescription
+    const required = Object.entries(fields).flatMap(([name, field]) =>
+      'optional' in field && field.optional ? [] : [name],
+    )
+    const properties = Object.fromEntries(Object.entries(fields).map(([name, field]) => [name, fromDescription(field)]))
+    return nullable({ type: 'object', properties, required, additionalProperties: false })
+  }
+  if (description.type === 'array') {
+    const { innerType } = description as SchemaInnerTypeDescription
+    const items = innerType && !Array.isArray(innerType) ? fromDescription(innerType) : {}
+    return nullable({ type: 'array', items, ...limits(described.tests, 'array') })
+  }
+  const type = jsonTypes[description.type]
+  if (!type) return {}
+  const oneOf = described.oneOf.length > 0 ? { enum: described.oneOf } : {}
+  return nullable({ type, ...oneOf, ...limits(described.tests, description.type) })
+}
+
+function jsonSchema(schema: ISchema<unknown>): JsonSchema {
+  if ((schema as unknown) === happeningSchema) {
+    return { oneOf: Object.values(happeningSchemas).map((one) => fromDescription(one.describe())) }
+  }
+  return fromDescription((schema as unknown as { describe(): SchemaFieldDescription }).describe())
+}
+
+/** Every endpoint of the contract, in order. */
+export function allEndpoints(): readonly Endpoint[] {
+  const isEndpoint = (value: object): value is Endpoint => 'method' in value && 'path' in value
+  const walk = (value: object): Endpoint[] => (isEndpoint(value) ? [value] : Object.values(value).flatMap(walk))
+  return walk(endpoints)
+}
+
+const problemSchema: JsonSchema = {
+  type: 'object',
+  description: 'RFC 9457 problem details',
+  properties: {
+    type: { type: 'string' },
+    title: { type: 'string' },
+    status: { type: 'integer' },
+    detail: { type: 'string' },
+    errors: {
+      type: 'array',
+      items: { type: 'object', properties: { field: { type: 'string' }, message: { type: 'string' } } },
+    },
+    current: { description: 'With 409: the thing as it stands now.' },
+  },
+  required: ['type', 'title', 'status', 'detail'],
+}
+
+/** The API as an OpenAPI 3.1 document, made from the same endpoints that serve it. */
+export function openApiDocument(version: string): Record<string, unknown> {
+  const paths: Record<string, Record<string, unknown>> = {}
+  for (const endpoint of allEndpoints()) {
+    const path = endpoint.path.replace(/:(\w+)/g, '{$1}')
+    const parameters = [...endpoint.path.matchAll(/:(\w+)/g)].map(([, name]) => ({
+      name,
+      in: 'path',
+      required: true,
+      schema: { type: 'string' },
+    }))
+    const json = (schema: JsonSchema) => ({ content: { 'application/json': { schema } } })
+    paths[path] = {
+      ...paths[path],
+      [endpoint.method]: {
+        summary: endpoint.summary,
+        parameters,
+        ...(endpoint.body ? { requestBody: { required: true, ...json(jsonSchema(endpoint.body)) } } : {}),
+        responses: {
+          [endpoint.status]: {
+            description: endpoint.summary,
+            ...json(endpoint.reply ? jsonSchema(endpoint.reply) : {}),
+          },
+          default: {
+            description: 'A problem',
+            content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+          },
+        },
+      },
+    }
+  }
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Vendange', version },
+    paths,
+    components: { schemas: { Problem: problemSchema } },
+  }
+}

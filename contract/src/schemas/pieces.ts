@@ -1,0 +1,68 @@
+import '../locale'
+import { isDay } from '@vendange/core/calendar'
+import type { Finding } from '@vendange/core/findings'
+import type { QuantityKind, Range } from '@vendange/core/units'
+import { rangeMessage } from '@vendange/core/units'
+import type { AnyObject, TestContext } from 'yup'
+import { number, string, ValidationError } from 'yup'
+
+/** A number within a range of the core, with the core's words when it is not. */
+export const within = (kind: QuantityKind, range: Range) =>
+  number()
+    .test(
+      'finite',
+      'This must be a number.',
+      (value) => value === undefined || value === null || Number.isFinite(value),
+    )
+    .min(range.min, rangeMessage(kind, range))
+    .max(range.max, rangeMessage(kind, range))
+
+/** A whole number within a range. */
+export const wholeWithin = (kind: QuantityKind, range: Range) => within(kind, range).integer()
+
+/** A name on one line. */
+export const nameText = () =>
+  string()
+    .max(80)
+    .test('not-blank', 'Please give it a name.', (value) => value === undefined || value.trim() !== '')
+    .required('Please give it a name.')
+
+/** Free text; may be empty. */
+export const freeText = (max = 2000) => string().max(max).defined()
+
+export const idText = () => string().max(64).required()
+
+export const dayText = () =>
+  string()
+    .test('day', 'Write a day like 2027-03-08.', (value) => value === undefined || isDay(value))
+    .required('Choose a day.')
+
+export const hexText = () =>
+  string()
+    .matches(/^#[0-9A-Fa-f]{6}$/, 'Write a colour like #5A2750.')
+    .required()
+
+export const versionNumber = () => number().integer().min(0).required()
+
+/** Turns what the core refuses into errors of the fields it names, below the object under test. */
+export function refusals(context: TestContext<AnyObject>, findings: readonly Finding[]): true | ValidationError {
+  const errors = findings
+    .filter(({ severity }) => severity === 'refuse')
+    .map(({ field, message }) => {
+      const path = [context.path, field].filter(Boolean).join('.')
+      return context.createError({ path, message })
+    })
+  return errors.length === 0 ? true : new ValidationError(errors)
+}
+
+/** Whether all named fields are numbers, so that a core check may look at them. */
+export function areNumbers<T extends object, K extends keyof T>(
+  value: T | undefined | null,
+  keys: readonly K[],
+): value is T {
+  return (
+    value !== undefined &&
+    value !== null &&
+    keys.every((key) => typeof value[key] === 'number' && !Number.isNaN(value[key]))
+  )
+}

@@ -1,0 +1,112 @@
+import type { BatchPlan } from '@vendange/core/batch'
+import type { Day } from '@vendange/core/calendar'
+import type { LoafHappening, LoafState } from '@vendange/core/loaf'
+import type { BatchDays, BatchDemand } from '@vendange/core/season'
+import type { SavedCollection, SavedDesign } from './schemas/plan'
+import type { SavedMould } from './schemas/mould'
+import type { SavedRecipe } from './schemas/recipe'
+import type { SavedMaker, SavedWorkshop } from './schemas/workshop'
+
+/** `planned`: on the calendar. `in_work`: the bench has begun. `poured`: its loaves exist. */
+export type BatchStatus = 'planned' | 'in_work' | 'poured'
+
+/** A batch on the calendar. */
+export interface BatchSummary {
+  readonly id: string
+  readonly version: number
+  readonly designId: string
+  readonly name: string
+  readonly mouldId: string
+  readonly mouldCount: number
+  readonly status: BatchStatus
+  readonly demand: BatchDemand
+  /** Planned days; those that have happened are facts. */
+  readonly days: BatchDays
+}
+
+/** A loaf in lists. */
+export interface LoafSummary {
+  readonly id: string
+  readonly lotCode: string
+  readonly version: number
+  readonly batchId: string
+  readonly designId: string
+  readonly name: string
+  readonly mouldName: string
+  readonly barsPlanned: number
+  readonly barsWanted: number
+  readonly labelMassG: number
+  readonly cureDays: number
+  readonly state: LoafState
+}
+
+/** All that steers time: the ribbon, the plan and the lists of the stages are drawn from it. */
+export interface SeasonView {
+  readonly today: Day
+  readonly workshop: SavedWorkshop
+  readonly makers: readonly SavedMaker[]
+  readonly moulds: readonly SavedMould[]
+  readonly recipes: readonly SavedRecipe[]
+  readonly collections: readonly SavedCollection[]
+  readonly designs: readonly SavedDesign[]
+  readonly batches: readonly BatchSummary[]
+  readonly loaves: readonly LoafSummary[]
+}
+
+/** A step as it was recorded. */
+export interface RecordedStep {
+  readonly stepKey: string
+  readonly actual: number | null
+  /** ISO 8601, UTC. */
+  readonly at: string
+  readonly makerName: string
+}
+
+/** One batch with all that the bench needs. */
+export interface BatchView {
+  readonly batch: BatchSummary
+  readonly plan: BatchPlan
+  readonly records: readonly RecordedStep[]
+  readonly loafIds: readonly string[]
+}
+
+/** One event of a loaf's record. */
+export interface RecordedEvent {
+  readonly sequence: number
+  /** ISO 8601, UTC. */
+  readonly at: string
+  readonly makerName: string
+  readonly happening: LoafHappening
+}
+
+/** One loaf with its whole story. */
+export interface LoafView {
+  readonly loaf: LoafSummary
+  readonly collectionName: string
+  readonly plan: BatchPlan
+  readonly records: readonly RecordedStep[]
+  readonly events: readonly RecordedEvent[]
+}
+
+export interface BackupView {
+  readonly fileName: string
+  readonly bytes: number
+}
+
+export interface HealthView {
+  readonly status: 'ok'
+  readonly version: string
+  readonly today: Day
+}
+
+/** RFC 9457 problem details. */
+export interface Problem {
+  readonly type: string
+  readonly title: string
+  readonly status: number
+  readonly detail: string
+  /** Fields at fault, by path, in the maker's words. */
+  readonly errors?: readonly { readonly field: string; readonly message: string }[]
+  /** With 409: the thing as it stands now. */
+  readonly current?: unknown
+}

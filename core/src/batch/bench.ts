@@ -1,0 +1,223 @@
+import { findFat } from '../fats'
+import type { Finding } from '../findings'
+import type { SuperfatBand, WeighedFat } from '../recipe'
+import { massRange, superfatBand } from '../recipe'
+import type { Range } from '../units'
+import { formatQuantity, isWithin, rangeMessage, roundToScale } from '../units'
+import type { BatchPlan, RunSheetStep } from './runSheet'
+import { fatStepKey, naohStepKey, potStepKey, runSheet, scentStepKey, waterStepKey } from './runSheet'
+import { lyeForWeighedFats, splitIntoPots } from './scaleBatch'
+
+/** A step as it was done. `actual` is in g or °C; null for a tick. */
+export interface StepRecord {
+  readonly stepKey: string
+  readonly actual: number | null
+}
+
+export interface BenchStep extends RunSheetStep {
+  /** What is to be weighed now, after what has been weighed so far; as planned when nothing has moved it. */
+  readonly target: number | null
+  readonly done: boolean
+  readonly actual: number | null
+}
+
+export interface BenchState {
+  readonly steps: readonly BenchStep[]
+  /** Index of the first step not yet done; the number of steps when all are. */
+  readonly nextIndex: number
+  /** What the weighings so far have changed, newest cause first. */
+  readonly findings: readonly Finding[]
+  /** Superfat that fats and lye leave as weighed, or as now to be weighed. */
+  readonly band: SuperfatBand
+}
+
+/** What a probe in a soap workshop can read, °C. */
+export const benchTemperatureRange: Range = { min: -10, max: 120 }
+/** A figure further off than this is taken for a slip of the hand, not a weighing. */
+const plausibleFactor = 3
+
+const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 1 })
+const percent = (share: number): string => formatQuantity('share', share)
+
+function fatsInPot(plan: BatchPlan, done: ReadonlyMap<string, number | null>): readonly WeighedFat[] {
+  return plan.weights.fats.map(({ fatKey, massG }) => {
+    const fat = findFat(fatKey)
+    if (!fat) throw new RangeError(`Expected a fat of the table, got ${fatKey}`)
+    return { fat, massG: done.get(fatStepKey(fatKey)) ?? massG }
+  })
+}
+
+function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | null>, targets: Targets): Finding[] {
+  const findings: Finding[] = []
+  const lyeIsWeighed = done.has(naohStepKey)
+  for (const { fatKey, name, massG } of plan.weights.fats) {
+    const actualG = done.get(fatStepKey(fatKey)) ?? massG
+    const offG = actualG - massG
+    if (Math.abs(offG) < plan.scaleResolutionG / 2) continue
+    const how = `${name} went in ${grams(Math.abs(offG))} ${offG > 0 ? 'over' : 'under'}.`
+    findings.push({
+      severity: 'tell',
+      code: 'fat_off_plan',
+      field: fatStepKey(fatKey),
+      message: lyeIsWeighed
+        ? `${how} The lye was weighed already: the superfat is now ${percent(targets.band.likely)}.`
+        : `${how} The lye is now ${grams(targets.naohG)} and the water ${grams(targets.waterG)}; superfat stays ${percent(plan.recipe.superfat)}.`,
+    })
+  }
+  if (lyeIsWeighed && targets.band.likely < 0) {
+    findings.unshift({
+      severity: 'refuse',
+      code: 'lye_exceeds_fats',
+      field: naohStepKey,
+      message: `The lye is more than these fats can take: superfat ${percent(targets.band.likely)}. Do not go on.`,
+    })
+  } else if (lyeIsWeighed && targets.band.worst < 0) {
+    findings.push({
+      severity: 'warn',
+      code: 'worst_case_has_lye_left',
+      field: naohStepKey,
+      message: `At the low end of the fats’ natural span the superfat is ${percent(targets.band.worst)}.`,
+    })
+  }
+  return findings.reverse()
+}
+
+interface Targets {
+  readonly naohG: number
+  readonly waterG: number
+  readonly scentG: number
+  readonly pots: readonly { readonly batterG: number; readonly colourantG: number }[]
+  readonly band: SuperfatBand
+}
+
+function currentTargets(plan: BatchPlan, done: ReadonlyMap<string, number | null>): Targets {
+  const fats = fatsInPot(plan, done)
+  const fatsG = fats.reduce((sum, { massG }) => sum + massG, 0)
+  const asPlanned = plan.weights.fats.every(({ fatKey, massG }) => (done.get(fatStepKey(fatKey)) ?? massG) === massG)
+  const lye = asPlanned
+    ? { naohG: plan.weights.naohG, waterG: plan.weights.waterG }
+    : lyeForWeighedFats(fats, plan.recipe, plan.scaleResolutionG)
+  const scentG = asPlanned ? plan.weights.scentG : roundToScale(fatsG * (plan.scent?.rate ?? 0), plan.scaleResolutionG)
+  const naohG = done.get(naohStepKey) ?? lye.naohG
+  const batterG = fatsG + naohG + (done.get(waterStepKey) ?? lye.waterG) + (done.get(scentStepKey) ?? scentG)
+  return {
+    ...lye,
+    scentG,
+    pots: splitIntoPots(batterG, plan.colours, plan.scaleResolutionG),
+    band: superfatBand(fats, naohG, plan.recipe.naohPurity),
+  }
+}
+
+function targetOf(step: RunSheetStep, targets: Targets): number | null {
+  if (step.key === naohStepKey) return targets.naohG
+  if (step.key === waterStepKey) return targets.waterG
+  if (step.key === scentStepKey) return targets.scentG
+  const potIndex = targets.pots.findIndex((_, index) => potStepKey(index) === step.key)
+  return potIndex >= 0 ? (targets.pots[potIndex]?.batterG ?? null) : step.planned
+}
+
+function detailOf(step: RunSheetStep, targets: Targets): string {
+  const pot = targets.pots.find((_, index) => potStepKey(index) === step.key)
+  return pot && pot.colourantG > 0 ? `Stir in ${pot.colourantG} g of colourant, wetted.` : step.detail
+}
+
+/**
+ * Where a pour stands: the run sheet with what was done, and every mass still to come recomputed from what was weighed.
+ * Later records of a step replace earlier ones.
+ *
+ * @throws {RangeError} if the plan holds a fat that is not in the table
+ */
+export function benchState(plan: BatchPlan, records: readonly StepRecord[]): BenchState {
+  const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
+  const targets = currentTargets(plan, done)
+  const steps = runSheet(plan).map((step) => ({
+    ...step,
+    detail: detailOf(step, targets),
+    target: targetOf(step, targets),
+    done: done.has(step.key),
+    actual: done.get(step.key) ?? null,
+  }))
+  const firstOpen = steps.findIndex((step) => !step.done)
+  return {
+    steps,
+    nextIndex: firstOpen < 0 ? steps.length : firstOpen,
+    findings: weighingFindings(plan, done, targets),
+    band: targets.band,
+  }
+}
+
+function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: BenchStep, actualG: number): Finding[] {
+  const refuse = (code: string, message: string): Finding[] => [{ severity: 'refuse', code, field: 'actual', message }]
+  if (!isWithin(actualG, massRange) || actualG === 0)
+    return refuse('mass_range', 'Weigh more than 0 g, and at most 100 kg.')
+  const targetG = step.target ?? 0
+  if (actualG > targetG * plausibleFactor || actualG < targetG / plausibleFactor) {
+    return refuse(
+      'mass_implausible',
+      `${grams(actualG)} is far from the ${grams(targetG)} asked for. Check the unit and the tare, then weigh again.`,
+    )
+  }
+  const after = benchState(plan, [...records, { stepKey: step.key, actual: actualG }])
+  if (after.band.likely < 0 && (step.key === naohStepKey || records.some(({ stepKey }) => stepKey === naohStepKey))) {
+    const allowedG = after.steps.find(({ key }) => key === naohStepKey)?.target ?? 0
+    const mend =
+      step.key === naohStepKey
+        ? `Take ${grams(actualG - allowedG)} back out of the dry cup.`
+        : 'Add the missing fat before going on.'
+    return refuse(
+      'lye_exceeds_fats',
+      `That is more sodium hydroxide than these fats can take (superfat ${percent(after.band.likely)}); it would burn skin. ${mend}`,
+    )
+  }
+  if (step.key === waterStepKey && actualG < (after.steps.find(({ key }) => key === naohStepKey)?.target ?? 0)) {
+    return refuse('water_below_lye', 'Less water than sodium hydroxide does not dissolve it. Add water to the jug.')
+  }
+  return []
+}
+
+/**
+ * Whether a record may be taken: the step exists, every step before it is done, and its figure is possible and safe.
+ * An empty list means yes.
+ */
+export function checkStepRecord(
+  plan: BatchPlan,
+  records: readonly StepRecord[],
+  record: StepRecord,
+): readonly Finding[] {
+  const state = benchState(plan, records)
+  const index = state.steps.findIndex(({ key }) => key === record.stepKey)
+  const step = state.steps[index]
+  if (!step)
+    return [{ severity: 'refuse', code: 'unknown_step', field: 'stepKey', message: 'This pour has no such step.' }]
+  if (index > state.nextIndex) {
+    return [
+      {
+        severity: 'refuse',
+        code: 'step_out_of_order',
+        field: 'stepKey',
+        message: `First comes: ${state.steps[state.nextIndex]?.title ?? ''}.`,
+      },
+    ]
+  }
+  if (step.kind === 'tick') return []
+  if (record.actual === null)
+    return [
+      {
+        severity: 'refuse',
+        code: 'figure_missing',
+        field: 'actual',
+        message: 'Enter what the scale or the probe shows.',
+      },
+    ]
+  if (step.kind === 'weigh') return checkWeighing(plan, records, step, record.actual)
+  return isWithin(record.actual, benchTemperatureRange)
+    ? []
+    : [
+        {
+          severity: 'refuse',
+          code: 'temperature_range',
+          field: 'actual',
+          message: rangeMessage('temperature', benchTemperatureRange),
+        },
+      ]
+}

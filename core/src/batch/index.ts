@@ -1,0 +1,5 @@
+export * from './batterVolume'
+export * from './bench'
+export * from './lyeSolutionDensity'
+export * from './runSheet'
+export * from './scaleBatch'

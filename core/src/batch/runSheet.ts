@@ -1,0 +1,209 @@
+import type { Recipe, ScentUse } from '../recipe'
+import type { BatchWeights, PotColour } from './scaleBatch'
+
+/** What the bench works from: frozen when the batch is started, so that a later change of the recipe cannot alter it. */
+export interface BatchPlan {
+  readonly designName: string
+  readonly recipe: Recipe
+  readonly scent: ScentUse | null
+  readonly colours: readonly PotColour[]
+  readonly mouldName: string
+  readonly mouldCount: number
+  readonly barsWanted: number
+  readonly barsPlanned: number
+  /** Batter of one loaf, g, when the plan is followed to the gram. */
+  readonly loafBatterG: number
+  readonly scaleResolutionG: number
+  /** The lye is used at this temperature, °C. */
+  readonly soapingTemperatureC: number
+  readonly weights: {
+    readonly fats: readonly { readonly fatKey: string; readonly name: string; readonly massG: number }[]
+    readonly naohG: number
+    readonly waterG: number
+    readonly scentG: number
+    readonly batterG: number
+    readonly pots: BatchWeights['pots']
+  }
+}
+
+export type StepGroup = 'Prepare' | 'Weigh the fats' | 'Lye' | 'Batter' | 'Colours and scent' | 'Pour' | 'Afterwards'
+
+/** One thing to do at the bench. `weigh` and `temperature` steps take a measured figure, `tick` steps only a word. */
+export interface RunSheetStep {
+  /** Unique in the sheet and stable, so that records find it again. */
+  readonly key: string
+  readonly group: StepGroup
+  readonly kind: 'tick' | 'weigh' | 'temperature'
+  /** Short, for the list. */
+  readonly name: string
+  /** The instruction in full. */
+  readonly title: string
+  readonly detail: string
+  /** Planned mass, g, or temperature, °C. */
+  readonly planned: number | null
+  /** Plain words where lye, heat or alcohol count. */
+  readonly caution: string | null
+}
+
+const lyeCaution =
+  'Goggles, gloves, long sleeves, moving air. Children and animals out. Lye into water, never water into lye; never aluminium. On skin: running water, not vinegar.'
+const alcoholCaution = 'Alcohol burns: no flame, no hot oven near the spray or the fresh vapour.'
+
+function tick(
+  key: string,
+  group: StepGroup,
+  name: string,
+  title: string,
+  detail: string,
+  caution: string | null = null,
+): RunSheetStep {
+  return { key, group, kind: 'tick', name, title, detail, planned: null, caution }
+}
+
+function weigh(
+  key: string,
+  group: StepGroup,
+  name: string,
+  title: string,
+  planned: number,
+  detail = '',
+  caution: string | null = null,
+): RunSheetStep {
+  return { key, group, kind: 'weigh', name, title, detail, planned, caution }
+}
+
+/** Key of the step that weighs a fat. */
+export const fatStepKey = (fatKey: string): string => `fat:${fatKey}`
+/** Key of the step that colours the pot with this place in the design. */
+export const potStepKey = (index: number): string => `pot:${index}`
+export const waterStepKey = 'water'
+export const naohStepKey = 'naoh'
+export const scentStepKey = 'scent'
+
+/**
+ * The steps of a pour in the order of the work: moulds, fats, lye, batter, colours, scent, pour, cover. Lye is made the
+ * same day and cooled to the soaping temperature.
+ */
+export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
+  const { weights } = plan
+  const loaves = plan.mouldCount === 1 ? plan.mouldName : `${plan.mouldCount} × ${plan.mouldName}`
+  return [
+    tick(
+      'moulds',
+      'Prepare',
+      'Line the mould',
+      `Line ${loaves}`,
+      'Liner flat into the corners, no folds. Level the shelf.',
+    ),
+    ...weights.fats.map(({ fatKey, name, massG }) =>
+      weigh(fatStepKey(fatKey), 'Weigh the fats', name, `${name}, into the fats`, massG),
+    ),
+    tick(
+      'melt',
+      'Weigh the fats',
+      'Melt and mix',
+      'Melt until clear, then let it cool',
+      'Solid fats wholly melted, stirred into the liquid ones.',
+    ),
+    tick(
+      'goggles',
+      'Lye',
+      'Goggles, gloves, air',
+      'Goggles on, gloves on, window open',
+      'Nothing of aluminium on the bench.',
+      lyeCaution,
+    ),
+    weigh(
+      waterStepKey,
+      'Lye',
+      'Water',
+      'Cold water, into the lye jug',
+      weights.waterG,
+      'The water goes in first.',
+      lyeCaution,
+    ),
+    weigh(
+      naohStepKey,
+      'Lye',
+      'Sodium hydroxide',
+      'Sodium hydroxide, into a dry cup',
+      weights.naohG,
+      'Weigh it dry, apart from the water.',
+      lyeCaution,
+    ),
+    tick(
+      'dissolve',
+      'Lye',
+      'Lye into water',
+      'Pour the lye into the water, little by little',
+      'Stir until clear. It heats by itself to over 80 °C and steams: stand back.',
+      lyeCaution,
+    ),
+    {
+      key: 'temperature:lye',
+      group: 'Lye',
+      kind: 'temperature',
+      name: 'Lye cooled',
+      title: 'Temperature of the lye',
+      detail: '',
+      planned: plan.soapingTemperatureC,
+      caution: lyeCaution,
+    },
+    {
+      key: 'temperature:fats',
+      group: 'Batter',
+      kind: 'temperature',
+      name: 'Fats cooled',
+      title: 'Temperature of the fats',
+      detail: 'Near that of the lye.',
+      planned: plan.soapingTemperatureC,
+      caution: null,
+    },
+    tick(
+      'emulsion',
+      'Batter',
+      'Blend to emulsion',
+      'Lye into the fats along the blender’s shaft; blend to emulsion',
+      'Short bursts. Stop when no oil swims on top.',
+      lyeCaution,
+    ),
+    ...weights.pots.map(({ colour, batterG, colourantG }, index) =>
+      weigh(
+        potStepKey(index),
+        'Colours and scent',
+        `Pot: ${colour.name}`,
+        `Batter for ${colour.name}`,
+        batterG,
+        colourantG > 0 ? `Stir in ${colourantG} g of colourant, wetted.` : 'Stays plain.',
+      ),
+    ),
+    ...(plan.scent && weights.scentG > 0
+      ? [
+          weigh(
+            scentStepKey,
+            'Colours and scent',
+            plan.scent.name,
+            `${plan.scent.name}, shared among the pots`,
+            weights.scentG,
+            'Last, stirred by hand.',
+          ),
+        ]
+      : []),
+    tick('pour', 'Pour', 'Pour', `Pour into ${loaves}`, 'Break the fall on a spatula; knock out the air.'),
+    tick(
+      'spray',
+      'Afterwards',
+      'Spray the top',
+      'Spray the top with strong alcohol against ash',
+      'Or cover it close.',
+      alcoholCaution,
+    ),
+    tick(
+      'cover',
+      'Afterwards',
+      'Cover',
+      'Cover the mould and write the time on it',
+      'Keep it level and out of a draught.',
+    ),
+  ]
+}

@@ -1,0 +1,212 @@
+import type { Finding } from '../findings'
+import type { LoafMould } from '../mould'
+import { blockOf, fillVolumeMl } from '../mould'
+import type { BarCut } from '../cutting'
+import { barsFromLoaf, thicknessForBars } from '../cutting'
+import type { Recipe, ScentUse, SuperfatBand, WeighedFat } from '../recipe'
+import { blendOf, checkScent, naohDemand, potLossRange, cureLossRange, superfatBand, waterForLye } from '../recipe'
+import { assertWithin, floorToScale, formatQuantity, roundToScale } from '../units'
+import { batterPerGramOfFats } from './batterVolume'
+
+/** A colour of a design: a pot of batter with its colourant. */
+export interface PotColour {
+  readonly name: string
+  readonly hex: string
+  /** Share of the batter, 0 to 1. */
+  readonly share: number
+  /** Colourant in g per kg of the pot's batter; 0 for batter left plain. */
+  readonly rateGPerKg: number
+}
+
+export interface BatchWish {
+  readonly recipe: Recipe
+  readonly scent: ScentUse | null
+  readonly colours: readonly PotColour[]
+  readonly mould: LoafMould & BarCut
+  /** How many of these moulds are filled, at least 1. */
+  readonly mouldCount: number
+  readonly barsWanted: number
+  /** Mass on the label, g. */
+  readonly labelMassG: number
+}
+
+export interface BatchSettings {
+  /** Smallest step of the workshop's scale, g. */
+  readonly scaleResolutionG: number
+  /** Share of the batter made that stays in pots and on tools, within {@link potLossRange}. */
+  readonly potLoss: number
+  /** Share of its mass that a bar is expected to lose in the cure, within {@link cureLossRange}. */
+  readonly cureLoss: number
+}
+
+/** Everything that is weighed for a batch, g, as the scale can show it. */
+export interface BatchWeights {
+  readonly fats: readonly WeighedFat[]
+  readonly fatsG: number
+  readonly naohG: number
+  readonly waterG: number
+  readonly scentG: number
+  readonly batterG: number
+  readonly pots: readonly { readonly colour: PotColour; readonly batterG: number; readonly colourantG: number }[]
+}
+
+export interface ScaledBatch {
+  readonly weights: BatchWeights
+  /** Superfat that the weighed lye leaves. */
+  readonly band: SuperfatBand
+  readonly densityGMl: number
+  /** Batter that the moulds take, ml. */
+  readonly mouldsMl: number
+  /** Batter made, ml, what sticks to the pots included. */
+  readonly madeMl: number
+  readonly barsPerLoaf: number
+  readonly bars: number
+  /** Bars got minus bars wanted. */
+  readonly barsOver: number
+  /** Left over of each loaf besides its end trims, mm. */
+  readonly restMm: number
+  readonly barWetG: number
+  /** Estimate: the wet bar less the expected loss in the cure. */
+  readonly barCuredG: number
+  /** Bar thickness that would give the bars wanted from these moulds, when there is one. */
+  readonly thicknessForWishMm: number | undefined
+  readonly findings: readonly Finding[]
+}
+
+/**
+ * Lye, water and scent for fats as they stand in the pot. The lye follows from these fats alone, never from an older
+ * lye figure, and is never rounded above what the fats take at no superfat.
+ *
+ * @throws {RangeError} if a mass or a part of the recipe is out of range
+ */
+export function lyeForWeighedFats(
+  fats: readonly WeighedFat[],
+  recipe: Recipe,
+  scaleResolutionG: number,
+): { readonly naohG: number; readonly waterG: number } {
+  const demandG = naohDemand(fats, 'typical') / recipe.naohPurity
+  const wantedG = demandG * (1 - recipe.superfat)
+  const naohG = Math.min(roundToScale(wantedG, scaleResolutionG), floorToScale(demandG, scaleResolutionG))
+  return { naohG, waterG: roundToScale(waterForLye(naohG, recipe.lyeConcentration), scaleResolutionG) }
+}
+
+/**
+ * Splits the batter into pots by share. The last pot takes what is left, so that the pots add up to the batter.
+ * Colourant is reckoned on top of the batter; its volume, below one percent, is left out.
+ */
+export function splitIntoPots(
+  batterG: number,
+  colours: readonly PotColour[],
+  scaleResolutionG: number,
+): BatchWeights['pots'] {
+  let leftG = batterG
+  return colours.map((colour, index) => {
+    const last = index === colours.length - 1
+    const potG = last ? leftG : Math.min(leftG, roundToScale(batterG * colour.share, scaleResolutionG))
+    leftG = Number((leftG - potG).toFixed(6))
+    return { colour, batterG: potG, colourantG: Number(((potG / 1000) * colour.rateGPerKg).toFixed(1)) }
+  })
+}
+
+function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): Finding[] {
+  return fats
+    .filter(({ massG }) => massG === 0)
+    .map(({ fat }) => ({
+      severity: 'refuse',
+      code: 'below_scale',
+      message: `${fat.name} would be less than half a step of the scale, which shows every ${formatQuantity('mass', scaleResolutionG, { digits: 2 })}. Use a finer scale or fill more moulds.`,
+    }))
+}
+
+function barFindings(
+  wish: BatchWish,
+  bars: number,
+  barCuredG: number,
+  thicknessForWishMm: number | undefined,
+): Finding[] {
+  const findings: Finding[] = []
+  if (bars < wish.barsWanted) {
+    const mend =
+      thicknessForWishMm === undefined
+        ? 'Fill another mould.'
+        : `Cut them ${formatQuantity('length', thicknessForWishMm)} thick, or fill another mould.`
+    findings.push({
+      severity: 'warn',
+      code: 'bars_short',
+      field: 'barsWanted',
+      message: `${wish.barsWanted - bars} of ${wish.barsWanted} bars are missing. ${mend}`,
+    })
+  }
+  if (barCuredG < wish.labelMassG) {
+    findings.push({
+      severity: 'warn',
+      code: 'bar_below_label',
+      field: 'labelMassG',
+      message: `A cured bar comes to about ${formatQuantity('mass', barCuredG, { digits: 0 })} (estimate), below the ${formatQuantity('mass', wish.labelMassG, { digits: 0 })} on its label. Cut thicker or fill higher.`,
+    })
+  }
+  return findings
+}
+
+/**
+ * Scales a recipe to its moulds: grams of everything so that the moulds come out full. Fats are rounded to the scale
+ * first; lye and water follow from the rounded fats and are then rounded; scent likewise.
+ *
+ * @throws {RangeError} if the recipe, mould or a setting is out of range: check them first
+ */
+export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatch {
+  const { recipe, scent, mould, mouldCount } = wish
+  const { scaleResolutionG, potLoss, cureLoss } = settings
+  assertWithin('potLoss', potLoss, potLossRange)
+  assertWithin('cureLoss', cureLoss, cureLossRange)
+  assertWithin('mouldCount', mouldCount, { min: 1, max: 50 })
+
+  const scentRate = scent?.rate ?? 0
+  const mouldsMl = fillVolumeMl(mould) * mouldCount
+  const madeMl = mouldsMl / (1 - potLoss)
+  const perGram = batterPerGramOfFats(recipe, scentRate)
+  const fats = blendOf(recipe).map(({ fat, share }) => ({
+    fat,
+    massG: roundToScale((madeMl / perGram.volumeMl) * share, scaleResolutionG),
+  }))
+  const fatsG = Number(fats.reduce((sum, { massG }) => sum + massG, 0).toFixed(6))
+  const lye = lyeForWeighedFats(fats, recipe, scaleResolutionG)
+  const scentG = roundToScale(fatsG * scentRate, scaleResolutionG)
+  const batterG = Number((fatsG + lye.naohG + lye.waterG + scentG).toFixed(6))
+  const densityGMl = perGram.massG / perGram.volumeMl
+
+  const block = blockOf(mould)
+  const { bars: barsPerLoaf, restMm } = barsFromLoaf(block.lengthMm, mould)
+  const bars = barsPerLoaf * mouldCount
+  const barWetG = (block.widthMm * block.heightMm * mould.barThicknessMm * densityGMl) / 1000
+  const barCuredG = barWetG * (1 - cureLoss)
+  const thicknessForWishMm = thicknessForBars(
+    block.lengthMm,
+    Math.max(1, Math.ceil(wish.barsWanted / mouldCount)),
+    mould,
+  )
+
+  return {
+    weights: { fats, fatsG, ...lye, scentG, batterG, pots: splitIntoPots(batterG, wish.colours, scaleResolutionG) },
+    // With nothing to weigh there is no superfat but the recipe's own; `below_scale` refuses the batch.
+    band:
+      fatsG > 0
+        ? superfatBand(fats, lye.naohG, recipe.naohPurity)
+        : { worst: recipe.superfat, likely: recipe.superfat, best: recipe.superfat },
+    densityGMl,
+    mouldsMl,
+    madeMl,
+    barsPerLoaf,
+    bars,
+    barsOver: bars - wish.barsWanted,
+    restMm,
+    barWetG,
+    barCuredG,
+    thicknessForWishMm,
+    findings: [
+      ...scaleFindings(fats, scaleResolutionG),
+      ...(scent ? checkScent(scent, scentG, batterG, cureLoss) : []),
+      ...barFindings(wish, bars, barCuredG, thicknessForWishMm),
+    ],
+  }
+}

@@ -1,0 +1,3 @@
+export * from './fat'
+export * from './fatTable'
+export * from './fattyAcidGroups'

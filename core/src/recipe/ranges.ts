@@ -1,0 +1,22 @@
+import type { Range } from '../units'
+
+/** Superfat of a recipe that may be made, as a fraction of the fats. Below 0 the lye exceeds the fats. */
+export const superfatRange: Range = { min: 0, max: 0.3 }
+/** Superfat a maker may type, so that the refusal can name the surplus of lye. */
+export const typedSuperfatRange: Range = { min: -1, max: 1 }
+/** NaOH over NaOH plus water. Above 0.5 it does not dissolve at room temperature; below 0.2 a loaf stays soft for weeks. */
+export const lyeConcentrationRange: Range = { min: 0.2, max: 0.5 }
+/** Mass fraction of NaOH in the flakes as weighed; older or opened packs are weaker. */
+export const naohPurityRange: Range = { min: 0.8, max: 1 }
+/** mg KOH per g: from below jojoba to above fractionated coconut oil. */
+export const saponificationValueRange: Range = { min: 50, max: 400 }
+/** One weighing, g. */
+export const massRange: Range = { min: 0, max: 100_000 }
+/** Scent as a share of the fats. */
+export const scentRateRange: Range = { min: 0, max: 0.1 }
+/** Colourant in g per kg of the pot's batter. */
+export const colourantRateRange: Range = { min: 0, max: 100 }
+/** Share of the batter that sticks to pots and tools. */
+export const potLossRange: Range = { min: 0, max: 0.2 }
+/** Share of its mass that a bar loses in the cure. */
+export const cureLossRange: Range = { min: 0, max: 0.4 }

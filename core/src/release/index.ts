@@ -1,0 +1,2 @@
+export * from './lotCode'
+export * from './releaseChecks'

@@ -1,0 +1,53 @@
+import type { Day } from '../calendar'
+import { addDays, daysBetween } from '../calendar'
+import type { WorkingHours } from './workingHours'
+import { hoursOn } from './workingHours'
+
+/** What a batch asks of days and hands. */
+export interface BatchDemand {
+  /** Hours of preparation, on the day before the pour. */
+  readonly prepHours: number
+  readonly pourHours: number
+  readonly cutHours: number
+  /** Days in the mould. */
+  readonly setDays: { readonly min: number; readonly max: number }
+  /** Days from the cut until it is ready. */
+  readonly cureDays: number
+}
+
+/** The days of one batch, in order. */
+export interface BatchDays {
+  readonly prepDay: Day
+  readonly pourDay: Day
+  readonly cutDay: Day
+  /** End of the cure: the bars may be released from this day on. */
+  readonly readyDay: Day
+}
+
+/**
+ * What follows from a pour day: the cut on the first day with hours within the setting time (the earliest when none
+ * has), and the end of the cure after it.
+ *
+ * @throws {RangeError} if `pourDay` is no day
+ */
+export function batchDays(pourDay: Day, demand: BatchDemand, working: WorkingHours): BatchDays {
+  let cutDay = addDays(pourDay, demand.setDays.min)
+  for (let set = demand.setDays.min; set <= demand.setDays.max; set++) {
+    const day = addDays(pourDay, set)
+    if (hoursOn(day, working) >= demand.cutHours) {
+      cutDay = day
+      break
+    }
+  }
+  return { prepDay: addDays(pourDay, -1), pourDay, cutDay, readyDay: addDays(cutDay, demand.cureDays) }
+}
+
+/** The last pour day from which the bars can be ready on `neededDay`, working days or not. @throws {RangeError} */
+export function latestPourDay(neededDay: Day, demand: BatchDemand): Day {
+  return addDays(neededDay, -(demand.cureDays + demand.setDays.min))
+}
+
+/** Days to spare between the end of the cure and the day the bars are needed; negative when late. @throws {RangeError} */
+export function slackDays(days: BatchDays, neededDay: Day): number {
+  return daysBetween(days.readyDay, neededDay)
+}

@@ -1,0 +1,4 @@
+export * from './batchDays'
+export * from './collectionVerdict'
+export * from './suggestPourDay'
+export * from './workingHours'

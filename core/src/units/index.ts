@@ -1,0 +1,4 @@
+export * from './parseNumber'
+export * from './quantity'
+export * from './range'
+export * from './roundToScale'

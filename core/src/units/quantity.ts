@@ -1,0 +1,181 @@
+import type { Range } from './range'
+import { isWithin } from './range'
+import { parseNumber } from './parseNumber'
+
+/** What is measured. Values are kept in the base unit named beside each kind. */
+export type QuantityKind =
+  | 'mass' // g
+  | 'length' // mm
+  | 'temperature' // °C
+  | 'share' // fraction 0 to 1, typed as %
+  | 'hours' // h
+  | 'days' // d
+  | 'count' // pieces
+  | 'number' // bare, such as a pH
+
+interface Unit {
+  readonly symbol: string
+  readonly names: readonly string[]
+  readonly toBase: (value: number) => number
+  readonly fromBase: (base: number) => number
+}
+
+const scaled = (symbol: string, names: readonly string[], factor: number): Unit => ({
+  symbol,
+  names,
+  toBase: (value) => value * factor,
+  fromBase: (base) => base / factor,
+})
+
+/** Exact by definition (international yard and pound agreement, 1959). */
+export const gramsPerOunce = 28.349523125
+/** Exact by definition (international yard and pound agreement, 1959). */
+export const millimetresPerInch = 25.4
+
+const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
+  mass: [
+    scaled('g', ['g', 'gr', 'gram', 'grams', 'gramme', 'grammes'], 1),
+    scaled('kg', ['kg', 'kilo', 'kilos', 'kilogram', 'kilograms'], 1000),
+    scaled('oz', ['oz', 'ounce', 'ounces'], gramsPerOunce),
+    scaled('lb', ['lb', 'lbs', 'pound', 'pounds'], gramsPerOunce * 16),
+  ],
+  length: [
+    scaled('mm', ['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'], 1),
+    scaled('cm', ['cm', 'centimetre', 'centimetres', 'centimeter', 'centimeters'], 10),
+    scaled('m', ['m', 'metre', 'metres', 'meter', 'meters'], 1000),
+    scaled('in', ['in', 'inch', 'inches', '"', '″'], millimetresPerInch),
+    scaled('ft', ['ft', 'foot', 'feet'], millimetresPerInch * 12),
+  ],
+  temperature: [
+    scaled('°C', ['c', '°c', 'celsius'], 1),
+    {
+      symbol: '°F',
+      names: ['f', '°f', 'fahrenheit'],
+      toBase: (value) => ((value - 32) * 5) / 9,
+      fromBase: (base) => (base * 9) / 5 + 32,
+    },
+  ],
+  share: [scaled('%', ['%', 'percent', 'pc'], 0.01)],
+  hours: [
+    scaled('h', ['h', 'hr', 'hrs', 'hour', 'hours'], 1),
+    scaled('min', ['min', 'mins', 'minute', 'minutes'], 1 / 60),
+  ],
+  days: [scaled('days', ['d', 'day', 'days'], 1), scaled('weeks', ['w', 'wk', 'week', 'weeks'], 7)],
+  count: [scaled('', ['', 'bar', 'bars', 'pc', 'pcs', 'piece', 'pieces', 'x'], 1)],
+  number: [scaled('', ['', 'ph'], 1)],
+}
+
+const examples: Readonly<Record<QuantityKind, string>> = {
+  mass: '350 g or 12 oz',
+  length: '230 mm or 9 in',
+  temperature: '43 C or 110 F',
+  share: '5 %',
+  hours: '1.5 h or 90 min',
+  days: '28 days or 4 weeks',
+  count: '12',
+  number: '9.5',
+}
+
+const nouns: Readonly<Record<QuantityKind, string>> = {
+  mass: 'a mass',
+  length: 'a length',
+  temperature: 'a temperature',
+  share: 'a percentage',
+  hours: 'a time',
+  days: 'a number of days',
+  count: 'a whole number',
+  number: 'a number',
+}
+
+function unitNamed(kind: QuantityKind, name: string): Unit | undefined {
+  const wanted = name.trim().toLowerCase()
+  return units[kind].find((unit) => unit.names.includes(wanted) || unit.symbol.toLowerCase() === wanted)
+}
+
+function expectUnit(kind: QuantityKind, symbol: string): Unit {
+  const unit = unitNamed(kind, symbol)
+  if (!unit) throw new RangeError(`Expected a unit of ${kind}, got ${symbol}`)
+  return unit
+}
+
+/** Symbol of the unit in which values of this kind are kept. */
+export function baseUnit(kind: QuantityKind): string {
+  return units[kind][0]?.symbol ?? ''
+}
+
+/** Turns a base value (g, mm, °C, fraction …) into the named unit. @throws {RangeError} if the unit is not of this kind */
+export function toUnit(kind: QuantityKind, base: number, symbol: string): number {
+  return expectUnit(kind, symbol).fromBase(base)
+}
+
+export type ParsedQuantity =
+  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string }
+
+export interface ParseQuantityOptions {
+  /** Unit of a bare number, usually the workshop's. @default the base unit */
+  readonly unit?: string
+  /** Allowed range in the base unit. */
+  readonly range?: Range
+}
+
+/**
+ * Reads a quantity in any unit of its kind, giving the value in the base unit, or says in the maker's words what is
+ * wrong. Never throws on text.
+ *
+ * @throws {RangeError} if `options.unit` is not a unit of this kind
+ * @example parseQuantity('mass', '12 oz') // { ok: true, value: 340.1942775 }
+ */
+export function parseQuantity(kind: QuantityKind, text: string, options: ParseQuantityOptions = {}): ParsedQuantity {
+  const { unit = baseUnit(kind), range } = options
+  const usual = expectUnit(kind, unit)
+  const hint = `Write ${nouns[kind]} such as ${examples[kind]}.`
+  const trimmed = text.trim()
+  if (trimmed === '') return { ok: false, message: hint }
+
+  const parts = /^([-−\d.,/\s¼½¾⅓⅔]+)(.*)$/.exec(trimmed)
+  const number = parts?.[1] === undefined ? undefined : parseNumber(parts[1])
+  if (number === undefined || !Number.isFinite(number)) return { ok: false, message: hint }
+
+  const unitText = (parts?.[2] ?? '').trim().replace(/\.$/, '')
+  const written = unitText === '' ? usual : unitNamed(kind, unitText)
+  if (!written) return { ok: false, message: `“${unitText}” is not a unit for ${nouns[kind]} here. ${hint}` }
+
+  const value = written.toBase(number)
+  if (kind === 'count' && !Number.isInteger(value)) return { ok: false, message: 'This must be a whole number.' }
+  if (range && !isWithin(value, range)) return { ok: false, message: rangeMessage(kind, range, usual.symbol) }
+  return { ok: true, value }
+}
+
+/** "This must be from 20 mm to 1500 mm." in the given unit, or in the base unit. */
+export function rangeMessage(kind: QuantityKind, range: Range, unit: string = baseUnit(kind)): string {
+  return `This must be from ${formatQuantity(kind, range.min, { unit })} to ${formatQuantity(kind, range.max, { unit })}.`
+}
+
+export interface FormatQuantityOptions {
+  /** @default the base unit */
+  readonly unit?: string
+  /** Digits after the point at most. @default by kind and unit */
+  readonly digits?: number
+}
+
+function usualDigits(kind: QuantityKind, symbol: string): number {
+  if (kind === 'share' || kind === 'temperature' || kind === 'mass')
+    return symbol === 'oz' || symbol === 'lb' || symbol === 'kg' ? 2 : 1
+  if (symbol === 'in') return 2
+  if (kind === 'length') return 1
+  return kind === 'count' ? 0 : 2
+}
+
+/**
+ * Writes a base value with its unit; trailing zeros are dropped.
+ *
+ * @throws {RangeError} if the unit is not of this kind
+ * @example formatQuantity('length', 228.6, { unit: 'in' }) // '9 in'
+ */
+export function formatQuantity(kind: QuantityKind, base: number, options: FormatQuantityOptions = {}): string {
+  const unit = expectUnit(kind, options.unit ?? baseUnit(kind))
+  const digits = options.digits ?? usualDigits(kind, unit.symbol)
+  const rounded = Number(unit.fromBase(base).toFixed(digits))
+  const figure = String(rounded === 0 ? 0 : rounded)
+  return unit.symbol === '' ? figure : `${figure} ${unit.symbol}`
+}
