@@ -1,5 +1,5 @@
 /** The arrows of the house: web → contract → core, server → contract → core. */
-const stages = 'plan|formulate|pour|cut|cure|release|stores|notebook|workshop|season'
+const stages = 'plan|formulate|pour|cut|cure|release|stores|notebook|workshop|season|loaves|bench|days'
 
 module.exports = {
   forbidden: [

@@ -221,3 +221,30 @@ export function checkStepRecord(
         },
       ]
 }
+
+/**
+ * Batter that each loaf has got, g: what was weighed, less the share that was expected to stick to the pots.
+ *
+ * @throws {RangeError} if the plan holds a fat that is not in the table
+ */
+export function pouredPerLoaf(plan: BatchPlan, records: readonly StepRecord[]): number {
+  const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
+  const targets = currentTargets(plan, done)
+  const fatsG = fatsInPot(plan, done).reduce((sum, { massG }) => sum + massG, 0)
+  const madeG =
+    fatsG +
+    (done.get(naohStepKey) ?? targets.naohG) +
+    (done.get(waterStepKey) ?? targets.waterG) +
+    (done.get(scentStepKey) ?? targets.scentG)
+  return Number(((plan.loafBatterG * madeG) / plan.weights.batterG).toFixed(1))
+}
+
+/** What is still to be added, g; negative when it is over. Cleaned of binary dust. */
+export function toGo(targetG: number, actualG: number): number {
+  return Number((targetG - actualG).toFixed(2))
+}
+
+/** How far a weighing has come, 0 to 1. */
+export function shareDone(targetG: number, actualG: number): number {
+  return targetG > 0 ? Math.min(1, Math.max(0, actualG / targetG)) : 0
+}

@@ -1,3 +1,4 @@
+export * from './batchPlan'
 export * from './batterVolume'
 export * from './bench'
 export * from './lyeSolutionDensity'

@@ -210,3 +210,9 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     ],
   }
 }
+
+/** Share of the batter that the pots so far leave for one more; half of the batter when they leave nothing. */
+export function remainingShare(colours: readonly { readonly share: number }[]): number {
+  const left = 1 - colours.reduce((sum, { share }) => sum + share, 0)
+  return left > 0.001 ? Number(left.toFixed(4)) : 0.5
+}

@@ -60,3 +60,25 @@ export function hasLevelledOff(weighIns: readonly WeighIn[]): boolean | undefine
   const before = massOn(ordered, addDays(last.day, -levelledOffWindowDays))
   return before === undefined ? undefined : 1 - last.massG / before < levelledOffLoss
 }
+
+/** How much of the cure is over, 0 to 1. */
+export function shareOfCure({ dayNumber, ofDays }: CureProgress): number {
+  return ofDays > 0 ? Math.min(1, Math.max(0, dayNumber / ofDays)) : 1
+}
+
+/** A marked bar is weighed every so many days. A rule of the house. */
+export const weighInEveryDays = 7
+
+/** Whether the marked bar is due to be weighed. @throws {RangeError} if a day is no day */
+export function weighInIsDue(weighIns: readonly WeighIn[], today: Day): boolean {
+  const last = inOrder(weighIns).at(-1)
+  return last === undefined || daysBetween(last.day, today) >= weighInEveryDays
+}
+
+/** Weighings by day of the cure, counted from the cut. @throws {RangeError} if a day is no day */
+export function weighInsByCureDay(
+  weighIns: readonly WeighIn[],
+  cutDay: Day,
+): readonly { readonly cureDay: number; readonly massG: number }[] {
+  return inOrder(weighIns).map(({ day, massG }) => ({ cureDay: daysBetween(cutDay, day), massG }))
+}

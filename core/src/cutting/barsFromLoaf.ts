@@ -56,3 +56,22 @@ export function thicknessForBars(
   const thicknessMm = (usableLength(lengthMm, cut) - (bars - 1) * cut.kerfMm) / bars
   return thicknessMm >= barThicknessRange.min && thicknessMm <= barThicknessRange.max ? thicknessMm : undefined
 }
+
+/** Where the cuts fall, mm from one end of the block: both trims and every cut between bars. @throws {RangeError} as `barsFromLoaf` does */
+export function cutMarks(lengthMm: number, cut: BarCut): readonly number[] {
+  const { bars } = barsFromLoaf(lengthMm, cut)
+  const pitchMm = cut.barThicknessMm + cut.kerfMm
+  return Array.from({ length: bars + 1 }, (_, index) => cut.endTrimMm + index * pitchMm).filter(
+    (markMm) => markMm > 0 && markMm < lengthMm,
+  )
+}
+
+/** Bars got minus bars hoped for. */
+export function cutOutcome(barsGot: number, barsHopedFor: number): number {
+  return barsGot - barsHopedFor
+}
+
+/** The most that one of `bars` equal bars can weigh, whole g, when the loaf weighs `loafG`; 0 without bars. */
+export function heaviestBarG(loafG: number, bars: number): number {
+  return bars > 0 ? Math.round(loafG / bars) : 0
+}

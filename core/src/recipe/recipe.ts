@@ -26,3 +26,8 @@ export function blendOf(recipe: Pick<Recipe, 'fats'>): readonly BlendPart[] {
     return { fat, share }
   })
 }
+
+/** Share still missing to 100 % (negative when there is too much), with the dust of typing swept away. */
+export function missingShare(fats: Recipe['fats']): number {
+  return Number((1 - fats.reduce((sum, { share }) => sum + share, 0)).toFixed(4))
+}

@@ -51,3 +51,23 @@ export function latestPourDay(neededDay: Day, demand: BatchDemand): Day {
 export function slackDays(days: BatchDays, neededDay: Day): number {
   return daysBetween(days.readyDay, neededDay)
 }
+
+/** What a batch by this recipe asks of this workshop. */
+export function batchDemand(
+  recipe: { readonly setDaysMin: number; readonly setDaysMax: number; readonly cureDays: number },
+  workshop: { readonly prepHours: number; readonly pourHours: number; readonly cutHours: number },
+): BatchDemand {
+  const { prepHours, pourHours, cutHours } = workshop
+  return {
+    prepHours,
+    pourHours,
+    cutHours,
+    setDays: { min: recipe.setDaysMin, max: recipe.setDaysMax },
+    cureDays: recipe.cureDays,
+  }
+}
+
+/** Planned days set right by what has happened: a cut that was made moves the end of the cure. @throws {RangeError} */
+export function daysAsHappened(days: BatchDays, cutDay: Day | undefined, demand: BatchDemand): BatchDays {
+  return cutDay === undefined ? days : { ...days, cutDay, readyDay: addDays(cutDay, demand.cureDays) }
+}

@@ -38,6 +38,8 @@ export interface SoapVerdict {
   readonly readyDay: Day | undefined
   /** Negative: late by so many days. */
   readonly slackDays: number | undefined
+  /** For a planned pour that comes too late: a free day on which it would be in time. */
+  readonly betterDay: Day | undefined
 }
 
 export interface CollectionVerdict {
@@ -58,6 +60,7 @@ function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day,
     pourDay: batch.days.pourDay,
     readyDay: batch.days.readyDay,
     slackDays: slack,
+    betterDay: undefined,
   }
 }
 
@@ -97,7 +100,12 @@ export function collectionVerdict(
   }
 
   const verdicts = soaps.map((soap): SoapVerdict => {
-    if (soap.batch) return verdictOfPlanned(soap, soap.batch, neededDay, today)
+    if (soap.batch) {
+      const verdict = verdictOfPlanned(soap, soap.batch, neededDay, today)
+      if (verdict.standing !== 'late' || soap.poured || !soap.seeking) return verdict
+      const { pourDay, slackDays: slack } = suggestPourDay(soap.seeking, trial, workshop, today)
+      return slack !== undefined && slack >= 0 ? { ...verdict, betterDay: pourDay } : verdict
+    }
     const tried = suggestions.get(soap.designId)
     const slack = tried?.suggestion.slackDays
     const standing: SoapStanding = !tried ? 'incomplete' : slack !== undefined && slack >= 0 ? 'to_plan' : 'late'
@@ -108,6 +116,7 @@ export function collectionVerdict(
       pourDay: tried?.suggestion.pourDay,
       readyDay: tried?.readyDay,
       slackDays: slack,
+      betterDay: undefined,
     }
   })
 

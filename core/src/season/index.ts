@@ -1,4 +1,5 @@
 export * from './batchDays'
 export * from './collectionVerdict'
+export * from './daySummaries'
 export * from './suggestPourDay'
 export * from './workingHours'

@@ -14,3 +14,8 @@ export function hoursOn(day: Day, working: WorkingHours): number {
   const exception = working.exceptions.find((other) => other.day === day)
   return exception?.hours ?? working.weekHours[weekdayIndex(day)] ?? 0
 }
+
+/** Hours of a usual week. */
+export function weekHoursTotal(working: WorkingHours): number {
+  return working.weekHours.reduce((sum, hours) => sum + hours, 0)
+}

@@ -1,0 +1,50 @@
+import type { BarCut } from '../cutting'
+import type { LoafMould } from '../mould'
+import type { Recipe, ScentUse } from '../recipe'
+import type { BatchPlan } from './runSheet'
+import type { BatchSettings, PotColour, ScaledBatch } from './scaleBatch'
+import { scaleBatch } from './scaleBatch'
+
+/** What a design asks of its batch. */
+export interface DesignWish {
+  readonly name: string
+  readonly scent: ScentUse | null
+  readonly colours: readonly PotColour[]
+  readonly mouldCount: number
+  readonly barsWanted: number
+  readonly labelMassG: number
+}
+
+/** A design with the recipe, mould and workshop it is made by. */
+export interface BatchSource {
+  readonly design: DesignWish
+  readonly recipe: Recipe
+  readonly mould: LoafMould & BarCut & { readonly name: string }
+  readonly settings: BatchSettings & { readonly soapingTemperatureC: number }
+}
+
+/** The design scaled to its moulds. @throws {RangeError} as `scaleBatch` does */
+export function scaleDesign({ design, recipe, mould, settings }: BatchSource): ScaledBatch {
+  return scaleBatch({ ...design, recipe, mould }, settings)
+}
+
+/** What the bench works from. Holds only what was chosen and computed now. @throws {RangeError} as `scaleBatch` does */
+export function batchPlan(source: BatchSource): BatchPlan {
+  const { design, recipe, mould, settings } = source
+  const { weights, bars } = scaleDesign(source)
+  const { fats, superfat, lyeConcentration, naohPurity } = recipe
+  return {
+    designName: design.name,
+    recipe: { fats, superfat, lyeConcentration, naohPurity },
+    scent: design.scent,
+    colours: design.colours,
+    mouldName: mould.name,
+    mouldCount: design.mouldCount,
+    barsWanted: design.barsWanted,
+    barsPlanned: bars,
+    loafBatterG: (weights.batterG * (1 - settings.potLoss)) / design.mouldCount,
+    scaleResolutionG: settings.scaleResolutionG,
+    soapingTemperatureC: settings.soapingTemperatureC,
+    weights: { ...weights, fats: weights.fats.map(({ fat, massG }) => ({ fatKey: fat.key, name: fat.name, massG })) },
+  }
+}

@@ -1,0 +1,123 @@
+import { endpoints, openApiDocument } from '@vendange/contract'
+import type { Express } from 'express'
+import express, { Router } from 'express'
+import helmet from 'helmet'
+import { randomBytes } from 'node:crypto'
+import { existsSync, readFileSync } from 'node:fs'
+import type { ServerResponse } from 'node:http'
+import { join } from 'node:path'
+import type { Logger } from 'pino'
+import { readWorkshop } from './db/workshopRow'
+import { recipeService } from './formulate/recipeService'
+import { loafRoutes } from './loaves/loafRoutes'
+import { loafService } from './loaves/loafService'
+import { photoService } from './loaves/photoService'
+import type { Context } from './parts/context'
+import { serveKept } from './parts/keptRoutes'
+import { notFound } from './parts/problems'
+import { problemHandler, serve } from './parts/serve'
+import { sameOriginOnly } from './parts/sameOrigin'
+import { planService } from './plan/planService'
+import { batchRoutes } from './pour/batchRoutes'
+import { batchService } from './pour/batchService'
+import { seasonService } from './season/seasonService'
+import { mouldService } from './stores/mouldService'
+import { workshopRoutes } from './workshop/workshopRoutes'
+import { workshopService } from './workshop/workshopService'
+
+export const version = '0.1.0'
+
+export interface AppOptions {
+  readonly context: Context
+  readonly logger: Logger
+  /** Folder of the built web app; without it only the API is served. */
+  readonly webFolder?: string
+}
+
+/** Every service of the house; the demo is seeded through the same ones. */
+export function servicesOf(context: Context) {
+  return {
+    workshop: workshopService(context),
+    moulds: mouldService(context),
+    recipes: recipeService(context),
+    plan: planService(context),
+    batches: batchService(context),
+    loaves: loafService(context),
+    photos: photoService(context),
+    season: seasonService(context),
+  }
+}
+
+function apiRouter(context: Context): Router {
+  const router = Router()
+  const services = servicesOf(context)
+  const description = openApiDocument(version)
+  serve(router, endpoints.health, async () => {
+    const { timeZone } = await readWorkshop(context.database.read)
+    return { status: 'ok', version, today: context.clock.today(timeZone) } as const
+  })
+  serve(router, endpoints.openapi, () => Promise.resolve(description))
+  serve(router, endpoints.season, () => services.season.view())
+  workshopRoutes(router, services.workshop, context)
+  serveKept(router, endpoints.moulds, services.moulds)
+  serveKept(router, endpoints.recipes, services.recipes)
+  serveKept(router, endpoints.collections, services.plan.collections)
+  serveKept(router, endpoints.designs, services.plan.designs)
+  batchRoutes(router, services.batches)
+  loafRoutes(router, services.loaves, services.photos)
+  return router
+}
+
+const nonceOf = (response: ServerResponse): string =>
+  String((response as ServerResponse & { locals: Record<string, unknown> }).locals['nonce'])
+
+function servePages(app: Express, webFolder: string): void {
+  const page = readFileSync(join(webFolder, 'index.html'), 'utf8')
+  app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+  app.use(express.static(webFolder, { index: false }))
+  app.use((request, response, next) => {
+    if (request.method !== 'GET' || request.path.startsWith('/api/')) return next()
+    response
+      .type('html')
+      .set('Cache-Control', 'no-store')
+      .send(page.replaceAll('CSP_NONCE', nonceOf(response)))
+  })
+}
+
+/** The whole application on one port: API and web pages. */
+export function createApp({ context, logger, webFolder }: AppOptions): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use((_request, response, next) => {
+    response.locals['nonce'] = randomBytes(16).toString('base64')
+    next()
+  })
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false, // plain HTTP on the loopback address
+    }),
+  )
+  app.use('/api', sameOriginOnly)
+  app.use(express.json({ limit: '1mb' }))
+  app.use(apiRouter(context))
+  if (webFolder !== undefined && existsSync(join(webFolder, 'index.html'))) servePages(app, webFolder)
+  app.use((request) => {
+    throw notFound(`There is nothing at ${request.path}.`)
+  })
+  app.use(problemHandler(logger))
+  return app
+}

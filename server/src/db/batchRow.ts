@@ -1,0 +1,107 @@
+import type { BatchSummary, SavedDesign, SavedMould, SavedRecipe, SavedWorkshop } from '@vendange/contract'
+import type { BatchPlan, BatchSource } from '@vendange/core/batch'
+import { batchPlan } from '@vendange/core/batch'
+import type { Day } from '@vendange/core/calendar'
+import { batchDays, batchDemand, daysAsHappened } from '@vendange/core/season'
+import { eq } from 'drizzle-orm'
+import { unprocessable } from '../parts/problems'
+import type { Reader } from './database'
+import { keptRow } from './keptThings'
+import type { FrozenBatch } from './schema'
+import { batches, designs, moulds, recipes } from './schema'
+import { readWorkshop } from './workshopRow'
+
+export type BatchRow = typeof batches.$inferSelect
+
+/** A design with its recipe and mould. @throws 404 without the design, 422 while recipe or mould is not chosen */
+export async function readBatchSource(
+  reader: Reader,
+  designId: string,
+): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe }> {
+  const design = await keptRow<SavedDesign>(reader, designs, designId, 'design')
+  if (design.recipeId === null || design.mouldId === null) {
+    throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`, [
+      { field: design.recipeId === null ? 'recipeId' : 'mouldId', message: 'Choose one first.' },
+    ])
+  }
+  return {
+    design,
+    recipe: await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe'),
+    mould: await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould'),
+    settings: await readWorkshop(reader),
+  }
+}
+
+/** What a batch would be made by, were it begun now. @throws as `readBatchSource` does */
+export async function freezeBatch(reader: Reader, designId: string): Promise<FrozenBatch> {
+  const source = await readBatchSource(reader, designId)
+  const workshop = await readWorkshop(reader)
+  return {
+    plan: batchPlan(source),
+    mouldId: source.mould.id,
+    mouldCount: source.design.mouldCount,
+    demand: batchDemand(source.recipe, workshop),
+    labelMassG: source.design.labelMassG,
+  }
+}
+
+/** The batch with this id, not one taken away. @throws 404 if there is none */
+export async function readBatch(
+  reader: Reader,
+  id: string,
+): Promise<BatchRow & { readonly frozen: FrozenBatch | null }> {
+  return keptRow<BatchRow>(reader, batches, id, 'pour')
+}
+
+/** The plan a batch works by: frozen once begun, else as its design stands now. */
+export async function planOfBatch(reader: Reader, batch: BatchRow): Promise<BatchPlan> {
+  return (batch.frozen ?? (await freezeBatch(reader, batch.designId))).plan
+}
+
+interface SummaryParts {
+  readonly design: Pick<SavedDesign, 'id' | 'name' | 'mouldId' | 'mouldCount'>
+  readonly recipe: SavedRecipe | undefined
+  readonly workshop: SavedWorkshop
+  /** Day of the cut, when it was made. */
+  readonly cutDay: Day | undefined
+}
+
+/** A batch on the calendar; undefined while its design lacks recipe or mould. */
+export function summariseBatch(
+  batch: BatchRow,
+  { design, recipe, workshop, cutDay }: SummaryParts,
+): BatchSummary | undefined {
+  const demand = batch.frozen?.demand ?? (recipe && batchDemand(recipe, workshop))
+  const mouldId = batch.frozen?.mouldId ?? design.mouldId
+  if (!demand || mouldId === null) return undefined
+  const working = { weekHours: workshop.weekHours, exceptions: workshop.exceptions }
+  return {
+    id: batch.id,
+    version: batch.version,
+    designId: design.id,
+    name: batch.frozen?.plan.designName ?? design.name,
+    mouldId,
+    mouldCount: batch.frozen?.mouldCount ?? design.mouldCount,
+    status: batch.status,
+    demand,
+    days: daysAsHappened(batchDays(batch.pourDay, demand, working), cutDay, demand),
+  }
+}
+
+/** Reads and summarises one batch. @throws 404 if there is none, 422 while its design lacks recipe or mould */
+export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day): Promise<BatchSummary> {
+  const batch = await readBatch(reader, id)
+  const design = await keptRow<SavedDesign>(reader, designs, batch.designId, 'design')
+  const recipe =
+    design.recipeId === null ? undefined : await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')
+  const summary = summariseBatch(batch, { design, recipe, workshop: await readWorkshop(reader), cutDay })
+  if (!summary) throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`)
+  return summary
+}
+
+/** Batches of a design that still stand on the calendar or were poured. */
+export async function batchesOfDesign(reader: Reader, designId: string): Promise<readonly BatchRow[]> {
+  return (await reader.select().from(batches).where(eq(batches.designId, designId))).filter(
+    ({ isRemoved }) => !isRemoved,
+  )
+}

@@ -1,0 +1,112 @@
+import type { Client } from '@libsql/client'
+import { createClient } from '@libsql/client'
+import { drizzle } from 'drizzle-orm/libsql'
+import { migrate } from 'drizzle-orm/libsql/migrator'
+import { existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import PQueue from 'p-queue'
+import { object, number, array } from 'yup'
+import { keepBackup } from './backup'
+import * as schema from './schema'
+
+const migrationsFolder = join(dirname(fileURLToPath(import.meta.url)), '../../migrations')
+const journalSchema = object({ entries: array(object({ when: number().required() }).required()).required() }).required()
+
+export type Drizzle = ReturnType<typeof drizzleOver>
+export type Transaction = Parameters<Parameters<Drizzle['transaction']>[0]>[0]
+/** Whatever can be read from: the database itself, or a transaction under way. */
+export type Reader = Pick<Transaction, 'select'>
+
+const drizzleOver = (client: Client) => drizzle(client, { schema })
+
+/** The open database. Every write goes through `write`, one at a time. */
+export interface Database {
+  readonly read: Reader
+  /** Runs `work` in a write transaction of its own, after those before it. A throw rolls it back. */
+  write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
+  /** Keeps a dated copy. @returns its file name */
+  backup(label: string): Promise<string>
+  readonly backupFolder: string
+  close(): Promise<void>
+}
+
+export interface OpenOptions {
+  /** Path of the SQLite file; made when it is missing. */
+  readonly file: string
+  readonly backupFolder: string
+  /** Stamp for the names of backups. */
+  readonly now: () => Date
+}
+
+/** A database file that this program must not touch, with what to do about it. */
+export class DatabaseRefused extends Error {
+  override readonly name = 'DatabaseRefused'
+}
+
+function migrationTimes(): readonly number[] {
+  const journal: unknown = JSON.parse(readFileSync(join(migrationsFolder, 'meta/_journal.json'), 'utf8'))
+  return journalSchema.validateSync(journal).entries.map(({ when }) => when)
+}
+
+async function appliedMigrations(client: Client, file: string): Promise<readonly number[]> {
+  try {
+    const check = await client.execute('PRAGMA quick_check(1)')
+    if (check.rows[0]?.['quick_check'] !== 'ok') throw new Error(String(check.rows[0]?.['quick_check']))
+    const tables = await client.execute("SELECT name FROM sqlite_master WHERE type = 'table'")
+    const names = tables.rows.map(({ name }) => String(name))
+    if (names.length === 0) return []
+    if (!names.includes('__drizzle_migrations')) throw new Error('its tables are not those of Vendange')
+    const applied = await client.execute('SELECT created_at FROM __drizzle_migrations ORDER BY created_at')
+    return applied.rows.map((row) => Number(row['created_at']))
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error)
+    throw new DatabaseRefused(
+      `The file ${file} is damaged or is no Vendange database (${reason}). It was left as it is. Put a backup from the folder “backups” in its place, or start with another file.`,
+    )
+  }
+}
+
+/**
+ * Opens the workshop's database, bringing its tables up to date after keeping a backup.
+ *
+ * @throws {DatabaseRefused} if the file is damaged, is something else, or was written by a newer version; it is left as it was
+ */
+export async function openDatabase({ file, backupFolder, now }: OpenOptions): Promise<Database> {
+  mkdirSync(dirname(file), { recursive: true })
+  const existed = existsSync(file)
+  const client = createClient({ url: `file:${file}` })
+  const known = migrationTimes()
+  try {
+    const applied = existed ? await appliedMigrations(client, file) : []
+    const newest = Math.max(0, ...applied)
+    if (newest > Math.max(...known)) {
+      throw new DatabaseRefused(
+        `The file ${file} was written by a newer version of Vendange. It was left as it is. Start the newer version, or put a backup from before the change in its place.`,
+      )
+    }
+    if (applied.length > 0 && applied.length < known.length)
+      await keepBackup(client, backupFolder, now(), 'before-migration')
+  } catch (error) {
+    client.close()
+    throw error
+  }
+
+  // Foreign keys and synchronous=FULL are this driver's defaults on every connection; a test holds it to that.
+  await client.execute('PRAGMA journal_mode = WAL')
+  const db = drizzleOver(client)
+  await migrate(db, { migrationsFolder })
+  const writes = new PQueue({ concurrency: 1 })
+
+  return {
+    read: db,
+    write: (work) => writes.add(() => db.transaction(work, { behavior: 'immediate' })),
+    backup: (label) => writes.add(() => keepBackup(client, backupFolder, now(), label)),
+    backupFolder,
+    close: async () => {
+      await writes.onIdle()
+      await client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
+      client.close()
+    },
+  }
+}

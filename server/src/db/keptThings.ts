@@ -1,0 +1,91 @@
+import { and, asc, eq } from 'drizzle-orm'
+import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core'
+import { notFound, stale, unprocessable } from '../parts/problems'
+import type { Database, Reader } from './database'
+
+type KeptTable = SQLiteTable & {
+  readonly id: SQLiteColumn
+  readonly version: SQLiteColumn
+  readonly isRemoved: SQLiteColumn
+}
+
+export interface Kept {
+  readonly id: string
+  readonly version: number
+  readonly isRemoved: boolean
+}
+
+/** Create, change, take away and bring back for one kind of thing, each change under the version it was read with. */
+export interface KeptThings<New, Saved extends Kept> {
+  list(): Promise<readonly Saved[]>
+  create(details: New): Promise<Saved>
+  update(id: string, details: New & { readonly version: number }): Promise<Saved>
+  remove(id: string, version: number): Promise<Saved>
+  restore(id: string, version: number): Promise<Saved>
+}
+
+export interface KeptOptions {
+  /** What one is called in messages, such as "recipe". */
+  readonly noun: string
+  readonly newId: () => string
+  /** Why a thing cannot be taken away now, if it cannot. */
+  readonly inUse?: (id: string, reader: Reader) => Promise<string | undefined>
+}
+
+/** Every row of a kept table, those taken away among them. */
+export async function keptRows<Saved extends Kept>(reader: Reader, table: KeptTable): Promise<readonly Saved[]> {
+  // Drizzle cannot infer the row of a table it does not know; each table's columns are those of its Saved schema.
+  return (await reader.select().from(table).orderBy(asc(table.id))) as unknown as Saved[]
+}
+
+/** The thing with this id. @throws 404 if there is none */
+export async function keptRow<Saved extends Kept>(
+  reader: Reader,
+  table: KeptTable,
+  id: string,
+  noun: string,
+): Promise<Saved> {
+  const [row] = (await reader.select().from(table).where(eq(table.id, id))) as unknown as Saved[]
+  if (!row) throw notFound(`There is no such ${noun}.`)
+  return row
+}
+
+export function keptThings<New extends object, Saved extends Kept & New>(
+  database: Database,
+  table: KeptTable,
+  options: KeptOptions,
+): KeptThings<New, Saved> {
+  const { noun, newId, inUse } = options
+
+  const change = (
+    id: string,
+    version: number,
+    values: object,
+    allow?: (reader: Reader) => Promise<string | undefined>,
+  ): Promise<Saved> =>
+    database.write(async (transaction) => {
+      const before = await keptRow<Saved>(transaction, table, id, noun)
+      if (before.version !== version) throw stale(noun, before)
+      const refusal = await allow?.(transaction)
+      if (refusal !== undefined) throw unprocessable(refusal)
+      await transaction
+        .update(table)
+        .set({ ...values, version: version + 1 } as never)
+        .where(and(eq(table.id, id), eq(table.version, version)))
+      return keptRow<Saved>(transaction, table, id, noun)
+    })
+
+  return {
+    list: async () => (await keptRows<Saved>(database.read, table)).filter(({ isRemoved }) => !isRemoved),
+    create: (details) =>
+      database.write(async (transaction) => {
+        const row = { ...details, id: newId(), version: 1, isRemoved: false }
+        await transaction.insert(table).values(row as never)
+        return row as unknown as Saved
+      }),
+    update: (id, { version, ...details }) => change(id, version, details),
+    remove: (id, version) =>
+      change(id, version, { isRemoved: true }, (reader) => inUse?.(id, reader) ?? Promise.resolve(undefined)),
+    restore: (id, version) => change(id, version, { isRemoved: false }),
+  }
+}

@@ -1,0 +1,22 @@
+import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { batches } from './batches'
+import { makers } from './makers'
+
+/** Steps done at the bench, appended; the last record of a step holds. */
+export const benchRecords = sqliteTable(
+  'bench_records',
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    batchId: text('batch_id')
+      .notNull()
+      .references(() => batches.id),
+    stepKey: text('step_key').notNull(),
+    /** g or °C; null for a tick. */
+    actual: real(),
+    at: text().notNull(),
+    makerId: text('maker_id')
+      .notNull()
+      .references(() => makers.id),
+  },
+  (table) => [index('bench_records_batch').on(table.batchId)],
+)

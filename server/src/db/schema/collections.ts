@@ -1,0 +1,12 @@
+import type { NewCollection } from '@vendange/contract'
+import { sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { keptColumns } from './keptColumns'
+
+export const collections = sqliteTable('collections', {
+  ...keptColumns(),
+  name: text().notNull(),
+  theme: text().notNull(),
+  palette: text({ mode: 'json' }).$type<NewCollection['palette']>().notNull(),
+  releaseLocal: text('release_local').notNull(),
+  releaseZone: text('release_zone').notNull(),
+})

@@ -1,0 +1,22 @@
+import type { NewDesign } from '@vendange/contract'
+import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { collections } from './collections'
+import { keptColumns } from './keptColumns'
+import { moulds } from './moulds'
+import { recipes } from './recipes'
+
+export const designs = sqliteTable('designs', {
+  ...keptColumns(),
+  collectionId: text('collection_id')
+    .notNull()
+    .references(() => collections.id),
+  name: text().notNull(),
+  technique: text().notNull(),
+  scent: text({ mode: 'json' }).$type<NewDesign['scent']>(),
+  colours: text({ mode: 'json' }).$type<NewDesign['colours']>().notNull(),
+  recipeId: text('recipe_id').references(() => recipes.id),
+  mouldId: text('mould_id').references(() => moulds.id),
+  mouldCount: integer('mould_count').notNull(),
+  barsWanted: integer('bars_wanted').notNull(),
+  labelMassG: real('label_mass_g').notNull(),
+})

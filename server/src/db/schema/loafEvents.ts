@@ -1,0 +1,22 @@
+import type { LoafHappening } from '@vendange/core/loaf'
+import { integer, sqliteTable, text, unique } from 'drizzle-orm/sqlite-core'
+import { loaves } from './loaves'
+import { makers } from './makers'
+
+/** What happened to loaves: appended, never changed. */
+export const loafEvents = sqliteTable(
+  'loaf_events',
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    loafId: text('loaf_id')
+      .notNull()
+      .references(() => loaves.id),
+    sequence: integer().notNull(),
+    happening: text({ mode: 'json' }).$type<LoafHappening>().notNull(),
+    at: text().notNull(),
+    makerId: text('maker_id')
+      .notNull()
+      .references(() => makers.id),
+  },
+  (table) => [unique('loaf_events_in_order').on(table.loafId, table.sequence)],
+)

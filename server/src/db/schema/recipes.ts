@@ -1,0 +1,16 @@
+import type { NewRecipe } from '@vendange/contract'
+import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { keptColumns } from './keptColumns'
+
+export const recipes = sqliteTable('recipes', {
+  ...keptColumns(),
+  name: text().notNull(),
+  fats: text({ mode: 'json' }).$type<NewRecipe['fats']>().notNull(),
+  superfat: real().notNull(),
+  lyeConcentration: real('lye_concentration').notNull(),
+  naohPurity: real('naoh_purity').notNull(),
+  setDaysMin: integer('set_days_min').notNull(),
+  setDaysMax: integer('set_days_max').notNull(),
+  cureDays: integer('cure_days').notNull(),
+  notes: text().notNull(),
+})

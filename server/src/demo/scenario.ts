@@ -1,0 +1,452 @@
+import type { NewCollection, NewDesign, NewMould, NewRecipe, WorkshopDetails } from '@vendange/contract'
+
+/** The day on which the demo stands still. */
+export const demoToday = '2027-03-08'
+export const demoZone = 'Europe/Lisbon'
+
+export const demoWorkshop: WorkshopDetails = {
+  name: 'Quillon Lane',
+  massUnit: 'g',
+  lengthUnit: 'mm',
+  temperatureUnit: '°C',
+  currency: 'EUR',
+  timeZone: demoZone,
+  weekHours: [2.5, 2.5, 4, 4.5, 2.5, 6, 0],
+  exceptions: [
+    { day: '2027-03-19', hours: 0 },
+    { day: '2027-03-28', hours: 4 },
+    { day: '2027-04-03', hours: 0 },
+  ],
+  setupHours: 0.5,
+  prepHours: 0.75,
+  pourHours: 1.5,
+  cutHours: 0.75,
+  scaleResolutionG: 1,
+  potLoss: 0.02,
+  cureLoss: 0.11,
+  soapingTemperatureC: 38,
+}
+
+export const demoMakers = ['Ilse', 'Bram'] as const
+
+export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> = {
+  long: {
+    name: 'Long loaf',
+    lengthMm: 460,
+    widthMm: 86,
+    heightMm: 80,
+    linerMm: 1,
+    fillHeightMm: 62,
+    barThicknessMm: 25,
+    endTrimMm: 4,
+    kerfMm: 0,
+    count: 2,
+  },
+  tall: {
+    name: 'Tall loaf',
+    lengthMm: 330,
+    widthMm: 70,
+    heightMm: 110,
+    linerMm: 1,
+    fillHeightMm: 92,
+    barThicknessMm: 25,
+    endTrimMm: 4,
+    kerfMm: 0,
+    count: 1,
+  },
+  short: {
+    name: 'Short loaf',
+    lengthMm: 250,
+    widthMm: 80,
+    heightMm: 70,
+    linerMm: 1,
+    fillHeightMm: 56,
+    barThicknessMm: 20,
+    endTrimMm: 3,
+    kerfMm: 0,
+    count: 2,
+  },
+}
+
+export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecipe>> = {
+  house: {
+    name: 'House bar',
+    fats: [
+      { fatKey: 'olive', share: 0.42 },
+      { fatKey: 'coconut', share: 0.27 },
+      { fatKey: 'shea', share: 0.16 },
+      { fatKey: 'rice_bran', share: 0.1 },
+      { fatKey: 'castor', share: 0.05 },
+    ],
+    superfat: 0.05,
+    lyeConcentration: 0.33,
+    naohPurity: 0.99,
+    setDaysMin: 1,
+    setDaysMax: 3,
+    cureDays: 28,
+    notes: 'Firm after a day. Keeps its edges in the wire cutter.',
+  },
+  fluid: {
+    name: 'Slow pour',
+    fats: [
+      { fatKey: 'sunflower_high_oleic', share: 0.34 },
+      { fatKey: 'olive', share: 0.18 },
+      { fatKey: 'coconut', share: 0.24 },
+      { fatKey: 'cocoa_butter', share: 0.14 },
+      { fatKey: 'castor', share: 0.1 },
+    ],
+    superfat: 0.05,
+    lyeConcentration: 0.31,
+    naohPurity: 0.99,
+    setDaysMin: 1,
+    setDaysMax: 3,
+    cureDays: 28,
+    notes: 'Stays pourable for swirls. Needs the second day in the mould when the room is cold.',
+  },
+  kernel: {
+    name: 'Guest bar',
+    fats: [
+      { fatKey: 'rapeseed_low_erucic', share: 0.35 },
+      { fatKey: 'babassu', share: 0.3 },
+      { fatKey: 'mango_butter', share: 0.25 },
+      { fatKey: 'castor', share: 0.1 },
+    ],
+    superfat: 0.06,
+    lyeConcentration: 0.34,
+    naohPurity: 0.99,
+    setDaysMin: 1,
+    setDaysMax: 2,
+    cureDays: 28,
+    notes: '',
+  },
+}
+
+export interface DemoSoap extends Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId' | 'technique'> {
+  readonly technique: string
+  readonly recipe: keyof typeof demoRecipes
+  readonly mould: keyof typeof demoMoulds
+  /** Day of the pour; null leaves it off the calendar. */
+  readonly pourDay: string | null
+  /** How far its story goes by the demo's day. */
+  readonly story: 'unplanned' | 'planned' | 'in_mould' | 'curing' | 'released'
+  /** What the cut and the release gave, for those that got so far. */
+  readonly cut?: { readonly bars: number; readonly bevelled: boolean }
+  readonly release?: { readonly day: string; readonly bars: number }
+  readonly note?: string
+}
+
+export interface DemoCollection extends NewCollection {
+  readonly soaps: readonly DemoSoap[]
+}
+
+const scent = (name: string, rate: number, supplierLimit: number) => ({ name, rate, supplierLimit })
+const colour = (name: string, hex: string, share: number, rateGPerKg = 8) => ({ name, hex, share, rateGPerKg })
+
+/** A year of history, and a season under way. Everything here is made up. */
+export const demoCollections: readonly DemoCollection[] = [
+  {
+    name: 'Night Train, first run',
+    theme: 'A sleeper line from dusk to dawn. The first year.',
+    palette: [
+      { name: 'carriage blue', hex: '#27364F' },
+      { name: 'lamp amber', hex: '#D99A3C' },
+    ],
+    releaseLocal: '2026-05-09T19:00',
+    releaseZone: demoZone,
+    soaps: [
+      {
+        name: 'Sleeper Blue',
+        technique: 'level layers',
+        scent: scent('Linen steam blend', 0.03, 0.04),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'house',
+        mould: 'long',
+        pourDay: '2026-04-04',
+        story: 'released',
+        cut: { bars: 18, bevelled: true },
+        release: { day: '2026-05-07', bars: 17 },
+        note: 'Sold out in two days. Make two loaves next time.',
+        colours: [
+          colour('carriage blue', '#27364F', 0.5),
+          colour('pillow', '#E9E2D4', 0.3, 0),
+          colour('dusk', '#6E6A8C', 0.2),
+        ],
+      },
+      {
+        name: 'Platform Fog',
+        technique: 'hanger pull',
+        scent: scent('Cold iron blend', 0.028, 0.035),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'fluid',
+        mould: 'long',
+        pourDay: '2026-04-08',
+        story: 'released',
+        cut: { bars: 17, bevelled: false },
+        release: { day: '2026-05-08', bars: 17 },
+        note: 'The white went cream by week three: the scent yellows it.',
+        colours: [colour('fog', '#DAD8DE', 0.6, 0), colour('rail', '#6F6A7A', 0.25), colour('night', '#3A3644', 0.15)],
+      },
+    ],
+  },
+  {
+    name: 'Mineral Cabinet, first drawer',
+    theme: 'Banded and veined stones.',
+    palette: [{ name: 'malachite', hex: '#1F7A55' }],
+    releaseLocal: '2026-10-03T10:00',
+    releaseZone: demoZone,
+    soaps: [
+      {
+        name: 'Banded Agate',
+        technique: 'level layers',
+        scent: scent('Wet stone blend', 0.03, 0.045),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'house',
+        mould: 'long',
+        pourDay: '2026-08-29',
+        story: 'released',
+        cut: { bars: 18, bevelled: true },
+        release: { day: '2026-10-01', bars: 18 },
+        colours: [
+          colour('rust', '#A6532F', 0.3),
+          colour('sand', '#E3C9A0', 0.3),
+          colour('ochre', '#C9873B', 0.2),
+          colour('milk', '#F1E7D6', 0.2, 0),
+        ],
+      },
+      {
+        name: 'Slate Vein',
+        technique: 'powder lines',
+        scent: scent('Cold iron blend', 0.028, 0.035),
+        labelMassG: 115,
+        barsWanted: 12,
+        mouldCount: 1,
+        recipe: 'house',
+        mould: 'tall',
+        pourDay: '2026-09-02',
+        story: 'released',
+        cut: { bars: 12, bevelled: false },
+        release: { day: '2026-10-02', bars: 11 },
+        note: 'One end crumbled: cut a day earlier.',
+        colours: [
+          colour('slate', '#47545C', 0.7),
+          colour('vein', '#C9CED0', 0.1, 0),
+          colour('deep slate', '#2F383E', 0.2),
+        ],
+      },
+    ],
+  },
+  {
+    name: 'Regatta',
+    theme: 'For the rowing club: 140 bevelled, stamped bars in club colours.',
+    palette: [
+      { name: 'club red', hex: '#A3343C' },
+      { name: 'oar white', hex: '#F4EEE2' },
+    ],
+    releaseLocal: '2027-03-26T12:00',
+    releaseZone: demoZone,
+    soaps: [
+      {
+        name: 'Regatta',
+        technique: 'two level layers',
+        scent: scent('Citrus peel blend', 0.03, 0.05),
+        labelMassG: 105,
+        barsWanted: 72,
+        mouldCount: 2,
+        recipe: 'house',
+        mould: 'long',
+        pourDay: '2027-02-20',
+        story: 'curing',
+        cut: { bars: 18, bevelled: true },
+        colours: [colour('club red', '#A3343C', 0.5, 10), colour('oar white', '#F4EEE2', 0.5, 4)],
+      },
+    ],
+  },
+  {
+    name: 'Guest house, April',
+    theme: '96 small bars for the guest house, again each month.',
+    palette: [{ name: 'linen', hex: '#EADFCB' }],
+    releaseLocal: '2027-04-02T09:00',
+    releaseZone: demoZone,
+    soaps: [
+      {
+        name: 'Guest Linen',
+        technique: 'plain',
+        scent: scent('Linen steam blend', 0.02, 0.04),
+        labelMassG: 70,
+        barsWanted: 24,
+        mouldCount: 2,
+        recipe: 'kernel',
+        mould: 'short',
+        pourDay: '2027-02-27',
+        story: 'curing',
+        cut: { bars: 12, bevelled: false },
+        colours: [colour('linen', '#EADFCB', 0.85, 0), colour('hem', '#8FA39A', 0.15, 5)],
+      },
+    ],
+  },
+  {
+    name: 'Night Train',
+    theme: 'A sleeper line from the platform at dusk to the arrival at dawn.',
+    palette: [
+      { name: 'carriage blue', hex: '#27364F' },
+      { name: 'lamp amber', hex: '#D99A3C' },
+      { name: 'signal red', hex: '#B5412B' },
+      { name: 'dining plum', hex: '#5B1F2B' },
+      { name: 'dawn rose', hex: '#E2A08F' },
+    ],
+    releaseLocal: '2027-04-10T19:00',
+    releaseZone: demoZone,
+    soaps: [
+      {
+        name: 'Platform Fog',
+        technique: 'hanger pull',
+        scent: scent('Cold iron blend', 0.025, 0.035),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'fluid',
+        mould: 'long',
+        pourDay: '2027-02-24',
+        story: 'curing',
+        cut: { bars: 18, bevelled: false },
+        colours: [colour('fog', '#DAD8DE', 0.6, 0), colour('rail', '#6F6A7A', 0.25), colour('night', '#3A3644', 0.15)],
+      },
+      {
+        name: 'Dining Car',
+        technique: 'powder lines',
+        scent: scent('Polished wood blend', 0.03, 0.04),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'house',
+        mould: 'long',
+        pourDay: '2027-03-06',
+        story: 'in_mould',
+        colours: [
+          colour('dining plum', '#5B1F2B', 0.45, 10),
+          colour('tablecloth', '#F2E8DA', 0.15, 4),
+          colour('brass rail', '#B98A3E', 0.1),
+          colour('plum light', '#8C3B4A', 0.3),
+        ],
+      },
+      {
+        name: 'Lantern Glass',
+        technique: 'drop pour',
+        scent: scent('Amber blend', 0.03, 0.042),
+        labelMassG: 115,
+        barsWanted: 12,
+        mouldCount: 1,
+        recipe: 'fluid',
+        mould: 'tall',
+        pourDay: '2027-03-11',
+        story: 'planned',
+        colours: [
+          colour('lamp amber', '#D99A3C', 0.45, 7),
+          colour('glass', '#F1E2BE', 0.35, 0),
+          colour('soot', '#7A3E1D', 0.2, 9),
+        ],
+      },
+      {
+        name: 'Signal Lamps',
+        technique: 'spoon fold',
+        scent: scent('Cold iron blend', 0.025, 0.035),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'house',
+        mould: 'long',
+        pourDay: '2027-03-10',
+        story: 'planned',
+        colours: [
+          colour('line night', '#232C38', 0.6, 11),
+          colour('signal red', '#B5412B', 0.25, 10),
+          colour('go amber', '#E0912F', 0.15, 8),
+        ],
+      },
+      {
+        name: 'Dawn Arrival',
+        technique: 'sloped layers',
+        scent: scent('Citrus peel blend', 0.03, 0.05),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'fluid',
+        mould: 'long',
+        pourDay: '2027-03-17',
+        story: 'planned',
+        colours: [
+          colour('night indigo', '#3B3E6B', 0.35, 9),
+          colour('violet', '#8A6A9B', 0.2, 7),
+          colour('dawn rose', '#E2A08F', 0.25, 6),
+          colour('first light', '#F4DDB0', 0.2, 0),
+        ],
+      },
+    ],
+  },
+  {
+    name: 'Mineral Cabinet',
+    theme: 'Banded, veined and speckled stones from an old cabinet.',
+    palette: [
+      { name: 'malachite', hex: '#1F7A55' },
+      { name: 'flint', hex: '#3E4448' },
+      { name: 'quartz rose', hex: '#D7A7A5' },
+    ],
+    releaseLocal: '2027-05-15T10:00',
+    releaseZone: demoZone,
+    soaps: [
+      {
+        name: 'Malachite',
+        technique: 'pot swirl',
+        scent: scent('Wet stone blend', 0.03, 0.045),
+        labelMassG: 105,
+        barsWanted: 18,
+        mouldCount: 1,
+        recipe: 'fluid',
+        mould: 'long',
+        pourDay: '2027-04-08',
+        story: 'planned',
+        colours: [
+          colour('deep green', '#0F4B36', 0.35, 10),
+          colour('malachite', '#1F7A55', 0.4, 9),
+          colour('light band', '#7FBF9A', 0.25, 6),
+        ],
+      },
+      {
+        name: 'Chalk & Flint',
+        technique: 'cubes folded in',
+        scent: null,
+        labelMassG: 80,
+        barsWanted: 24,
+        mouldCount: 2,
+        recipe: 'kernel',
+        mould: 'short',
+        pourDay: null,
+        story: 'unplanned',
+        colours: [colour('chalk', '#F3EFE6', 0.7, 5), colour('flint', '#3E4448', 0.3, 9)],
+      },
+      {
+        name: 'Rose Quartz',
+        technique: 'powder lines',
+        scent: scent('Linen steam blend', 0.028, 0.04),
+        labelMassG: 115,
+        barsWanted: 12,
+        mouldCount: 1,
+        recipe: 'house',
+        mould: 'tall',
+        pourDay: null,
+        story: 'unplanned',
+        colours: [
+          colour('quartz rose', '#D7A7A5', 0.6, 6),
+          colour('clear', '#F3E3DF', 0.25, 0),
+          colour('seam', '#9C5B63', 0.15, 8),
+        ],
+      },
+    ],
+  },
+]

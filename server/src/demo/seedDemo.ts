@@ -1,0 +1,128 @@
+import type { NewHappening } from '@vendange/contract'
+import { benchState } from '@vendange/core/batch'
+import type { Day } from '@vendange/core/calendar'
+import { addDays, daysBetween } from '@vendange/core/calendar'
+import { servicesOf } from '../app'
+import type { Database } from '../db/database'
+import { ensureWorkshop } from '../db/workshopRow'
+import { frozenClock } from '../parts/clock'
+import type { DemoSoap } from './scenario'
+import { demoCollections, demoMakers, demoMoulds, demoRecipes, demoToday, demoWorkshop, demoZone } from './scenario'
+
+type Services = ReturnType<typeof servicesOf>
+
+interface Seeding {
+  readonly services: Services
+  readonly makerIds: readonly string[]
+  /** Stands on a day from now on. */
+  setDay(day: Day): void
+}
+
+/** A made-up wobble of the hand from −1 to 1, the same for the same number. */
+const wobble = (seed: number): number => Math.sin(seed * 12.9898) * 0.8 + Math.sin(seed * 4.1) * 0.2
+
+/** A made-up bar that dries: it loses an eighth in the end, most of it in the first weeks. */
+const driedMassG = (wetG: number, day: number): number => wetG * (1 - 0.122 * (1 - Math.exp(-day / 11)))
+
+async function pourAtBench({ services, makerIds }: Seeding, batchId: string, seed: number): Promise<readonly string[]> {
+  const maker = makerIds[seed % makerIds.length] ?? ''
+  for (;;) {
+    const { plan, records } = await services.batches.view(batchId)
+    const state = benchState(plan, records)
+    const step = state.steps[state.nextIndex]
+    if (!step) break
+    const off = step.kind === 'weigh' && step.key.startsWith('fat:') && seed % 3 === 0 && state.nextIndex === 2 ? 6 : 0
+    const actual =
+      step.kind === 'tick'
+        ? null
+        : step.kind === 'temperature'
+          ? Number(((step.target ?? 0) + wobble(seed + state.nextIndex)).toFixed(1))
+          : (step.target ?? 0) + off
+    await services.batches.record(batchId, { stepKey: step.key, actual }, maker)
+  }
+  return (await services.batches.finish(batchId, maker)).loafIds
+}
+
+async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: number): Promise<void> {
+  const { services, makerIds, setDay } = seeding
+  const maker = makerIds[(seed + 1) % makerIds.length] ?? ''
+  const { loaf, plan } = await services.loaves.view(loafId)
+  const pourDay = loaf.state.pouredDay ?? demoToday
+  const cutDay = addDays(pourDay, seed % 2 === 0 ? 1 : 2)
+  const bars = soap.cut?.bars ?? loaf.barsPlanned
+  const wetG = Math.round(
+    ((loaf.state.batterG ?? plan.loafBatterG) / (loaf.barsPlanned + 0.4)) * (1 + wobble(seed) * 0.01),
+  )
+  let version = loaf.version
+  const record = async (day: Day, happening: Record<string, unknown>): Promise<void> => {
+    if (day > demoToday) return
+    setDay(day)
+    await services.loaves.record(loafId, { ...happening, day, version } as NewHappening, maker)
+    version += 1
+  }
+
+  await record(cutDay, { type: 'unmoulded' })
+  await record(cutDay, { type: 'cut', bars, ends: 2, firstBarG: wetG, bevelled: soap.cut?.bevelled ?? false })
+  await record(cutDay, { type: 'moved', place: `Rack ${(seed % 2) + 1}, shelf ${(seed % 4) + 1}` })
+  const lastDay = soap.release?.day ?? demoToday
+  for (let day = addDays(cutDay, 7); day <= lastDay; day = addDays(day, 7)) {
+    const massG = driedMassG(wetG, daysBetween(cutDay, day)) + wobble(seed + daysBetween(cutDay, day)) * 0.3
+    await record(day, { type: 'weighed', barG: Number(massG.toFixed(1)) })
+  }
+  if (soap.note) await record(lastDay, { type: 'noted', text: soap.note })
+  if (soap.release) {
+    const massG = driedMassG(wetG, daysBetween(cutDay, lastDay))
+    await record(lastDay, { type: 'weighed', barG: Number(massG.toFixed(1)) })
+    await record(lastDay, {
+      type: 'released',
+      bars: soap.release.bars,
+      ph: 9.5,
+      lookIsSound: true,
+      labelIsComplete: true,
+    })
+  }
+}
+
+/** Fills a new database with the demo's scenario, through the same services that the interface uses. */
+export async function seedDemo(database: Database): Promise<void> {
+  let clock = frozenClock('2026-03-01')
+  let ids = 0
+  const services = servicesOf({
+    database,
+    clock: { now: () => clock.now(), today: (zone) => clock.today(zone) },
+    newId: () => `demo-${String((ids += 1)).padStart(4, '0')}`,
+  })
+  await ensureWorkshop(database, demoZone)
+  await services.workshop.update({ ...demoWorkshop, version: 1 })
+  const makerIds: string[] = []
+  for (const name of demoMakers) makerIds.push((await services.workshop.makers.create({ name })).id)
+  const seeding: Seeding = { services, makerIds, setDay: (day) => (clock = frozenClock(day)) }
+
+  const mouldIds = new Map<string, string>()
+  for (const [key, mould] of Object.entries(demoMoulds)) mouldIds.set(key, (await services.moulds.create(mould)).id)
+  const recipeIds = new Map<string, string>()
+  for (const [key, recipe] of Object.entries(demoRecipes))
+    recipeIds.set(key, (await services.recipes.create(recipe)).id)
+
+  let seed = 0
+  for (const { soaps, ...collection } of demoCollections) {
+    const { id: collectionId } = await services.plan.collections.create(collection)
+    for (const soap of soaps) {
+      seed += 1
+      const { recipe, mould, pourDay, story, cut: _cut, release: _release, note: _note, ...details } = soap
+      const design = await services.plan.designs.create({
+        ...details,
+        collectionId,
+        recipeId: recipeIds.get(recipe) ?? null,
+        mouldId: mouldIds.get(mould) ?? null,
+      })
+      if (pourDay === null) continue
+      seeding.setDay(story === 'planned' ? demoToday : pourDay)
+      const batch = await services.batches.create({ designId: design.id, pourDay })
+      if (story === 'planned') continue
+      const loafIds = await pourAtBench(seeding, batch.id, seed)
+      if (story === 'in_mould') continue
+      for (const [index, loafId] of loafIds.entries()) await cureLoaf(seeding, loafId, soap, seed + index)
+    }
+  }
+}

@@ -1,0 +1,22 @@
+import { endpoints } from '@vendange/contract'
+import type { Router } from 'express'
+import { raw } from 'express'
+import { serve } from '../parts/serve'
+import type { LoafService } from './loafService'
+import type { PhotoService } from './photoService'
+import { largestPhotoBytes } from './photoService'
+
+export function loafRoutes(router: Router, loaves: LoafService, photos: PhotoService): void {
+  serve(router, endpoints.loaves.list, () => loaves.list())
+  serve(router, endpoints.loaves.view, ({ params }) => loaves.view(params.id))
+  serve(router, endpoints.loaves.record, ({ params, body, makerId }) => loaves.record(params.id, body, makerId()))
+
+  router.use(endpoints.loaves.addPhoto.path, raw({ type: () => true, limit: largestPhotoBytes }))
+  serve(router, endpoints.loaves.addPhoto, ({ request, makerId }) =>
+    photos.keep(Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0), makerId()),
+  )
+  router.get(endpoints.loaves.photo.path, async (request, response) => {
+    const { mimeType, bytes } = await photos.read(String(request.params['id']))
+    response.type(mimeType).set('Cache-Control', 'private, max-age=31536000, immutable').send(bytes)
+  })
+}

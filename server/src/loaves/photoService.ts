@@ -1,0 +1,49 @@
+import { eq } from 'drizzle-orm'
+import { knownMaker } from '../db/makerRow'
+import { photos } from '../db/schema'
+import type { Context } from '../parts/context'
+import { notFound, unprocessable } from '../parts/problems'
+
+/** Largest photograph that is kept, bytes. */
+export const largestPhotoBytes = 12 * 1024 * 1024
+
+export interface PhotoService {
+  keep(bytes: Buffer, makerId: string): Promise<{ photoId: string }>
+  read(id: string): Promise<{ readonly mimeType: string; readonly bytes: Buffer }>
+}
+
+/** The picture format by its first bytes, whatever its name says; undefined when it is none we keep. */
+export function pictureType(bytes: Buffer): string | undefined {
+  if (bytes.subarray(0, 3).equals(Buffer.from([0xff, 0xd8, 0xff]))) return 'image/jpeg'
+  if (bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]))) return 'image/png'
+  if (bytes.subarray(0, 4).toString('latin1') === 'RIFF' && bytes.subarray(8, 12).toString('latin1') === 'WEBP')
+    return 'image/webp'
+  return undefined
+}
+
+export function photoService({ database, clock, newId }: Context): PhotoService {
+  return {
+    keep: (bytes, makerId) =>
+      database.write(async (transaction) => {
+        const mimeType = pictureType(bytes)
+        if (!mimeType)
+          throw unprocessable('That is no photograph: send a JPEG, PNG or WebP picture.', [
+            { field: 'photo', message: 'Choose a JPEG, PNG or WebP picture.' },
+          ])
+        const photoId = newId()
+        await transaction.insert(photos).values({
+          id: photoId,
+          mimeType,
+          bytes,
+          at: clock.now().toISOString(),
+          makerId: await knownMaker(transaction, makerId),
+        })
+        return { photoId }
+      }),
+    read: async (id) => {
+      const [photo] = await database.read.select().from(photos).where(eq(photos.id, id))
+      if (!photo) throw notFound('There is no such photograph.')
+      return photo
+    },
+  }
+}

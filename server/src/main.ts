@@ -1,0 +1,44 @@
+import { randomUUID } from 'node:crypto'
+import type { AddressInfo } from 'node:net'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { pino } from 'pino'
+import { createApp } from './app'
+import { DatabaseRefused, openDatabase } from './db/database'
+import { ensureWorkshop } from './db/workshopRow'
+import { frozenClock, systemClock } from './parts/clock'
+
+const home = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
+const { env } = process
+const host = env['VENDANGE_HOST'] ?? '127.0.0.1'
+const port = Number(env['VENDANGE_PORT'] ?? 4173)
+const dataFolder = resolve(env['VENDANGE_DATA'] ?? join(home, 'data/workshop'))
+const clock = env['VENDANGE_TODAY'] ? frozenClock(env['VENDANGE_TODAY']) : systemClock
+const logger = pino({ level: env['VENDANGE_LOG'] ?? 'warn' })
+
+try {
+  const database = await openDatabase({
+    file: join(dataFolder, 'vendange.sqlite'),
+    backupFolder: join(dataFolder, 'backups'),
+    now: () => new Date(),
+  })
+  await ensureWorkshop(database, Intl.DateTimeFormat().resolvedOptions().timeZone)
+  const app = createApp({ context: { database, clock, newId: randomUUID }, logger, webFolder: join(home, 'web/dist') })
+  const server = app.listen(port, host, (error?: Error) => {
+    if (error) {
+      console.error(`Vendange cannot listen on ${host}:${port}: ${error.message}`)
+      process.exit(1)
+    }
+    console.log(`Vendange is open at http://${host}:${(server.address() as AddressInfo).port}`)
+  })
+  const close = (): void => {
+    server.close(() => void database.close().then(() => process.exit(0)))
+    server.closeIdleConnections()
+  }
+  process.on('SIGINT', close)
+  process.on('SIGTERM', close)
+} catch (error) {
+  if (!(error instanceof DatabaseRefused)) throw error
+  console.error(error.message)
+  process.exit(2)
+}

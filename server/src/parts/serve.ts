@@ -1,0 +1,100 @@
+import type { Endpoint, PathParameters, Problem } from '@vendange/contract'
+import { ValidationError } from '@vendange/contract'
+import type { ErrorRequestHandler, Request, Router } from 'express'
+import type { Logger } from 'pino'
+import { HttpProblem, unprocessable } from './problems'
+
+/** What a handler gets of a request, already checked against the contract. */
+export interface Call<Path extends string, Body> {
+  readonly params: PathParameters<Path>
+  readonly body: Body
+  /** Id of the maker at work. @throws 422 if none is chosen */
+  readonly makerId: () => string
+  readonly request: Request
+}
+
+function makerIdOf(request: Request): string {
+  const id = request.get('X-Vendange-Maker')
+  if (!id)
+    throw unprocessable('Choose who is at work first.', [{ field: 'maker', message: 'Choose who is at work first.' }])
+  return id
+}
+
+/** Serves an endpoint of the contract: validates the body by its schema, answers what the handler returns as JSON. */
+export function serve<Path extends string, Body, Reply>(
+  router: Router,
+  endpoint: Endpoint<Path, Body, Reply>,
+  handle: (call: Call<Path, Body>) => Promise<Reply>,
+): void {
+  router[endpoint.method](endpoint.path, async (request, response) => {
+    const body = endpoint.body
+      ? await endpoint.body.validate(request.body, { strict: true, abortEarly: false })
+      : undefined
+    const reply = await handle({
+      params: request.params as PathParameters<Path>,
+      body: body as Body,
+      makerId: () => makerIdOf(request),
+      request,
+    })
+    response.status(endpoint.status).json(reply)
+  })
+}
+
+/** Whether the database refused a row because what it points at is not there. */
+function isMissingReference(error: unknown): boolean {
+  if (!(error instanceof Error)) return false
+  const { message, cause } = error
+  return message.includes('FOREIGN KEY constraint failed') || isMissingReference(cause)
+}
+
+function problemOf(error: unknown): Problem | undefined {
+  if (error instanceof HttpProblem) return error.problem
+  if (error instanceof ValidationError) {
+    const parts = error.inner.length > 0 ? error.inner : [error]
+    // One message a field: the first says enough.
+    const byField = new Map(parts.map((part) => [part.path ?? '', part.message] as const).reverse())
+    const errors = [...byField].reverse().map(([field, message]) => ({ field, message }))
+    return {
+      type: 'about:blank',
+      title: 'Not valid',
+      status: 400,
+      detail: errors.map(({ message }) => message).join(' '),
+      errors,
+    }
+  }
+  if (isMissingReference(error)) {
+    return {
+      type: 'about:blank',
+      title: 'Not possible',
+      status: 422,
+      detail: 'Something this refers to does not exist here any more. Load the page again and choose anew.',
+    }
+  }
+  // Express and its body parser mark what the caller did wrong with a status below 500.
+  if (error instanceof Error && 'status' in error && typeof error.status === 'number' && error.status < 500) {
+    const tooLarge = error.status === 413
+    return {
+      type: 'about:blank',
+      title: tooLarge ? 'Too large' : 'Not understood',
+      status: error.status,
+      detail: tooLarge ? 'That is too large to be taken.' : 'The request could not be read.',
+    }
+  }
+  return undefined
+}
+
+/** Turns every error into problem JSON (RFC 9457). What is our own fault is logged and not told. */
+export function problemHandler(logger: Logger): ErrorRequestHandler {
+  return (error, _request, response, next) => {
+    if (response.headersSent) return next(error)
+    const problem = problemOf(error)
+    if (!problem) logger.error(error)
+    const answer = problem ?? {
+      type: 'about:blank',
+      title: 'Our fault',
+      status: 500,
+      detail: 'Something went wrong here. Nothing was changed. Try again; if it stays, restart Vendange.',
+    }
+    response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer))
+  }
+}

@@ -1,0 +1,176 @@
+import type { BatchSummary, BatchView, NewBatch, NewStep } from '@vendange/contract'
+import { benchState, checkStepRecord, pouredPerLoaf } from '@vendange/core/batch'
+import type { Day } from '@vendange/core/calendar'
+import { isRefused } from '@vendange/core/findings'
+import { loafState } from '@vendange/core/loaf'
+import { lotCode } from '@vendange/core/release'
+import { and, eq, like } from 'drizzle-orm'
+import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary } from '../db/batchRow'
+import type { BatchRow } from '../db/batchRow'
+import type { Reader, Transaction } from '../db/database'
+import { readRecords } from '../db/loafRow'
+import { knownMaker } from '../db/makerRow'
+import { batches, benchRecords, loafEvents, loaves } from '../db/schema'
+import { readWorkshop } from '../db/workshopRow'
+import type { Context } from '../parts/context'
+import { notFound, refused, stale, unprocessable } from '../parts/problems'
+import { scaleDesign } from '@vendange/core/batch'
+
+export interface BatchService {
+  create(batch: NewBatch): Promise<BatchSummary>
+  move(id: string, pourDay: Day, version: number): Promise<BatchSummary>
+  /** Takes a planned pour off the calendar, or puts it back. */
+  setRemoved(id: string, isRemoved: boolean, version: number): Promise<BatchSummary>
+  view(id: string): Promise<BatchView>
+  record(id: string, step: NewStep, makerId: string): Promise<BatchView>
+  finish(id: string, makerId: string): Promise<BatchView>
+}
+
+export function batchService({ database, clock, newId }: Context): BatchService {
+  const todayIn = async (reader: Reader): Promise<Day> => clock.today((await readWorkshop(reader)).timeZone)
+
+  async function refusePastDay(reader: Reader, pourDay: Day): Promise<void> {
+    if (pourDay < (await todayIn(reader))) {
+      throw unprocessable('That day is past. Choose today or a later day.', [
+        { field: 'pourDay', message: 'That day is past.' },
+      ])
+    }
+  }
+
+  async function view(reader: Reader, id: string): Promise<BatchView> {
+    const row = await readBatch(reader, id)
+    const made = await reader
+      .select({ id: loaves.id })
+      .from(loaves)
+      .where(eq(loaves.batchId, id))
+      .orderBy(loaves.lotCode)
+    return {
+      batch: await readBatchSummary(reader, id),
+      plan: await planOfBatch(reader, row),
+      records: await readRecords(reader, id),
+      loafIds: made.map((loaf) => loaf.id),
+    }
+  }
+
+  /** A planned, unbegun batch read under its version. */
+  async function readToChange(transaction: Transaction, id: string, version: number): Promise<BatchRow> {
+    const row = await readBatch(transaction, id)
+    if (row.version !== version) throw stale('pour', await readBatchSummary(transaction, id))
+    if (row.status !== 'planned') throw unprocessable('This pour has begun at the bench; its day is a fact now.')
+    return row
+  }
+
+  async function begin(transaction: Transaction, row: BatchRow): Promise<void> {
+    const source = await readBatchSource(transaction, row.designId)
+    const { findings } = scaleDesign(source)
+    if (isRefused(findings)) throw refused(findings)
+    await transaction
+      .update(batches)
+      .set({
+        status: 'in_work',
+        frozen: await freezeBatch(transaction, row.designId),
+        pourDay: await todayIn(transaction),
+        version: row.version + 1,
+      })
+      .where(eq(batches.id, row.id))
+  }
+
+  return {
+    create: ({ designId, pourDay }) =>
+      database.write(async (transaction) => {
+        await readBatchSource(transaction, designId)
+        await refusePastDay(transaction, pourDay)
+        const id = newId()
+        await transaction
+          .insert(batches)
+          .values({ id, version: 1, isRemoved: false, designId, pourDay, status: 'planned', frozen: null })
+        return readBatchSummary(transaction, id)
+      }),
+
+    move: (id, pourDay, version) =>
+      database.write(async (transaction) => {
+        await readToChange(transaction, id, version)
+        await refusePastDay(transaction, pourDay)
+        await transaction
+          .update(batches)
+          .set({ pourDay, version: version + 1 })
+          .where(eq(batches.id, id))
+        return readBatchSummary(transaction, id)
+      }),
+
+    setRemoved: (id, isRemoved, version) =>
+      database.write(async (transaction) => {
+        await readToChange(transaction, id, version)
+        await transaction
+          .update(batches)
+          .set({ isRemoved, version: version + 1 })
+          .where(eq(batches.id, id))
+        return readBatchSummary(transaction, id)
+      }),
+
+    view: (id) => view(database.read, id),
+
+    record: (id, step, makerId) =>
+      database.write(async (transaction) => {
+        const row = await readBatch(transaction, id)
+        if (row.isRemoved) throw notFound('This pour was taken off the calendar.')
+        if (row.status === 'poured') throw unprocessable('This pour is finished; its record is not edited.')
+        const maker = await knownMaker(transaction, makerId)
+        if (row.status === 'planned') await begin(transaction, row)
+        const plan = await planOfBatch(transaction, await readBatch(transaction, id))
+        const records = await readRecords(transaction, id)
+        const findings = checkStepRecord(plan, records, step)
+        if (isRefused(findings)) throw refused(findings)
+        const before = records.findLast(({ stepKey }) => stepKey === step.stepKey)
+        // The same step sent twice, after a lost reply, is one step.
+        if (!before || before.actual !== step.actual) {
+          await transaction.insert(benchRecords).values({
+            batchId: id,
+            stepKey: step.stepKey,
+            actual: step.actual,
+            at: clock.now().toISOString(),
+            makerId: maker,
+          })
+        }
+        return view(transaction, id)
+      }),
+
+    finish: (id, makerId) =>
+      database.write(async (transaction) => {
+        const row = await readBatch(transaction, id)
+        if (row.status === 'poured') return view(transaction, id)
+        const maker = await knownMaker(transaction, makerId)
+        const plan = await planOfBatch(transaction, row)
+        const records = await readRecords(transaction, id)
+        const state = benchState(plan, records)
+        const open = state.steps[state.nextIndex]
+        if (open) throw unprocessable(`First comes: ${open.title}.`)
+        if (isRefused(state.findings)) throw refused(state.findings)
+
+        const day = await todayIn(transaction)
+        const at = clock.now().toISOString()
+        const prefix = lotCode(day, 1).slice(0, -1)
+        const sameDay = await transaction
+          .select({ id: loaves.id })
+          .from(loaves)
+          .where(like(loaves.lotCode, `${prefix}%`))
+        for (let number = 1; number <= plan.mouldCount; number++) {
+          const loafId = newId()
+          const happening = { type: 'poured', day, batterG: pouredPerLoaf(plan, records) } as const
+          await transaction.insert(loaves).values({
+            id: loafId,
+            batchId: id,
+            lotCode: lotCode(day, sameDay.length + number),
+            status: loafState([happening]).status,
+            version: 1,
+          })
+          await transaction.insert(loafEvents).values({ loafId, sequence: 1, happening, at, makerId: maker })
+        }
+        await transaction
+          .update(batches)
+          .set({ status: 'poured', pourDay: day, version: row.version + 1 })
+          .where(and(eq(batches.id, id), eq(batches.version, row.version)))
+        return view(transaction, id)
+      }),
+  }
+}

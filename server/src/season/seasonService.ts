@@ -1,0 +1,70 @@
+import type { SavedCollection, SavedDesign, SavedMaker, SavedMould, SavedRecipe, SeasonView } from '@vendange/contract'
+import type { Day } from '@vendange/core/calendar'
+import { addDays } from '@vendange/core/calendar'
+import { and, eq, gte, ne, or } from 'drizzle-orm'
+import { summariseBatch } from '../db/batchRow'
+import { keptRows } from '../db/keptThings'
+import { readLoaves } from '../db/loafRow'
+import { batches, collections, designs, loaves, makers, moulds, recipes } from '../db/schema'
+import { readWorkshop } from '../db/workshopRow'
+import type { Context } from '../parts/context'
+
+export interface SeasonService {
+  view(): Promise<SeasonView>
+}
+
+/** Poured batches older than this are history; they stand in the notebook. */
+const daysOfPast = 60
+
+export function seasonService({ database, clock }: Context): SeasonService {
+  return {
+    view: async () => {
+      const { read } = database
+      const workshop = await readWorkshop(read)
+      const today: Day = clock.today(workshop.timeZone)
+      const allDesigns = await keptRows<SavedDesign>(read, designs)
+      const allRecipes = await keptRows<SavedRecipe>(read, recipes)
+      const designById = new Map(allDesigns.map((design) => [design.id, design]))
+      const recipeById = new Map(allRecipes.map((recipe) => [recipe.id, recipe]))
+
+      const rows = await read
+        .select()
+        .from(batches)
+        .where(
+          and(
+            eq(batches.isRemoved, false),
+            or(ne(batches.status, 'poured'), gte(batches.pourDay, addDays(today, -daysOfPast))),
+          ),
+        )
+      const recent = rows.map(({ id }) => id)
+      const open = await read.select({ id: loaves.id, batchId: loaves.batchId, status: loaves.status }).from(loaves)
+      const wanted = open.filter(({ batchId, status }) => status !== 'released' || recent.includes(batchId))
+      const shown = await readLoaves(
+        read,
+        wanted.map(({ id }) => id),
+      )
+      const cutDayOf = new Map(
+        shown.flatMap((loaf) => (loaf.state.cut ? [[loaf.batchId, loaf.state.cut.day] as const] : [])),
+      )
+
+      return {
+        today,
+        workshop,
+        makers: await keptRows<SavedMaker>(read, makers),
+        moulds: await keptRows<SavedMould>(read, moulds),
+        recipes: allRecipes,
+        collections: await keptRows<SavedCollection>(read, collections),
+        designs: allDesigns,
+        batches: rows
+          .flatMap((row) => {
+            const design = designById.get(row.designId)
+            const recipe = design?.recipeId ? recipeById.get(design.recipeId) : undefined
+            const summary = design && summariseBatch(row, { design, recipe, workshop, cutDay: cutDayOf.get(row.id) })
+            return summary ? [summary] : []
+          })
+          .sort((a, b) => a.days.pourDay.localeCompare(b.days.pourDay)),
+        loaves: shown,
+      }
+    },
+  }
+}

@@ -1,0 +1,29 @@
+import type { SavedMaker, SavedWorkshop, WorkshopDetails } from '@vendange/contract'
+import { eq } from 'drizzle-orm'
+import type { KeptThings } from '../db/keptThings'
+import { keptThings } from '../db/keptThings'
+import { makers, workshop } from '../db/schema'
+import { readWorkshop } from '../db/workshopRow'
+import type { Context } from '../parts/context'
+import { stale } from '../parts/problems'
+
+export interface WorkshopService {
+  update(details: WorkshopDetails & { readonly version: number }): Promise<SavedWorkshop>
+  readonly makers: KeptThings<{ name: string }, SavedMaker>
+}
+
+export function workshopService({ database, newId }: Context): WorkshopService {
+  return {
+    update: ({ version, ...details }) =>
+      database.write(async (transaction) => {
+        const before = await readWorkshop(transaction)
+        if (before.version !== version) throw stale('workshop', before)
+        await transaction
+          .update(workshop)
+          .set({ ...details, version: version + 1 })
+          .where(eq(workshop.id, 1))
+        return readWorkshop(transaction)
+      }),
+    makers: keptThings<{ name: string }, SavedMaker>(database, makers, { noun: 'maker', newId }),
+  }
+}

@@ -1,0 +1,71 @@
+import type { RouteRecordRaw } from 'vue-router'
+import { createRouter, createWebHistory } from 'vue-router'
+
+const routes: readonly RouteRecordRaw[] = [
+  { path: '/', redirect: '/plan' },
+  { path: '/plan', component: () => import('@/plan/PlanPage.vue'), meta: { title: 'Plan' } },
+  {
+    path: '/plan/:id',
+    component: () => import('@/plan/CollectionPage.vue'),
+    props: true,
+    meta: { title: 'Collection' },
+  },
+  {
+    path: '/soaps/:id',
+    component: () => import('@/plan/DesignPage.vue'),
+    props: true,
+    meta: { title: 'Soap', stage: '/plan' },
+  },
+  { path: '/formulate', component: () => import('@/formulate/RecipesPage.vue'), meta: { title: 'Formulate' } },
+  {
+    path: '/formulate/:id',
+    component: () => import('@/formulate/RecipePage.vue'),
+    props: true,
+    meta: { title: 'Recipe' },
+  },
+  { path: '/pour', component: () => import('@/pour/PoursPage.vue'), meta: { title: 'Pour' } },
+  { path: '/pour/:id', component: () => import('@/pour/RunSheetPage.vue'), props: true, meta: { title: 'Run sheet' } },
+  {
+    path: '/bench/:id',
+    component: () => import('@/pour/BenchPage.vue'),
+    props: true,
+    meta: { title: 'Bench', bare: true },
+  },
+  { path: '/cut', component: () => import('@/cut/CutPage.vue'), meta: { title: 'Cut' } },
+  { path: '/cure', component: () => import('@/cure/CurePage.vue'), meta: { title: 'Cure' } },
+  { path: '/cure/:id', component: () => import('@/cure/CureLoafPage.vue'), props: true, meta: { title: 'Cure' } },
+  { path: '/release', component: () => import('@/release/ReleasePage.vue'), meta: { title: 'Release' } },
+  {
+    path: '/release/:id',
+    component: () => import('@/release/ReleaseLoafPage.vue'),
+    props: true,
+    meta: { title: 'Release' },
+  },
+  { path: '/stores', component: () => import('@/stores/StoresPage.vue'), meta: { title: 'Stores' } },
+  {
+    path: '/stores/moulds/:id',
+    component: () => import('@/stores/MouldPage.vue'),
+    props: true,
+    meta: { title: 'Mould' },
+  },
+  { path: '/notebook', component: () => import('@/notebook/NotebookPage.vue'), meta: { title: 'Notebook' } },
+  {
+    path: '/loaves/:id',
+    component: () => import('@/notebook/LoafPage.vue'),
+    props: true,
+    meta: { title: 'Loaf', stage: '/notebook' },
+  },
+  { path: '/workshop', component: () => import('@/workshop/WorkshopPage.vue'), meta: { title: 'Workshop' } },
+  { path: '/days/:day', component: () => import('@/days/DayPage.vue'), props: true, meta: { title: 'Day' } },
+  { path: '/:rest(.*)', component: () => import('./NothingPage.vue'), meta: { title: 'Nothing here' } },
+]
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [...routes],
+  scrollBehavior: () => ({ top: 0 }),
+})
+
+router.afterEach(({ meta }) => {
+  document.title = `${String(meta['title'])} · Vendange`
+})

@@ -1,0 +1,55 @@
+import type { ThemeDefinition } from 'vuetify'
+
+/** The house's colours. Words set in brass use the darker `brass-ink`, which keeps AA contrast on paper. */
+export const paper: ThemeDefinition = {
+  dark: false,
+  colors: {
+    background: '#FAF6EF',
+    surface: '#FFFDF9',
+    'surface-variant': '#EFE7DA',
+    'on-surface-variant': '#4B4250',
+    primary: '#5A2750',
+    secondary: '#47606B',
+    error: '#A93B51',
+    warning: '#84601B',
+    success: '#4A6440',
+    info: '#47606B',
+    'on-background': '#2A2230',
+    'on-surface': '#2A2230',
+    must: '#A93B51',
+    vine: '#4A6440',
+    brass: '#9A7224',
+    'brass-ink': '#7A5814',
+    slate: '#47606B',
+    hairline: '#E3D9C9',
+    weekend: '#F3EBDE',
+    quiet: '#655B68',
+  },
+}
+
+export const night: ThemeDefinition = {
+  dark: true,
+  colors: {
+    background: '#1B161F',
+    surface: '#241D29',
+    'surface-variant': '#332A38',
+    'on-surface-variant': '#D9CFDD',
+    primary: '#D9A6CC',
+    'on-primary': '#2A1026',
+    secondary: '#A5BFCA',
+    error: '#F08A9C',
+    warning: '#E3B35C',
+    success: '#A9C79B',
+    info: '#A5BFCA',
+    'on-background': '#F5EEE6',
+    'on-surface': '#F5EEE6',
+    must: '#F08A9C',
+    vine: '#A9C79B',
+    brass: '#E3B35C',
+    'brass-ink': '#E3B35C',
+    slate: '#A5BFCA',
+    hairline: '#3C3142',
+    weekend: '#221B27',
+    quiet: '#B9AEBD',
+  },
+}

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import type { Day } from '@vendange/core/calendar'
+import type { WeighIn } from '@vendange/core/cure'
+import { weighInsByCureDay } from '@vendange/core/cure'
+import { toUnit } from '@vendange/core/units'
+import type { ChartData, ChartOptions } from 'chart.js'
+import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
+import { computed } from 'vue'
+import { Line } from 'vue-chartjs'
+import { useTheme } from 'vuetify'
+
+Chart.register(LinearScale, LineElement, PointElement, Tooltip, Legend)
+
+const props = defineProps<{ weighIns: readonly WeighIn[]; cutDay: Day; cureDays: number; labelMassG: number }>()
+const { unitOf } = useUnits()
+const theme = useTheme()
+const colour = (name: string): string => String(theme.current.value.colors[name])
+const unit = computed(() => unitOf('mass') ?? 'g')
+const inUnit = (massG: number): number => toUnit('mass', massG, unit.value)
+const points = computed(() =>
+  weighInsByCureDay(props.weighIns, props.cutDay).map(({ cureDay, massG }) => ({ x: cureDay, y: inUnit(massG) })),
+)
+
+const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
+  datasets: [
+    {
+      label: 'Marked bar',
+      data: points.value,
+      borderColor: colour('primary'),
+      backgroundColor: colour('primary'),
+      borderWidth: 2.5,
+      pointRadius: 5,
+    },
+    {
+      label: 'Label',
+      data: [
+        { x: 0, y: inUnit(props.labelMassG) },
+        { x: props.cureDays, y: inUnit(props.labelMassG) },
+      ],
+      borderColor: colour('must'),
+      borderDash: [6, 5],
+      borderWidth: 1.5,
+      pointRadius: 0,
+    },
+  ],
+}))
+const options = computed<ChartOptions<'line'>>(() => {
+  const ink = colour('quiet')
+  const grid = { color: colour('hairline') }
+  return {
+    animation: false,
+    maintainAspectRatio: false,
+    scales: {
+      x: {
+        type: 'linear',
+        min: 0,
+        max: props.cureDays,
+        title: { display: true, text: 'day of the cure', color: ink },
+        ticks: { color: ink, stepSize: 7 },
+        grid,
+      },
+      y: { title: { display: true, text: unit.value, color: ink }, ticks: { color: ink }, grid, grace: '8%' },
+    },
+    plugins: { legend: { labels: { color: ink, boxHeight: 1 } } },
+  }
+})
+</script>
+
+<template>
+  <div class="chart">
+    <Line :data="data" :options="options" role="img" :aria-label="`Mass of the marked bar over ${cureDays} days`" />
+  </div>
+</template>
+
+<style scoped>
+.chart {
+  position: relative;
+  height: 300px;
+}
+</style>

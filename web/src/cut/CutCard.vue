@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { api, problemOf } from '@/parts/api'
+import QuantityField from '@/parts/QuantityField.vue'
+import { useHappenings } from '@/parts/recordHappening'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import type { LoafSummary } from '@vendange/contract'
+import { barMassRange, barsRange, endpoints } from '@vendange/contract'
+import { cutOutcome, heaviestBarG } from '@vendange/core/cutting'
+import { formatDay, relativeDay } from '@vendange/core/calendar'
+import { computed, ref } from 'vue'
+
+const props = defineProps<{ loaf: LoafSummary }>()
+const season = useSeason()
+const { record, errors, trouble, isSending } = useHappenings()
+
+const bars = ref(props.loaf.barsPlanned)
+const ends = ref(2)
+const firstBarG = ref<number | null>(null)
+const isBevelled = ref(false)
+const photo = ref<File>()
+const unread = ref<Record<string, string | undefined>>({})
+const countRange = { min: 0, max: barsRange.max }
+const colours = computed(() => season.design(props.loaf.designId)?.colours ?? [])
+const outcome = computed(() => cutOutcome(bars.value, props.loaf.barsPlanned))
+const isSound = computed(
+  () => firstBarG.value !== null && Object.values(unread.value).every((problem) => problem === undefined),
+)
+
+const unmould = () => record(props.loaf, { type: 'unmoulded', day: season.today })
+
+async function cut(): Promise<void> {
+  if (firstBarG.value === null) return
+  let photoId: string | undefined
+  if (photo.value) {
+    try {
+      photoId = (await api(endpoints.loaves.addPhoto, { rawBody: photo.value })).photoId
+    } catch (error) {
+      trouble.value = problemOf(error).detail
+      return
+    }
+  }
+  const view = await record(props.loaf, {
+    type: 'cut',
+    day: season.today,
+    bars: bars.value,
+    ends: ends.value,
+    firstBarG: firstBarG.value,
+    bevelled: isBevelled.value,
+  })
+  if (view && photoId !== undefined) await record(view.loaf, { type: 'photographed', day: season.today, photoId })
+}
+
+function choosePhoto(files: File | File[] | null | undefined): void {
+  photo.value = Array.isArray(files) ? files[0] : (files ?? undefined)
+}
+</script>
+
+<template>
+  <section class="sheet stack" data-test="cut-card">
+    <div class="head">
+      <SoapFace :name="loaf.name" :colours="colours" :width="84" :height="60" />
+      <div>
+        <h2>{{ loaf.name }}</h2>
+        <p class="quiet">
+          Lot <RouterLink :to="`/loaves/${loaf.id}`">{{ loaf.lotCode }}</RouterLink>, {{ loaf.mouldName }}, poured
+          {{ formatDay(loaf.state.pouredDay ?? season.today, season.today) }} ({{
+            relativeDay(loaf.state.pouredDay ?? season.today, season.today)
+          }})
+        </p>
+      </div>
+    </div>
+    <template v-if="loaf.state.status === 'in_mould'">
+      <p>Firm, and coming away from the liner? Gloves on: fresh soap still bites.</p>
+      <div>
+        <v-btn color="primary" variant="flat" size="large" :loading="isSending" data-test="unmould" @click="unmould"
+          >Unmoulded</v-btn
+        >
+      </div>
+    </template>
+    <template v-else>
+      <p>
+        Hoped for {{ loaf.barsPlanned }} bars.
+        <b :class="outcome < 0 ? 'must' : 'vine'">{{
+          outcome === 0 ? 'All there.' : outcome < 0 ? `${-outcome} missing.` : `${outcome} more.`
+        }}</b>
+      </p>
+      <div class="fields">
+        <QuantityField
+          v-model="bars"
+          kind="count"
+          :range="countRange"
+          label="Bars got"
+          :error="errors['bars']"
+          @problem="unread['bars'] = $event"
+        />
+        <QuantityField
+          v-model="ends"
+          kind="count"
+          :range="countRange"
+          label="Ends"
+          :error="errors['ends']"
+          @problem="unread['ends'] = $event"
+        />
+        <QuantityField
+          v-model="firstBarG"
+          kind="mass"
+          :range="barMassRange"
+          optional
+          label="Mass of the first bar"
+          :error="errors['firstBarG']"
+          :hint="`About ${heaviestBarG(loaf.state.batterG ?? 0, loaf.barsPlanned)} g at most`"
+          @problem="unread['firstBarG'] = $event"
+        />
+      </div>
+      <v-checkbox v-model="isBevelled" label="Bevelled" />
+      <v-file-input
+        label="Photograph of the face (optional)"
+        accept="image/jpeg,image/png,image/webp"
+        variant="outlined"
+        density="compact"
+        hide-details="auto"
+        @update:model-value="choosePhoto"
+      />
+      <div>
+        <v-btn
+          color="primary"
+          variant="flat"
+          size="large"
+          :loading="isSending"
+          :disabled="!isSound"
+          data-test="log-cut"
+          @click="cut"
+          >Log the cut</v-btn
+        >
+      </div>
+    </template>
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+}
+</style>

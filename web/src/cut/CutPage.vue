@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { useSeason } from '@/parts/seasonStore'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { formatDay } from '@vendange/core/calendar'
+import { computed } from 'vue'
+import CutCard from './CutCard.vue'
+
+const season = useSeason()
+const waiting = computed(() =>
+  season.loaves.filter(({ state }) => state.status === 'in_mould' || state.status === 'unmoulded').reverse(),
+)
+const recent = computed(() =>
+  season.loaves.filter(
+    ({ state }) => state.cut !== undefined && (state.status === 'curing' || state.status === 'held'),
+  ),
+)
+const sentence = computed(() => {
+  const [first] = waiting.value
+  if (!first) return 'No loaf waits for the knife.'
+  if (first.state.status === 'unmoulded') return `${first.name} is out of its mould: cut it and weigh the first bar.`
+  const day = season.batches.find(({ id }) => id === first.batchId)?.days.cutDay
+  return day === undefined || day <= season.today
+    ? `${first.name} can come out of its mould today.`
+    : `${first.name} comes out of its mould on ${formatDay(day, season.today)}.`
+})
+</script>
+
+<template>
+  <TheAnswer>{{ sentence }}</TheAnswer>
+  <div class="cards">
+    <CutCard v-for="loaf in waiting" :key="loaf.id" :loaf="loaf" />
+  </div>
+  <section v-if="recent.length > 0" class="sheet">
+    <h2>Cut and curing: bars got against bars hoped for</h2>
+    <table class="figures">
+      <thead>
+        <tr>
+          <th>Soap</th>
+          <th>Lot</th>
+          <th>Cut</th>
+          <th class="number">Bars got</th>
+          <th class="number">Hoped for</th>
+          <th class="number">Ends</th>
+          <th>Edges</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="loaf in recent" :key="loaf.id">
+          <td class="serif">{{ loaf.name }}</td>
+          <td>
+            <RouterLink class="plain" :to="`/loaves/${loaf.id}`">{{ loaf.lotCode }}</RouterLink>
+          </td>
+          <td>{{ formatDay(loaf.state.cut?.day ?? season.today, season.today) }}</td>
+          <td class="number">
+            <b :class="{ must: (loaf.state.cut?.bars ?? 0) < loaf.barsPlanned }">{{ loaf.state.cut?.bars }}</b>
+          </td>
+          <td class="number">{{ loaf.barsPlanned }}</td>
+          <td class="number">{{ loaf.state.cut?.ends }}</td>
+          <td>{{ loaf.state.cut?.bevelled ? 'bevelled' : 'as cut' }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(440px, 1fr));
+  gap: 20px;
+  margin-bottom: 24px;
+}
+
+td.serif {
+  font-size: 1.05rem;
+}
+</style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import type { GroupShare } from '@vendange/core/fats'
+
+defineProps<{ groups: readonly GroupShare[]; unnamedShare: number }>()
+const { show } = useUnits()
+</script>
+
+<template>
+  <table class="figures">
+    <tbody>
+      <tr v-for="{ group, share } in groups.filter((one) => one.share >= 0.0005)" :key="group.key">
+        <td class="label">
+          <b>{{ group.label }}</b><br /><small class="quiet">{{ group.does }}</small>
+        </td>
+        <td class="bar"><i :style="{ width: show('share', share).replace(' ', '') }" /></td>
+        <td class="number">{{ show('share', share) }}</td>
+      </tr>
+      <tr v-if="unnamedShare >= 0.005">
+        <td class="label quiet">Not named in the table (waxes, small and odd acids)</td>
+        <td />
+        <td class="number quiet">{{ show('share', unnamedShare) }}</td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.label {
+  width: 56%;
+  line-height: 1.3;
+}
+
+.bar i {
+  display: block;
+  height: 12px;
+  border-radius: 2px;
+  background: rgb(var(--v-theme-brass));
+}
+</style>

@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
+import { useUnits } from '@/parts/format'
+import { useNewHere } from '@/parts/keyboard'
+import { useSeason } from '@/parts/seasonStore'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { endpoints } from '@vendange/contract'
+import { findFat } from '@vendange/core/fats'
+import { recipeFigures } from '@vendange/core/recipe'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+
+const season = useSeason()
+const router = useRouter()
+const { show } = useUnits()
+/** Recipes are compared by what a kilo of fats takes. */
+const comparedFatsG = 1000
+
+const rows = computed(() =>
+  season.recipes.map((recipe) => ({
+    recipe,
+    figures: recipeFigures(recipe, comparedFatsG),
+    used: season.designs.filter(({ recipeId }) => recipeId === recipe.id).length,
+  })),
+)
+
+async function create(): Promise<void> {
+  const recipe = await act(() =>
+    api(endpoints.recipes.create, {
+      body: {
+        name: 'New recipe',
+        fats: [
+          { fatKey: 'olive', share: 0.45 },
+          { fatKey: 'coconut', share: 0.3 },
+          { fatKey: 'shea', share: 0.25 },
+        ],
+        superfat: 0.05,
+        lyeConcentration: 0.33,
+        naohPurity: 1,
+        setDaysMin: 1,
+        setDaysMax: 3,
+        cureDays: 28,
+        notes: '',
+      },
+    }),
+  )
+  if (recipe) await router.push(`/formulate/${recipe.id}`)
+}
+useNewHere('New recipe', create)
+</script>
+
+<template>
+  <TheAnswer>
+    {{
+      rows.length === 0
+        ? 'No recipes yet. Begin with three fats; the lye follows from them.'
+        : `${rows.length} ${rows.length === 1 ? 'recipe' : 'recipes'}, each with its lye for a kilo of fats.`
+    }}
+    <template #actions
+      ><v-btn color="primary" variant="flat" data-test="new-recipe" @click="create">New recipe</v-btn></template
+    >
+  </TheAnswer>
+  <section v-if="rows.length > 0" class="sheet">
+    <table class="figures">
+      <thead>
+        <tr>
+          <th>Recipe</th>
+          <th>Fats</th>
+          <th class="number">Superfat</th>
+          <th class="number">Sodium hydroxide</th>
+          <th class="number">Water</th>
+          <th class="number">Liquid</th>
+          <th class="number">Cure</th>
+          <th class="number">Soaps</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ recipe, figures, used } in rows" :key="recipe.id">
+          <td>
+            <RouterLink class="plain serif name" :to="`/formulate/${recipe.id}`">{{ recipe.name }}</RouterLink>
+          </td>
+          <td class="quiet">
+            {{ recipe.fats.map(({ fatKey, share }) => `${findFat(fatKey)?.name} ${show('share', share)}`).join(', ') }}
+          </td>
+          <td class="number">{{ show('share', recipe.superfat) }}</td>
+          <td class="number">
+            <b>{{ show('mass', figures.naohG) }}</b>
+          </td>
+          <td class="number">{{ show('mass', figures.waterG) }}</td>
+          <td class="number">{{ show('share', figures.liquidShare, 0) }}</td>
+          <td class="number">{{ recipe.cureDays }} days</td>
+          <td class="number">{{ used }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.name {
+  font-size: 1.1rem;
+}
+
+td.quiet {
+  max-width: 320px;
+  font-size: 0.88rem;
+}
+
+.number {
+  padding-left: 12px !important;
+}
+</style>

@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { api, problemOf } from '@/parts/api'
+import { useUnits } from '@/parts/format'
+import { useHappenings } from '@/parts/recordHappening'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { mdiPrinterOutline } from '@mdi/js'
+import type { LoafView } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { benchState } from '@vendange/core/batch'
+import { formatDay, formatInstant } from '@vendange/core/calendar'
+import { computed, ref, shallowRef } from 'vue'
+import { eventWords } from './eventWords'
+
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const { show, weighed } = useUnits()
+const { record, errors, trouble, isSending } = useHappenings()
+
+const view = shallowRef<LoafView>()
+const failure = ref<string>()
+async function load(): Promise<void> {
+  try {
+    view.value = await api(endpoints.loaves.view, { params: { id: props.id } })
+  } catch (error) {
+    failure.value = problemOf(error).detail
+  }
+}
+void load()
+
+const bench = computed(() => view.value && benchState(view.value.plan, view.value.records))
+const isReleased = computed(() => view.value?.loaf.state.status === 'released')
+const zone = computed(() => season.workshop?.timeZone ?? 'UTC')
+const sentence = computed(() => {
+  const loaf = view.value?.loaf
+  if (!loaf) return failure.value ?? ''
+  const { state, name, lotCode } = loaf
+  const poured = `${name}, lot ${lotCode}`
+  if (state.release)
+    return `${poured}: ${state.release.bars} bars released on ${formatDay(state.release.day, season.today)}.`
+  if (state.status === 'held') return `${poured} is held: ${state.holdReason ?? ''}`
+  if (state.cut)
+    return `${poured}: ${state.cut.bars} bars of ${loaf.barsPlanned} hoped for, curing${state.place ? ` on ${state.place}` : ''}.`
+  return `${poured} is ${state.status === 'unmoulded' ? 'unmoulded and waits for the knife' : 'in its mould'}.`
+})
+
+const note = ref('')
+const subject = ref('')
+async function write(): Promise<void> {
+  if (!view.value) return
+  const happening = isReleased.value
+    ? ({ type: 'amended', day: season.today, subject: subject.value, text: note.value } as const)
+    : ({ type: 'noted', day: season.today, text: note.value } as const)
+  const after = await record(view.value.loaf, happening)
+  if (after) {
+    view.value = after
+    note.value = ''
+    subject.value = ''
+  } else await load()
+}
+const print = (): void => window.print()
+</script>
+
+<template>
+  <TheAnswer>
+    {{ sentence }}
+    <template v-if="view" #actions>
+      <SoapFace :name="view.loaf.name" :colours="view.plan.colours" :width="110" :height="74" />
+      <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+    </template>
+  </TheAnswer>
+  <div v-if="view && bench" class="columns wide-left story">
+    <section class="sheet">
+      <h2>Its story</h2>
+      <p class="quiet">
+        {{ view.collectionName }} · {{ view.plan.mouldName }} · label {{ show('mass', view.loaf.labelMassG) }}
+      </p>
+      <ol data-test="story">
+        <li
+          v-for="{ sequence, at, makerName, happening } in view.events"
+          :key="sequence"
+          :class="{ amended: happening.type === 'amended' }"
+        >
+          <span class="when">{{ formatDay(happening.day, season.today) }}</span>
+          <span
+            >{{ eventWords(happening, show) }}
+            <small class="quiet">{{ makerName }}, {{ formatInstant(at, zone) }}</small></span
+          >
+        </li>
+      </ol>
+      <div v-if="view.loaf.state.photoIds.length > 0" class="row photos">
+        <img
+          v-for="photoId in view.loaf.state.photoIds"
+          :key="photoId"
+          :src="`/api/photos/${photoId}`"
+          :alt="`Cut face of ${view.loaf.name}`"
+        />
+      </div>
+      <form class="stack no-print write" @submit.prevent="write">
+        <h3>{{ isReleased ? 'Amend the record' : 'A note for next time' }}</h3>
+        <v-text-field
+          v-if="isReleased"
+          v-model="subject"
+          label="What is amended"
+          :error-messages="errors['subject'] ?? []"
+        />
+        <v-textarea
+          v-model="note"
+          :label="isReleased ? 'The amendment, and why' : 'Note'"
+          :error-messages="errors['text'] ?? []"
+        />
+        <div>
+          <v-btn
+            type="submit"
+            :loading="isSending"
+            :disabled="note.trim() === '' || (isReleased && subject.trim() === '')"
+            data-test="write-note"
+            >{{ isReleased ? 'Write the amendment' : 'Write it down' }}</v-btn
+          >
+        </div>
+        <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+      </form>
+    </section>
+    <section class="sheet">
+      <h2>At the bench</h2>
+      <p class="quiet">
+        Superfat as weighed {{ show('share', bench.band.likely) }}; {{ show('share', bench.band.worst) }} to
+        {{ show('share', bench.band.best) }} over the fats’ natural span.
+      </p>
+      <p v-for="finding in bench.findings" :key="finding.message" class="brass">{{ finding.message }}</p>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th>Weighed</th>
+            <th class="number">Plan</th>
+            <th class="number">Real</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="step in bench.steps.filter(({ kind }) => kind !== 'tick')" :key="step.key">
+            <td>{{ step.name }}</td>
+            <td class="number">
+              {{ step.kind === 'weigh' ? weighed(step.planned ?? 0) : show('temperature', step.planned ?? 0) }}
+            </td>
+            <td class="number">
+              <b v-if="step.actual !== null">{{
+                step.kind === 'weigh' ? weighed(step.actual) : show('temperature', step.actual)
+              }}</b>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+ol {
+  margin: 12px 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 14px;
+  padding: 7px 0;
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+}
+
+.when {
+  flex: none;
+  width: 96px;
+  font-weight: 600;
+}
+
+.amended {
+  background: rgb(var(--v-theme-surface-variant), 0.5);
+}
+
+.write {
+  margin-top: 20px;
+}
+
+img {
+  max-width: 220px;
+  border-radius: 4px;
+}
+
+@media print {
+  .story {
+    grid-template-columns: 3fr 2fr;
+    font-size: 0.8rem;
+  }
+
+  li {
+    padding: 3px 0;
+  }
+}
+</style>

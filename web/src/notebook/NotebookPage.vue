@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { api, problemOf } from '@/parts/api'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { useUnits } from '@/parts/format'
+import type { LoafSummary } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import { lossSoFar } from '@vendange/core/cure'
+import { computed, ref, shallowRef } from 'vue'
+
+const season = useSeason()
+const { show } = useUnits()
+const loaves = shallowRef<readonly LoafSummary[]>()
+const failure = ref<string>()
+const text = ref('')
+void api(endpoints.loaves.list)
+  .then((list) => (loaves.value = list))
+  .catch((error: unknown) => (failure.value = problemOf(error).detail))
+
+const shown = computed(() => {
+  const wanted = text.value.trim().toLowerCase()
+  return (loaves.value ?? []).filter(({ name, lotCode }) => `${name} ${lotCode}`.toLowerCase().includes(wanted))
+})
+const words = {
+  in_mould: 'in its mould',
+  unmoulded: 'unmoulded',
+  curing: 'curing',
+  held: 'held',
+  released: 'released',
+} as const
+</script>
+
+<template>
+  <TheAnswer>
+    <template v-if="failure">{{ failure }}</template>
+    <template v-else-if="loaves?.length === 0">No loaf has been poured yet; each one gets its page here.</template>
+    <template v-else-if="loaves">{{ loaves.length }} loaves on record, every one with its story.</template>
+  </TheAnswer>
+  <section v-if="loaves && loaves.length > 0" class="sheet stack">
+    <v-text-field v-model="text" label="Soap or lot" clearable @click:clear="text = ''" />
+    <table class="figures">
+      <thead>
+        <tr>
+          <th colspan="2">Soap</th>
+          <th>Lot</th>
+          <th>Poured</th>
+          <th class="number">Bars</th>
+          <th class="number">Lost in the cure</th>
+          <th>Stands</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="loaf in shown" :key="loaf.id">
+          <td class="face">
+            <SoapFace
+              :name="loaf.name"
+              :colours="season.design(loaf.designId)?.colours ?? []"
+              :width="48"
+              :height="34"
+            />
+          </td>
+          <td>
+            <RouterLink class="plain serif" :to="`/loaves/${loaf.id}`">{{ loaf.name }}</RouterLink>
+          </td>
+          <td>{{ loaf.lotCode }}</td>
+          <td>{{ formatDay(loaf.state.pouredDay ?? season.today, season.today) }}</td>
+          <td class="number">{{ loaf.state.cut ? `${loaf.state.cut.bars} of ${loaf.barsPlanned}` : '' }}</td>
+          <td class="number">
+            {{ lossSoFar(loaf.state.weighIns) === undefined ? '' : show('share', lossSoFar(loaf.state.weighIns) ?? 0) }}
+          </td>
+          <td :class="{ vine: loaf.state.status === 'released', must: loaf.state.status === 'held' }">
+            {{ words[loaf.state.status] }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.face {
+  width: 64px;
+}
+
+td .serif {
+  font-size: 1.05rem;
+}
+</style>

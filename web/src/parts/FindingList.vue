@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { mdiAlertCircleOutline, mdiAlertOutline, mdiInformationOutline } from '@mdi/js'
+import type { Finding } from '@vendange/core/findings'
+
+defineProps<{ findings: readonly Finding[] }>()
+const dress = {
+  refuse: { color: 'error', icon: mdiAlertCircleOutline },
+  warn: { color: 'warning', icon: mdiAlertOutline },
+  tell: { color: 'info', icon: mdiInformationOutline },
+} as const
+</script>
+
+<template>
+  <div v-if="findings.length > 0" class="stack findings" role="status">
+    <p v-for="finding in findings" :key="finding.code + finding.message" :class="finding.severity">
+      <v-icon :icon="dress[finding.severity].icon" :color="dress[finding.severity].color" size="20" />
+      <span>{{ finding.message }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.findings {
+  gap: 8px;
+}
+
+p {
+  display: flex;
+  gap: 10px;
+  border-left: 3px solid rgb(var(--v-theme-slate));
+  padding: 6px 12px;
+  background: rgb(var(--v-theme-surface-variant), 0.45);
+}
+
+p.refuse {
+  border-color: rgb(var(--v-theme-must));
+}
+
+p.warn {
+  border-color: rgb(var(--v-theme-brass));
+}
+</style>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+/** The sentence that a maker came for, in large type, with the button that does what it says. */
+</script>
+
+<template>
+  <div class="answer">
+    <h1><slot /></h1>
+    <div class="row no-print"><slot name="actions" /></div>
+  </div>
+</template>
+
+<style scoped>
+.answer {
+  display: flex;
+  align-items: flex-start;
+  justify-content: space-between;
+  gap: 24px;
+  margin: 4px 0 26px;
+}
+
+h1 {
+  font-size: 1.75rem;
+  line-height: 1.24;
+  max-width: 46ch;
+  text-wrap: balance;
+}
+
+.row {
+  flex: none;
+  justify-content: flex-end;
+  padding-top: 4px;
+}
+
+@media (max-width: 960px) {
+  .answer {
+    flex-direction: column;
+    gap: 12px;
+  }
+}
+</style>

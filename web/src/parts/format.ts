@@ -1,0 +1,32 @@
+import type { QuantityKind } from '@vendange/core/units'
+import { formatQuantity } from '@vendange/core/units'
+import { useSeason } from './seasonStore'
+
+/** The unit in which this workshop reads a kind of quantity. */
+export function useUnits() {
+  const season = useSeason()
+
+  function unitOf(kind: QuantityKind): string | undefined {
+    if (kind === 'mass') return season.workshop?.massUnit ?? 'g'
+    if (kind === 'length') return season.workshop?.lengthUnit ?? 'mm'
+    if (kind === 'temperature') return season.workshop?.temperatureUnit ?? '°C'
+    return undefined
+  }
+
+  /** A base value (g, mm, °C, fraction …) as this workshop reads it. */
+  function show(kind: QuantityKind, base: number, digits?: number): string {
+    const unit = unitOf(kind)
+    return formatQuantity(kind, base, {
+      ...(unit === undefined ? {} : { unit }),
+      ...(digits === undefined ? {} : { digits }),
+    })
+  }
+
+  /** A mass as the workshop's scale can show it. */
+  function weighed(massG: number): string {
+    const resolution = season.workshop?.scaleResolutionG ?? 1
+    return show('mass', massG, season.workshop?.massUnit === 'oz' ? 2 : resolution < 1 ? 2 : 0)
+  }
+
+  return { unitOf, show, weighed }
+}

@@ -1,0 +1,63 @@
+import type { BatchSummary } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import type { Day } from '@vendange/core/calendar'
+import { formatDay } from '@vendange/core/calendar'
+import { act } from './act'
+import { api } from './api'
+import { useSeason } from './seasonStore'
+import { useUndo } from './undoStore'
+
+/** Putting pours on the calendar, moving them and taking them off, each with its undo. */
+export function usePours() {
+  const season = useSeason()
+  const undo = useUndo()
+  const current = (id: string): BatchSummary | undefined => season.batches.find((batch) => batch.id === id)
+
+  async function move(batch: BatchSummary, pourDay: Day): Promise<void> {
+    if (pourDay === batch.days.pourDay) return
+    const before = batch.days.pourDay
+    const moved = await act(() =>
+      api(endpoints.batches.move, { params: { id: batch.id }, body: { pourDay, version: batch.version } }),
+    )
+    if (!moved) return
+    undo.did(`${batch.name} moved to ${formatDay(pourDay, season.today)}`, async () => {
+      await api(endpoints.batches.move, {
+        params: { id: batch.id },
+        body: { pourDay: before, version: current(batch.id)?.version ?? moved.version },
+      })
+      await season.load()
+    })
+  }
+
+  async function takeOff(batch: BatchSummary): Promise<void> {
+    const removed = await act(() =>
+      api(endpoints.batches.remove, { params: { id: batch.id }, body: { version: batch.version } }),
+    )
+    if (!removed) return
+    undo.did(`${batch.name} taken off the calendar`, async () => {
+      await api(endpoints.batches.restore, { params: { id: batch.id }, body: { version: removed.version } })
+      await season.load()
+    })
+  }
+
+  async function putOn(designId: string, pourDay: Day): Promise<void> {
+    const batch = await act(() => api(endpoints.batches.create, { body: { designId, pourDay } }))
+    if (!batch) return
+    undo.did(`${batch.name} on the calendar for ${formatDay(pourDay, season.today)}`, async () => {
+      await api(endpoints.batches.remove, {
+        params: { id: batch.id },
+        body: { version: current(batch.id)?.version ?? batch.version },
+      })
+      await season.load()
+    })
+  }
+
+  /** Puts a design's pour on a day, whether it is on the calendar yet or not. */
+  async function pourOn(designId: string, pourDay: Day): Promise<void> {
+    const batch = season.batchOf(designId)
+    if (batch) await move(batch, pourDay)
+    else await putOn(designId, pourDay)
+  }
+
+  return { pourOn, move, takeOff }
+}

@@ -1,0 +1,147 @@
+import type {
+  BatchSummary,
+  LoafSummary,
+  SavedCollection,
+  SavedDesign,
+  SavedMould,
+  SavedRecipe,
+  SeasonView,
+} from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import type { BatchSource } from '@vendange/core/batch'
+import type { Day } from '@vendange/core/calendar'
+import { dayInZone } from '@vendange/core/calendar'
+import type { CollectionVerdict, PlannedBatch, SeekingBatch, Workshop } from '@vendange/core/season'
+import { batchDemand, collectionVerdict } from '@vendange/core/season'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { api, problemOf, storedMakerId, storeMakerId } from './api'
+
+/** All that steers time, loaded once and again after every change. */
+export const useSeason = defineStore('season', () => {
+  const view = shallowRef<SeasonView>()
+  const trouble = ref<string>()
+  const makerId = ref(storedMakerId())
+
+  async function load(): Promise<void> {
+    try {
+      view.value = await api(endpoints.season)
+      trouble.value = undefined
+      const known = view.value.makers.filter(({ isRemoved }) => !isRemoved)
+      if (!known.some(({ id }) => id === makerId.value)) chooseMaker(known[0]?.id)
+    } catch (error) {
+      trouble.value = problemOf(error).detail
+    }
+  }
+
+  function chooseMaker(id: string | undefined): void {
+    makerId.value = id
+    if (id !== undefined) storeMakerId(id)
+  }
+
+  const today = computed<Day>(() => view.value?.today ?? '1970-01-01')
+  const workshop = computed(() => view.value?.workshop)
+  const makers = computed(() => view.value?.makers.filter(({ isRemoved }) => !isRemoved) ?? [])
+  const moulds = computed(() => view.value?.moulds.filter(({ isRemoved }) => !isRemoved) ?? [])
+  const recipes = computed(() => view.value?.recipes.filter(({ isRemoved }) => !isRemoved) ?? [])
+  const collections = computed(() => view.value?.collections.filter(({ isRemoved }) => !isRemoved) ?? [])
+  const designs = computed(() => view.value?.designs.filter(({ isRemoved }) => !isRemoved) ?? [])
+  const batches = computed(() => view.value?.batches ?? [])
+  const loaves = computed(() => view.value?.loaves ?? [])
+
+  const find = <T extends { readonly id: string }>(
+    things: readonly T[] | undefined,
+    id: string | null | undefined,
+  ): T | undefined => things?.find((thing) => thing.id === id)
+  const design = (id: string | null | undefined): SavedDesign | undefined => find(view.value?.designs, id)
+  const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
+  const mould = (id: string | null | undefined): SavedMould | undefined => find(view.value?.moulds, id)
+  const collection = (id: string | null | undefined): SavedCollection | undefined => find(view.value?.collections, id)
+  const loaf = (id: string): LoafSummary | undefined => find(loaves.value, id)
+  const batchOf = (designId: string): BatchSummary | undefined =>
+    batches.value.find((batch) => batch.designId === designId)
+
+  /** The batches in the form in which core plans. */
+  const plan = computed<readonly PlannedBatch[]>(() => batches.value)
+  const limits = computed<Workshop>(() => ({
+    working: { weekHours: workshop.value?.weekHours ?? [], exceptions: workshop.value?.exceptions ?? [] },
+    setupHours: workshop.value?.setupHours ?? 0,
+    mouldCounts: Object.fromEntries(moulds.value.map(({ id, count }) => [id, count])),
+  }))
+
+  /** Day of the release in the workshop's own zone. */
+  function neededDay(of: Pick<SavedCollection, 'releaseLocal' | 'releaseZone'>): Day {
+    return dayInZone(of.releaseLocal, of.releaseZone, workshop.value?.timeZone ?? of.releaseZone)
+  }
+
+  /** What a design asks of the calendar; null while recipe or mould is not chosen. */
+  function seeking(of: SavedDesign): SeekingBatch | null {
+    const itsRecipe = recipe(of.recipeId)
+    const itsCollection = collection(of.collectionId)
+    if (!itsRecipe || of.mouldId === null || !workshop.value || !itsCollection) return null
+    return {
+      id: batchOf(of.id)?.id ?? null,
+      mouldId: of.mouldId,
+      mouldCount: of.mouldCount,
+      demand: batchDemand(itsRecipe, workshop.value),
+      neededDay: neededDay(itsCollection),
+    }
+  }
+
+  /** A design with what it is made by; undefined while recipe or mould is not chosen. */
+  function sourceOf(of: Omit<SavedDesign, 'id' | 'version' | 'isRemoved'>): BatchSource | undefined {
+    const itsRecipe = recipe(of.recipeId)
+    const itsMould = mould(of.mouldId)
+    return itsRecipe && itsMould && workshop.value
+      ? { design: of, recipe: itsRecipe, mould: itsMould, settings: workshop.value }
+      : undefined
+  }
+
+  const lineUp = (collectionId: string): readonly SavedDesign[] =>
+    designs.value.filter((one) => one.collectionId === collectionId)
+
+  /** Whether and how a collection makes its day. */
+  function verdict(of: SavedCollection): CollectionVerdict {
+    const soaps = lineUp(of.id).map((one) => {
+      const batch = batchOf(one.id)
+      return {
+        designId: one.id,
+        name: one.name,
+        batch: batch ?? null,
+        poured: batch?.status === 'poured',
+        seeking: seeking(one),
+      }
+    })
+    return collectionVerdict(neededDay(of), soaps, plan.value, limits.value, today.value)
+  }
+
+  return {
+    view,
+    trouble,
+    load,
+    makerId,
+    chooseMaker,
+    today,
+    workshop,
+    makers,
+    moulds,
+    recipes,
+    collections,
+    designs,
+    batches,
+    loaves,
+    design,
+    recipe,
+    mould,
+    collection,
+    loaf,
+    batchOf,
+    plan,
+    limits,
+    neededDay,
+    seeking,
+    sourceOf,
+    lineUp,
+    verdict,
+  }
+})

@@ -1,0 +1,177 @@
+import { ValidationError } from '@vendange/contract'
+import type { InjectionKey, Ref } from 'vue'
+import { computed, onBeforeUnmount, provide, reactive, ref, toRaw, watch } from 'vue'
+import { problemOf } from './api'
+import { useSeason } from './seasonStore'
+import { useUndo } from './undoStore'
+
+/** Fields whose text cannot be read report here, so that the form does not save around them. */
+export const unreadFieldsKey: InjectionKey<Map<symbol, string>> = Symbol('unread fields')
+
+type Versioned = { readonly version: number }
+
+interface Schema<T> {
+  validate(value: unknown, options: { strict: boolean; abortEarly: boolean }): Promise<T>
+}
+
+export interface SavedFormOptions<T extends object, Saved extends Versioned> {
+  readonly schema: Schema<T>
+  /** The thing as the server has it. */
+  readonly source: () => (T & Versioned) | undefined
+  readonly save: (details: T & { version: number }) => Promise<Saved>
+  /** For "Undo: change to …". */
+  readonly label: () => string
+}
+
+export type SaveStatus = 'saved' | 'editing' | 'saving' | 'invalid' | 'conflict' | 'unreached'
+
+const copy = <V>(value: V): V => JSON.parse(JSON.stringify(value)) as V
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
+const savingDelayMs = 500
+
+/**
+ * A form that saves as you go: validated by the contract, sent under the version it was read with, undone with undo.
+ * When somebody else changed the thing meanwhile, both values are kept until the maker has chosen.
+ */
+export function useSavedForm<T extends object, Saved extends Versioned>(options: SavedFormOptions<T, Saved>) {
+  const season = useSeason()
+  const undo = useUndo()
+  const values = ref<T>() as Ref<T | undefined>
+  const errors = ref<Readonly<Record<string, string>>>({})
+  const status = ref<SaveStatus>('saved')
+  const theirs = ref<(T & Versioned) | undefined>() as Ref<(T & Versioned) | undefined>
+  const unread = reactive(new Map<symbol, string>())
+  provide(unreadFieldsKey, unread)
+
+  let base: T | undefined
+  let version = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let running: Promise<void> = Promise.resolve()
+
+  function detailsOf(saved: T & Versioned): T {
+    const {
+      version: _version,
+      id: _id,
+      isRemoved: _removed,
+      ...details
+    } = saved as T & Versioned & { id?: string; isRemoved?: boolean }
+    return copy(details) as unknown as T
+  }
+
+  function adopt(saved: T & Versioned): void {
+    base = detailsOf(saved)
+    version = saved.version
+    values.value = copy(base)
+    errors.value = {}
+    status.value = 'saved'
+  }
+
+  watch(
+    options.source,
+    (saved) => {
+      if (!saved || saved.version < version) return
+      if (base === undefined || same(values.value, base)) adopt(saved)
+    },
+    { immediate: true },
+  )
+
+  async function findErrors(): Promise<Readonly<Record<string, string>>> {
+    try {
+      await options.schema.validate(toRaw(values.value), { strict: true, abortEarly: false })
+      return {}
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error
+      const parts = error.inner.length > 0 ? error.inner : [error]
+      return Object.fromEntries(parts.map(({ path, message }) => [path ?? '', message]).reverse())
+    }
+  }
+
+  async function send(): Promise<void> {
+    const sent = copy(values.value) as T
+    const before = base
+    errors.value = await findErrors()
+    if (Object.keys(errors.value).length > 0 || unread.size > 0) {
+      status.value = 'invalid'
+      return
+    }
+    if (same(sent, before)) {
+      status.value = 'saved'
+      return
+    }
+    status.value = 'saving'
+    try {
+      const saved = await options.save({ ...sent, version })
+      base = sent
+      version = saved.version
+      if (before) undo.did(`Change to ${options.label()}`, () => putBack(before), false)
+      status.value = same(values.value, base) ? 'saved' : 'editing'
+      await season.load()
+    } catch (error) {
+      const problem = problemOf(error)
+      if (problem.status === 409) {
+        theirs.value = problem.current as T & Versioned
+        status.value = 'conflict'
+      } else if (problem.status === 0) {
+        status.value = 'unreached'
+        timer = setTimeout(saveNow, 3000)
+      } else {
+        errors.value = Object.fromEntries((problem.errors ?? []).map(({ field, message }) => [field, message]))
+        if (Object.keys(errors.value).length === 0) errors.value = { '': problem.detail }
+        status.value = 'invalid'
+      }
+    }
+  }
+
+  async function putBack(details: T): Promise<void> {
+    const saved = await options.save({ ...details, version })
+    base = copy(details)
+    version = saved.version
+    values.value = copy(details)
+    status.value = 'saved'
+    await season.load()
+  }
+
+  function saveNow(): void {
+    clearTimeout(timer)
+    running = running.then(send)
+  }
+
+  watch(
+    [values, unread],
+    () => {
+      if (!values.value || status.value === 'conflict') return
+      if (same(values.value, base) && unread.size === 0) {
+        if (status.value === 'editing' || status.value === 'invalid') {
+          errors.value = {}
+          status.value = 'saved'
+        }
+        return
+      }
+      status.value = 'editing'
+      clearTimeout(timer)
+      timer = setTimeout(saveNow, savingDelayMs)
+    },
+    { deep: true },
+  )
+
+  /** Settles a conflict with the values that the maker chose, and saves them over the newer version. */
+  function settle(chosen: T): void {
+    if (!theirs.value) return
+    base = detailsOf(theirs.value)
+    version = theirs.value.version
+    theirs.value = undefined
+    values.value = copy(chosen)
+    status.value = 'editing'
+    saveNow()
+  }
+
+  onBeforeUnmount(() => {
+    if (status.value === 'editing') saveNow()
+  })
+
+  /** The field's own message, if it has one. */
+  const errorOf = (path: string): string | undefined => errors.value[path]
+  const theirDetails = computed(() => theirs.value && detailsOf(theirs.value))
+
+  return { values, errors, errorOf, status, theirDetails, settle, saveNow }
+}

@@ -1,0 +1,197 @@
+<script setup lang="ts">
+import { api } from '@/parts/api'
+import ConflictPanel from '@/parts/ConflictPanel.vue'
+import { useNewHere } from '@/parts/keyboard'
+import { usePours } from '@/parts/pourActions'
+import SaveState from '@/parts/SaveState.vue'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import { takeAway } from '@/parts/takeAway'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { useSavedForm } from '@/parts/useSavedForm'
+import { mdiClose, mdiPlus } from '@mdi/js'
+import type { NewCollection } from '@vendange/contract'
+import { collectionSchema, endpoints } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { createDesign } from './newThings'
+import { standingClass, standingWords, verdictSentence } from './verdictWords'
+import YieldCell from './YieldCell.vue'
+
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const router = useRouter()
+const { pourOn } = usePours()
+
+const collection = computed(() => season.collection(props.id))
+const verdict = computed(() => collection.value && season.verdict(collection.value))
+const neededDay = computed(() => collection.value && season.neededDay(collection.value))
+const mend = computed(() => verdict.value?.soaps.find(({ betterDay }) => betterDay !== undefined))
+const zones = Intl.supportedValuesOf('timeZone')
+
+const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
+  schema: collectionSchema,
+  source: () => collection.value,
+  save: (body: NewCollection & { version: number }) =>
+    api(endpoints.collections.update, { params: { id: props.id }, body }),
+  label: () => collection.value?.name ?? 'collection',
+})
+const labels = { name: 'Name', theme: 'Theme', palette: 'Palette', releaseLocal: 'Release', releaseZone: 'Zone' }
+
+async function addSoap(): Promise<void> {
+  const design = await createDesign(props.id)
+  if (design) await router.push(`/soaps/${design.id}`)
+}
+useNewHere('New soap in this collection', addSoap)
+
+async function takeCollectionAway(): Promise<void> {
+  if (collection.value && (await takeAway(endpoints.collections, collection.value))) await router.push('/plan')
+}
+</script>
+
+<template>
+  <template v-if="collection && verdict && neededDay && values">
+    <TheAnswer>
+      {{ verdictSentence(collection.name, neededDay, verdict, season.today) }}
+      <template #actions>
+        <v-btn v-if="mend?.betterDay" color="primary" variant="flat" @click="pourOn(mend.designId, mend.betterDay)"
+          >Pour {{ mend.name }} on {{ formatDay(mend.betterDay, season.today) }}</v-btn
+        >
+        <v-btn
+          :color="mend ? undefined : 'primary'"
+          :variant="mend ? 'outlined' : 'flat'"
+          data-test="new-soap"
+          @click="addSoap"
+          >New soap</v-btn
+        >
+      </template>
+    </TheAnswer>
+    <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
+
+    <div class="columns wide-left">
+      <section class="sheet">
+        <h2>The line-up</h2>
+        <table class="figures">
+          <thead>
+            <tr>
+              <th colspan="2">Soap</th>
+              <th>Where it stands</th>
+              <th class="number">Bars</th>
+              <th><span class="d-sr-only">To do</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="soap in verdict.soaps" :key="soap.designId" data-test="soap">
+              <td>
+                <SoapFace
+                  :name="soap.name"
+                  :colours="season.design(soap.designId)?.colours ?? []"
+                  :width="60"
+                  :height="44"
+                />
+              </td>
+              <td>
+                <RouterLink class="plain serif" :to="`/soaps/${soap.designId}`">{{ soap.name }}</RouterLink><br />
+                <small class="quiet">{{ season.design(soap.designId)?.technique }}</small>
+              </td>
+              <td :class="standingClass[soap.standing]">{{ standingWords(soap, season.today) }}</td>
+              <td class="number"><YieldCell :design-id="soap.designId" /></td>
+              <td class="number">
+                <v-btn
+                  v-if="soap.standing === 'to_plan' && soap.pourDay"
+                  size="small"
+                  @click="pourOn(soap.designId, soap.pourDay)"
+                  >Put on {{ formatDay(soap.pourDay, season.today) }}</v-btn
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="verdict.soaps.length === 0" class="quiet mt-2">
+          No soaps yet. A collection has three to eight, for example a plain one, a layered one and a swirl.
+        </p>
+      </section>
+
+      <section class="sheet stack">
+        <div class="row head">
+          <h2>The collection</h2>
+          <SaveState :status="status" :errors="errors" />
+        </div>
+        <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
+        <v-textarea v-model="values.theme" label="Theme" :error-messages="errorOf('theme') ?? []" />
+        <div class="fields">
+          <v-text-field
+            v-model="values.releaseLocal"
+            type="datetime-local"
+            label="Release"
+            :error-messages="errorOf('releaseLocal') ?? []"
+          />
+          <v-autocomplete
+            v-model="values.releaseZone"
+            :items="zones"
+            label="Time zone of the release"
+            :error-messages="errorOf('releaseZone') ?? []"
+          />
+        </div>
+        <fieldset>
+          <legend class="eyebrow">Palette</legend>
+          <div v-for="(colour, index) in values.palette" :key="index" class="row swatch">
+            <input v-model="colour.hex" type="color" :aria-label="`Colour ${index + 1}`" />
+            <v-text-field
+              v-model="colour.name"
+              :label="`Name of colour ${index + 1}`"
+              :error-messages="errorOf(`palette[${index}].name`) ?? []"
+            />
+            <v-btn
+              :icon="mdiClose"
+              size="small"
+              variant="text"
+              :aria-label="`Take ${colour.name} away`"
+              @click="values.palette.splice(index, 1)"
+            />
+          </div>
+          <v-btn
+            size="small"
+            :prepend-icon="mdiPlus"
+            @click="values.palette.push({ name: `colour ${values.palette.length + 1}`, hex: '#9A7224' })"
+            >Colour</v-btn
+          >
+        </fieldset>
+        <div class="row">
+          <v-btn size="small" variant="text" color="error" @click="takeCollectionAway">Take the collection away</v-btn>
+        </div>
+      </section>
+    </div>
+  </template>
+  <TheAnswer v-else>There is no such collection.</TheAnswer>
+</template>
+
+<style scoped>
+.head {
+  justify-content: space-between;
+}
+
+fieldset {
+  border: 0;
+}
+
+.swatch {
+  flex-wrap: nowrap;
+  margin: 8px 0;
+}
+
+input[type='color'] {
+  flex: none;
+  width: 44px;
+  height: 38px;
+  padding: 2px;
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 4px;
+  background: none;
+}
+
+td .serif {
+  font-size: 1.08rem;
+}
+</style>

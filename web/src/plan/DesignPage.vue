@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { api } from '@/parts/api'
+import BatchWeights from '@/parts/BatchWeights.vue'
+import ConflictPanel from '@/parts/ConflictPanel.vue'
+import FindingList from '@/parts/FindingList.vue'
+import { useUnits } from '@/parts/format'
+import QuantityField from '@/parts/QuantityField.vue'
+import SaveState from '@/parts/SaveState.vue'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import { takeAway } from '@/parts/takeAway'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { useSavedForm } from '@/parts/useSavedForm'
+import type { NewDesign } from '@vendange/contract'
+import { barsRange, designSchema, endpoints, labelMassRange, mouldCountRange } from '@vendange/contract'
+import { scaleDesign } from '@vendange/core/batch'
+import { scentRateRange } from '@vendange/core/recipe'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import ColourPots from './ColourPots.vue'
+import ScheduleBox from './ScheduleBox.vue'
+
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const router = useRouter()
+const { show } = useUnits()
+const limitRange = { min: 0, max: 1 }
+
+const design = computed(() => season.design(props.id))
+const collection = computed(() => season.collection(design.value?.collectionId))
+const scaled = computed(() => {
+  const source = design.value && season.sourceOf(design.value)
+  return source && scaleDesign(source)
+})
+
+const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
+  schema: designSchema,
+  source: () => design.value,
+  save: (body: NewDesign & { version: number }) => api(endpoints.designs.update, { params: { id: props.id }, body }),
+  label: () => design.value?.name ?? 'soap',
+})
+const labels = {
+  name: 'Name',
+  technique: 'Technique',
+  scent: 'Scent',
+  colours: 'Pots',
+  recipeId: 'Recipe',
+  mouldId: 'Mould',
+  mouldCount: 'Loaves',
+  barsWanted: 'Bars wanted',
+  labelMassG: 'Label mass, g',
+}
+
+const sentence = computed(() => {
+  const now = design.value
+  if (!now) return ''
+  if (!scaled.value) return `${now.name} needs a recipe and a mould before anything can be weighed.`
+  const { bars, barsOver, barCuredG } = scaled.value
+  const count =
+    barsOver === 0
+      ? `the ${bars} bars wanted`
+      : barsOver > 0
+        ? `${bars} bars, ${barsOver} more than wanted`
+        : `${bars} bars, ${-barsOver} fewer than wanted`
+  return `${now.name} gives ${count}, about ${show('mass', barCuredG, 0)} each when cured.`
+})
+
+async function takeSoapAway(): Promise<void> {
+  if (design.value && (await takeAway(endpoints.designs, design.value)))
+    await router.push(`/plan/${design.value.collectionId}`)
+}
+</script>
+
+<template>
+  <template v-if="design && values">
+    <p class="quiet crumb plain">
+      <RouterLink :to="`/plan/${design.collectionId}`">{{ collection?.name }}</RouterLink> ›
+    </p>
+    <TheAnswer>
+      {{ sentence }}
+      <template #actions><SoapFace :name="values.name" :colours="values.colours" :width="150" :height="96" /></template>
+    </TheAnswer>
+    <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
+
+    <div class="columns">
+      <section class="sheet stack">
+        <div class="row head">
+          <h2>The soap</h2>
+          <SaveState :status="status" :errors="errors" />
+        </div>
+        <div class="fields">
+          <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
+          <v-text-field v-model="values.technique" label="Technique" :error-messages="errorOf('technique') ?? []" />
+          <v-select
+            v-model="values.recipeId"
+            :items="season.recipes"
+            item-title="name"
+            item-value="id"
+            label="Recipe"
+            :error-messages="errorOf('recipeId') ?? []"
+          />
+          <v-select
+            v-model="values.mouldId"
+            :items="season.moulds"
+            item-title="name"
+            item-value="id"
+            label="Mould"
+            :error-messages="errorOf('mouldId') ?? []"
+          />
+          <QuantityField
+            v-model="values.mouldCount"
+            kind="count"
+            :range="mouldCountRange"
+            label="Loaves"
+            :error="errorOf('mouldCount')"
+          />
+          <QuantityField
+            v-model="values.barsWanted"
+            kind="count"
+            :range="barsRange"
+            label="Bars wanted"
+            :error="errorOf('barsWanted')"
+          />
+          <QuantityField
+            v-model="values.labelMassG"
+            kind="mass"
+            :range="labelMassRange"
+            label="Mass on the label"
+            :error="errorOf('labelMassG')"
+          />
+        </div>
+
+        <fieldset>
+          <legend class="eyebrow">Scent</legend>
+          <v-btn
+            v-if="values.scent === null"
+            size="small"
+            @click="values.scent = { name: 'Scent', rate: 0.03, supplierLimit: null }"
+            >Add a scent</v-btn
+          >
+          <div v-else class="fields">
+            <v-text-field
+              v-model="values.scent.name"
+              label="Name of the scent"
+              :error-messages="errorOf('scent.name') ?? []"
+            />
+            <QuantityField
+              v-model="values.scent.rate"
+              kind="share"
+              :range="scentRateRange"
+              label="Share of the fats"
+              :digits="2"
+              :error="errorOf('scent.rate')"
+            />
+            <QuantityField
+              v-model="values.scent.supplierLimit"
+              kind="share"
+              :range="limitRange"
+              optional
+              label="Limit in the bar"
+              :digits="2"
+              :error="errorOf('scent.supplierLimit')"
+              hint="From its certificate"
+            />
+            <div><v-btn size="small" variant="text" @click="values.scent = null">No scent</v-btn></div>
+          </div>
+        </fieldset>
+
+        <fieldset>
+          <legend class="eyebrow">Pots, bottom first</legend>
+          <ColourPots v-model="values.colours" :error-of="errorOf" :palette="collection?.palette ?? []" />
+        </fieldset>
+        <div class="row">
+          <v-btn size="small" variant="text" color="error" @click="takeSoapAway">Take the soap away</v-btn>
+        </div>
+      </section>
+
+      <div class="stack">
+        <ScheduleBox :design="design" />
+        <section v-if="scaled" class="sheet">
+          <h2>
+            Scaled to {{ design.mouldCount === 1 ? '' : `${design.mouldCount} × `
+            }}{{ season.mould(design.mouldId)?.name }}
+          </h2>
+          <p class="quiet lead">
+            {{ scaled.barsPerLoaf }} bars a loaf with {{ show('length', scaled.restMm) }} left over;
+            {{ show('mass', scaled.barWetG, 0) }} a bar when cut, about {{ show('mass', scaled.barCuredG, 0) }} cured
+            (estimate: {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).
+          </p>
+          <FindingList :findings="scaled.findings" class="mb-3" />
+          <BatchWeights :scaled="scaled" :scent-name="design.scent?.name" />
+        </section>
+      </div>
+    </div>
+  </template>
+  <TheAnswer v-else>There is no such soap.</TheAnswer>
+</template>
+
+<style scoped>
+.crumb {
+  font-size: 0.9rem;
+}
+
+.head {
+  justify-content: space-between;
+}
+
+fieldset {
+  border: 0;
+}
+
+legend {
+  margin-bottom: 10px;
+}
+
+.lead {
+  margin: 4px 0 12px;
+  font-size: 0.92rem;
+}
+</style>

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import FindingList from '@/parts/FindingList.vue'
+import { usePours } from '@/parts/pourActions'
+import { useSeason } from '@/parts/seasonStore'
+import type { SavedDesign } from '@vendange/contract'
+import { formatDay, isDay, relativeDay } from '@vendange/core/calendar'
+import { isRefused } from '@vendange/core/findings'
+import { batchDays, latestPourDay, pourDayFindings, slackDays, suggestPourDay } from '@vendange/core/season'
+import { computed, ref, watch } from 'vue'
+import { dayCount } from './verdictWords'
+
+const props = defineProps<{ design: SavedDesign }>()
+const season = useSeason()
+const { pourOn, takeOff } = usePours()
+
+const batch = computed(() => season.batchOf(props.design.id))
+const seeking = computed(() => season.seeking(props.design))
+const suggestion = computed(
+  () => seeking.value && suggestPourDay(seeking.value, season.plan, season.limits, season.today),
+)
+const latest = computed(() => seeking.value && latestPourDay(seeking.value.neededDay, seeking.value.demand))
+
+const day = ref('')
+watch(
+  () => batch.value?.days.pourDay ?? suggestion.value?.pourDay,
+  (known) => (day.value = known ?? ''),
+  { immediate: true },
+)
+const isFixed = computed(() => batch.value !== undefined && batch.value.status !== 'planned')
+const trial = computed(() => {
+  if (!seeking.value || !isDay(day.value)) return undefined
+  const days =
+    isFixed.value && batch.value ? batch.value.days : batchDays(day.value, seeking.value.demand, season.limits.working)
+  return {
+    days,
+    slack: slackDays(days, seeking.value.neededDay),
+    findings: isFixed.value ? [] : pourDayFindings(day.value, seeking.value, season.plan, season.limits, season.today),
+  }
+})
+const on = (text: string): string => formatDay(text, season.today)
+</script>
+
+<template>
+  <section class="sheet stack" data-test="schedule">
+    <h2>On the calendar</h2>
+    <p v-if="!seeking" class="quiet">Choose a recipe and a mould; then its days can be counted back.</p>
+    <template v-else>
+      <dl v-if="trial">
+        <div>
+          <dt>Prepare</dt>
+          <dd>{{ on(trial.days.prepDay) }}</dd>
+        </div>
+        <div>
+          <dt>Pour</dt>
+          <dd data-test="pour-day">{{ on(trial.days.pourDay) }}</dd>
+        </div>
+        <div>
+          <dt>Cut</dt>
+          <dd data-test="cut-day">{{ on(trial.days.cutDay) }}</dd>
+        </div>
+        <div>
+          <dt>Cured</dt>
+          <dd data-test="ready-day">{{ on(trial.days.readyDay) }}</dd>
+        </div>
+        <div>
+          <dt>Needed</dt>
+          <dd>{{ on(seeking.neededDay) }}</dd>
+        </div>
+      </dl>
+      <p v-if="trial" :class="trial.slack < 0 ? 'must' : 'vine'" data-test="slack">
+        <b>{{
+          trial.slack < 0
+            ? `${dayCount(trial.slack)} late.`
+            : trial.slack === 0
+              ? 'Just in time.'
+              : `In time, with ${dayCount(trial.slack)} to spare.`
+        }}</b>
+        <template v-if="latest">
+          The last day to pour is {{ on(latest) }}, {{ relativeDay(latest, season.today) }}.</template
+        >
+      </p>
+      <FindingList v-if="trial" :findings="trial.findings" />
+      <div v-if="!isFixed" class="row">
+        <v-text-field v-model="day" type="date" label="Pour on" class="date" data-test="pour-date" />
+        <v-btn
+          color="primary"
+          variant="flat"
+          :disabled="!trial || isRefused(trial.findings) || day === batch?.days.pourDay"
+          data-test="put-on"
+          @click="pourOn(design.id, day)"
+          >{{ batch ? 'Move it here' : 'Put it on the calendar' }}</v-btn
+        >
+        <v-btn v-if="suggestion?.pourDay && suggestion.pourDay !== day" @click="day = suggestion.pourDay"
+          >Suggest {{ on(suggestion.pourDay) }}</v-btn
+        >
+      </div>
+      <div v-if="batch" class="row">
+        <v-btn :to="`/pour/${batch.id}`" size="small">Run sheet</v-btn>
+        <v-btn v-if="batch.status === 'planned'" size="small" variant="text" @click="takeOff(batch)"
+          >Take it off the calendar</v-btn
+        >
+        <span v-else class="quiet">{{
+          batch.status === 'poured' ? 'Poured; its days are facts now.' : 'The bench has begun.'
+        }}</span>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+dl {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 26px;
+}
+
+dt {
+  font-size: 0.8rem;
+  color: rgb(var(--v-theme-quiet));
+}
+
+dd {
+  font-family: var(--serif);
+  font-size: 1.1rem;
+  font-weight: 600;
+}
+
+.date {
+  max-width: 190px;
+}
+</style>

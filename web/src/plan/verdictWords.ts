@@ -1,0 +1,65 @@
+import type { Day } from '@vendange/core/calendar'
+import { formatDay, relativeDay } from '@vendange/core/calendar'
+import type { CollectionVerdict, SoapVerdict } from '@vendange/core/season'
+
+/** Days as a maker counts them. */
+export const dayCount = (days: number): string => (Math.abs(days) === 1 ? '1 day' : `${Math.abs(days)} days`)
+
+const listed = (names: readonly string[]): string =>
+  names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`
+
+/** The answer to "do we make it, and what comes first?" in one or two sentences. */
+export function verdictSentence(name: string, neededDay: Day, verdict: CollectionVerdict, today: Day): string {
+  const day = formatDay(neededDay, today)
+  const { soaps, nextPour } = verdict
+  if (soaps.length === 0) return `${name} comes out on ${day} and has no soaps yet.`
+  if (neededDay < today) return `${name} came out on ${day}.`
+  const incomplete = soaps.filter(({ standing }) => standing === 'incomplete')
+  const late = soaps.filter(({ standing }) => standing === 'late')
+  const worst = [...late].sort((a, b) => (a.slackDays ?? -Infinity) - (b.slackDays ?? -Infinity))[0]
+  if (worst) {
+    const more =
+      late.length > 1 ? ` ${listed(late.filter((soap) => soap !== worst).map((soap) => soap.name))} too.` : ''
+    const how = worst.slackDays === undefined ? 'finds no free day' : `is ready ${dayCount(worst.slackDays)} late`
+    return `${name} misses ${day}: ${worst.name} ${how}.${more}`
+  }
+  if (incomplete.length > 0)
+    return `${name} cannot be judged yet: choose recipe and mould for ${listed(incomplete.map((soap) => soap.name))}.`
+  if (!nextPour) {
+    return soaps.every(({ standing }) => standing === 'ready')
+      ? `Every soap of ${name} is cured and waits for ${day}.`
+      : `All of ${name} is poured and will be cured by ${day}.`
+  }
+  return `${name} makes ${day} if ${nextPour.name} is poured by ${formatDay(nextPour.byDay, today)}, ${relativeDay(nextPour.byDay, today)}.`
+}
+
+/** Where one soap stands, in a few words. */
+export function standingWords({ standing, pourDay, readyDay, slackDays }: SoapVerdict, today: Day): string {
+  const on = (day: Day | undefined): string => (day === undefined ? 'no free day' : formatDay(day, today))
+  switch (standing) {
+    case 'ready':
+      return 'Cured, ready'
+    case 'curing':
+      return `Curing until ${on(readyDay)}`
+    case 'planned':
+      return `Pour ${on(pourDay)}, ready ${on(readyDay)}`
+    case 'to_plan':
+      return `Free day: ${on(pourDay)}`
+    case 'late':
+      return slackDays === undefined
+        ? 'No free day within a year'
+        : `Ready ${on(readyDay)}: ${dayCount(slackDays)} late`
+    case 'incomplete':
+      return 'Choose recipe and mould'
+  }
+}
+
+/** The colour class that goes with a standing; the words say the same. */
+export const standingClass: Readonly<Record<SoapVerdict['standing'], string>> = {
+  ready: 'vine',
+  curing: 'vine',
+  planned: 'brass',
+  to_plan: 'brass',
+  late: 'must',
+  incomplete: 'must',
+}

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import FindingList from '@/parts/FindingList.vue'
+import { useUnits } from '@/parts/format'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { mdiPrinterOutline } from '@mdi/js'
+import type { BenchStep } from '@vendange/core/batch'
+import { formatDay } from '@vendange/core/calendar'
+import { computed } from 'vue'
+import { useBench } from './useBench'
+
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const { show, weighed } = useUnits()
+const { view, state, trouble } = useBench(props.id)
+
+const groups = computed(() => {
+  const byGroup = new Map<string, BenchStep[]>()
+  for (const step of state.value?.steps ?? []) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
+  return [...byGroup]
+})
+const figure = (step: BenchStep, value: number | null): string =>
+  value === null ? '' : step.kind === 'temperature' ? show('temperature', value) : weighed(value)
+const print = (): void => window.print()
+</script>
+
+<template>
+  <template v-if="view && state">
+    <TheAnswer>
+      {{ view.plan.designName }}, {{ formatDay(view.batch.days.pourDay, season.today) }}:
+      {{ weighed(view.plan.weights.batterG) }} of batter into
+      {{ view.plan.mouldCount === 1 ? view.plan.mouldName : `${view.plan.mouldCount} × ${view.plan.mouldName}` }},
+      {{ view.plan.barsPlanned }} bars.
+      <template #actions>
+        <SoapFace :name="view.plan.designName" :colours="view.plan.colours" :width="96" :height="64" />
+        <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+        <v-btn v-if="view.batch.status !== 'poured'" color="primary" variant="flat" :to="`/bench/${id}`"
+          >To the bench</v-btn
+        >
+      </template>
+    </TheAnswer>
+    <FindingList :findings="state.findings" class="mb-4" />
+    <div class="groups">
+      <section v-for="[group, steps] in groups" :key="group" class="sheet">
+        <h2>{{ group }}</h2>
+        <p v-if="steps.find(({ caution }) => caution)" class="caution">
+          {{ steps.find(({ caution }) => caution)?.caution }}
+        </p>
+        <table class="figures">
+          <thead>
+            <tr>
+              <th>Step</th>
+              <th class="number">Plan</th>
+              <th class="number">Done</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="step in steps" :key="step.key">
+              <td>
+                {{ step.title }}<br /><small class="quiet">{{ step.detail }}</small>
+              </td>
+              <td class="number">
+                {{ figure(step, step.planned)
+                }}<template v-if="step.target !== step.planned && !step.done">
+                  → <b>{{ figure(step, step.target) }}</b></template
+                >
+              </td>
+              <td class="number">
+                <b>{{ step.done ? figure(step, step.actual) || '✓' : '' }}</b><span
+                  v-if="!step.done"
+                  class="box"
+                  aria-label="open"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+    </div>
+  </template>
+  <TheAnswer v-else-if="trouble">{{ trouble }}</TheAnswer>
+</template>
+
+<style scoped>
+.groups {
+  columns: 2 380px;
+  column-gap: 20px;
+}
+
+.sheet {
+  break-inside: avoid;
+  margin-bottom: 20px;
+}
+
+.caution {
+  margin: 4px 0;
+  padding-left: 10px;
+  border-left: 3px solid rgb(var(--v-theme-must));
+  font-size: 0.88rem;
+}
+
+.box {
+  display: inline-block;
+  width: 15px;
+  height: 15px;
+  border: 1.5px solid rgb(var(--v-theme-quiet));
+  border-radius: 3px;
+}
+</style>

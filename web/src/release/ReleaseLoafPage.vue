@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import QuantityField from '@/parts/QuantityField.vue'
+import { useHappenings } from '@/parts/recordHappening'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { mdiCheckCircle, mdiCloseCircle, mdiHelpCircleOutline, mdiInformationOutline } from '@mdi/js'
+import { barsRange } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import { mayRelease, phRange, releaseChecks } from '@vendange/core/release'
+import { computed, ref } from 'vue'
+
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const { record, errors, trouble, isSending } = useHappenings()
+
+const loaf = computed(() => season.loaf(props.id))
+const ph = ref<number | null>(null)
+const lookIsSound = ref(false)
+const labelIsComplete = ref(false)
+const bars = ref(loaf.value?.state.cut?.bars ?? 1)
+const reason = ref('')
+const unread = ref<Record<string, string | undefined>>({})
+
+const checks = computed(() =>
+  loaf.value
+    ? releaseChecks(
+        loaf.value.state,
+        loaf.value,
+        { ph: ph.value, lookIsSound: lookIsSound.value, labelIsComplete: labelIsComplete.value },
+        season.today,
+      )
+    : [],
+)
+const isClear = computed(
+  () => mayRelease(checks.value) && Object.values(unread.value).every((problem) => problem === undefined),
+)
+const isReleased = computed(() => loaf.value?.state.status === 'released')
+const maker = computed(() => season.makers.find(({ id }) => id === season.makerId)?.name)
+const dress = {
+  passed: { icon: mdiCheckCircle, color: 'success', word: 'passed' },
+  failed: { icon: mdiCloseCircle, color: 'error', word: 'failed' },
+  open: { icon: mdiHelpCircleOutline, color: 'warning', word: 'open' },
+  note: { icon: mdiInformationOutline, color: 'info', word: 'to know' },
+} as const
+
+const sentence = computed(() => {
+  if (!loaf.value) return 'There is no such loaf.'
+  const { name, state } = loaf.value
+  if (state.release)
+    return `${state.release.bars} bars of ${name} were released on ${formatDay(state.release.day, season.today)}.`
+  const failed = checks.value.filter(({ result }) => result === 'failed')
+  const open = checks.value.filter(({ result }) => result === 'open')
+  if (failed.length > 0) return `${name} cannot go: ${failed.map(({ title }) => title.toLowerCase()).join(' and ')}.`
+  if (open.length > 0)
+    return `${name} can go once you have looked: ${open.map(({ title }) => title.toLowerCase()).join(', ')}.`
+  return `${name} may go.`
+})
+
+async function release(): Promise<void> {
+  if (!loaf.value || ph.value === null) return
+  await record(loaf.value, {
+    type: 'released',
+    day: season.today,
+    bars: bars.value,
+    ph: ph.value,
+    lookIsSound: lookIsSound.value,
+    labelIsComplete: labelIsComplete.value,
+  })
+}
+async function hold(): Promise<void> {
+  if (loaf.value && (await record(loaf.value, { type: 'held', day: season.today, reason: reason.value })))
+    reason.value = ''
+}
+</script>
+
+<template>
+  <TheAnswer>
+    {{ sentence }}
+    <template v-if="loaf" #actions>
+      <SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" :width="96" :height="64" />
+      <v-btn :to="`/loaves/${id}`">Story of lot {{ loaf.lotCode }}</v-btn>
+    </template>
+  </TheAnswer>
+  <div v-if="loaf && !isReleased" class="columns wide-left">
+    <section class="sheet">
+      <h2>The checks</h2>
+      <p v-if="loaf.state.holdReason" class="must">Held: {{ loaf.state.holdReason }}</p>
+      <table class="figures">
+        <tbody>
+          <tr v-for="check in checks" :key="check.key" :data-test="`check-${check.key}`">
+            <td class="icon"><v-icon :icon="dress[check.result].icon" :color="dress[check.result].color" /></td>
+            <td>
+              <b>{{ check.title }}</b> <span class="quiet">{{ dress[check.result].word }}</span><br />{{
+                check.finding
+              }}
+            </td>
+            <td class="ask">
+              <QuantityField
+                v-if="check.key === 'ph'"
+                v-model="ph"
+                kind="number"
+                :range="phRange"
+                optional
+                label="pH strip"
+                :error="errors['ph']"
+                @problem="unread['ph'] = $event"
+              />
+              <v-checkbox v-if="check.key === 'look'" v-model="lookIsSound" label="Looks sound" data-test="look" />
+              <v-checkbox
+                v-if="check.key === 'label'"
+                v-model="labelIsComplete"
+                label="Label complete"
+                data-test="label"
+              />
+              <v-btn v-if="check.key === 'mass' && check.result === 'open'" size="small" :to="`/cure/${id}`"
+                >Weigh it</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <div class="stack">
+      <section class="sheet stack">
+        <h2>Release</h2>
+        <QuantityField
+          v-model="bars"
+          kind="count"
+          :range="barsRange"
+          :label="`Bars, of ${loaf.state.cut?.bars ?? 0}`"
+          :error="errors['bars']"
+          @problem="unread['bars'] = $event"
+        />
+        <v-btn
+          color="primary"
+          variant="flat"
+          size="large"
+          :disabled="!isClear"
+          :loading="isSending"
+          data-test="release"
+          @click="release"
+          >Release {{ bars }} bars, signed {{ maker }}</v-btn
+        >
+        <p class="quiet small">
+          Once released, the record is not edited, only amended. Local cosmetic law applies; a licensed assessor decides
+          where one is required.
+        </p>
+      </section>
+      <section class="sheet stack">
+        <h2>Or hold it</h2>
+        <v-text-field v-model="reason" label="Why" :error-messages="errors['reason'] ?? []" />
+        <div><v-btn :disabled="reason.trim() === ''" data-test="hold" @click="hold">Hold</v-btn></div>
+      </section>
+      <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.icon {
+  width: 36px;
+}
+
+.ask {
+  width: 200px;
+}
+
+.small {
+  font-size: 0.88rem;
+}
+</style>

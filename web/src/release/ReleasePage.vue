@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { formatDay } from '@vendange/core/calendar'
+import { cureProgress } from '@vendange/core/cure'
+import { releaseChecks } from '@vendange/core/release'
+import { computed } from 'vue'
+
+const season = useSeason()
+const unanswered = { ph: null, lookIsSound: false, labelIsComplete: false }
+const rows = computed(() =>
+  season.loaves
+    .flatMap((loaf) => {
+      const { cut, status } = loaf.state
+      if (!cut || status === 'released') return []
+      const checks = releaseChecks(loaf.state, loaf, unanswered, season.today)
+      return [
+        {
+          loaf,
+          progress: cureProgress(cut.day, loaf.cureDays, season.today),
+          against: checks.find(({ key, result }) => (key === 'cure' || key === 'mass') && result !== 'passed'),
+        },
+      ]
+    })
+    .sort((a, b) => a.progress.readyDay.localeCompare(b.progress.readyDay)),
+)
+const ready = computed(() => rows.value.filter(({ progress, loaf }) => progress.isOver && loaf.state.status !== 'held'))
+const released = computed(() => season.loaves.filter(({ state }) => state.status === 'released'))
+const sentence = computed(() => {
+  const names = [...new Set(ready.value.map(({ loaf }) => loaf.name))]
+  if (names.length > 0) return `${names.join(', ')} can be checked for release today.`
+  const [next] = rows.value
+  return next
+    ? `Nothing may go yet. ${next.loaf.name} is next, on ${formatDay(next.progress.readyDay, season.today)}.`
+    : 'No loaf waits for its release.'
+})
+</script>
+
+<template>
+  <TheAnswer>{{ sentence }}</TheAnswer>
+  <section v-if="rows.length > 0" class="sheet">
+    <table class="figures">
+      <thead>
+        <tr>
+          <th colspan="2">Loaf</th>
+          <th class="number">Bars</th>
+          <th>Cured on</th>
+          <th>What stands against it</th>
+          <th><span class="d-sr-only">To do</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ loaf, progress, against } in rows" :key="loaf.id" data-test="to-release">
+          <td class="face"><SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" /></td>
+          <td>
+            <RouterLink class="plain serif" :to="`/loaves/${loaf.id}`">{{ loaf.name }}</RouterLink><br /><small
+              class="quiet"
+              >{{ loaf.lotCode }}</small
+            >
+          </td>
+          <td class="number">{{ loaf.state.cut?.bars }}</td>
+          <td>{{ formatDay(progress.readyDay, season.today) }}</td>
+          <td :class="loaf.state.status === 'held' ? 'must' : against ? 'quiet' : 'vine'">
+            {{
+              loaf.state.status === 'held'
+                ? `Held: ${loaf.state.holdReason}`
+                : (against?.finding ?? 'Nothing that can be computed.')
+            }}
+          </td>
+          <td class="number"><v-btn size="small" :to="`/release/${loaf.id}`">Check</v-btn></td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+  <section v-if="released.length > 0" class="sheet mt-5">
+    <h2>Released lately</h2>
+    <table class="figures">
+      <tbody>
+        <tr v-for="loaf in released" :key="loaf.id">
+          <td class="face"><SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" /></td>
+          <td class="serif">{{ loaf.name }}</td>
+          <td>{{ loaf.lotCode }}</td>
+          <td>
+            {{ loaf.state.release?.bars }} bars on
+            {{ formatDay(loaf.state.release?.day ?? season.today, season.today) }}
+          </td>
+          <td class="number"><v-btn size="small" :to="`/loaves/${loaf.id}`">Its story</v-btn></td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.face {
+  width: 76px;
+}
+
+td .serif,
+td.serif {
+  font-size: 1.08rem;
+}
+</style>

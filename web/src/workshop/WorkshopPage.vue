@@ -1,0 +1,259 @@
+<script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
+import ConflictPanel from '@/parts/ConflictPanel.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import SaveState from '@/parts/SaveState.vue'
+import { useSeason } from '@/parts/seasonStore'
+import { takeAway } from '@/parts/takeAway'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { useUndo } from '@/parts/undoStore'
+import { useSavedForm } from '@/parts/useSavedForm'
+import { mdiClose, mdiPlus } from '@mdi/js'
+import type { WorkshopDetails } from '@vendange/contract'
+import {
+  endpoints,
+  hoursOfDayRange,
+  lengthUnits,
+  massUnits,
+  soapingTemperatureRange,
+  temperatureUnits,
+  workshopSchema,
+} from '@vendange/contract'
+import { cureLossRange, potLossRange } from '@vendange/core/recipe'
+import { formatQuantity, scaleResolutionRange } from '@vendange/core/units'
+import { weekHoursTotal } from '@vendange/core/season'
+import { computed, ref } from 'vue'
+
+const season = useSeason()
+const undo = useUndo()
+const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const zones = Intl.supportedValuesOf('timeZone')
+const currencies = Intl.supportedValuesOf('currency')
+
+const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
+  schema: workshopSchema,
+  source: () => season.workshop,
+  save: (body: WorkshopDetails & { version: number }) => api(endpoints.updateWorkshop, { body }),
+  label: () => 'the workshop',
+})
+const week = computed(() => formatQuantity('hours', weekHoursTotal(season.limits.working)))
+
+const newMaker = ref('')
+async function addMaker(): Promise<void> {
+  const name = newMaker.value.trim()
+  if (name === '') return
+  const maker = await act(() => api(endpoints.makers.create, { body: { name } }))
+  if (!maker) return
+  newMaker.value = ''
+  if (season.makers.length === 1) season.chooseMaker(maker.id)
+}
+
+async function backUp(): Promise<void> {
+  const kept = await act(() => api(endpoints.backups.create))
+  if (kept) undo.tell(`Kept as ${kept.fileName} in the folder “backups”.`)
+}
+</script>
+
+<template>
+  <template v-if="values">
+    <TheAnswer>
+      <template v-if="season.makers.length === 0">Who works here? Every record carries the name of its maker.</template>
+      <template v-else
+        >{{ season.makers.map(({ name }) => name).join(' and ') }} {{ season.makers.length === 1 ? 'has' : 'have' }}
+        {{ week }} a week for soap.</template
+      >
+    </TheAnswer>
+    <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" @settle="settle" />
+    <div class="columns">
+      <div class="stack">
+        <section class="sheet stack">
+          <div class="row head">
+            <h2>The workshop</h2>
+            <SaveState :status="status" :errors="errors" />
+          </div>
+          <div class="fields">
+            <v-text-field v-model="values.name" class="wide" label="Name" :error-messages="errorOf('name') ?? []" />
+            <v-select v-model="values.massUnit" :items="massUnits" label="Masses in" />
+            <v-select v-model="values.lengthUnit" :items="lengthUnits" label="Lengths in" />
+            <v-select v-model="values.temperatureUnit" :items="temperatureUnits" label="Temperatures in" />
+            <v-autocomplete
+              v-model="values.currency"
+              :items="currencies"
+              label="Currency"
+              :error-messages="errorOf('currency') ?? []"
+            />
+            <v-autocomplete
+              v-model="values.timeZone"
+              :items="zones"
+              label="Time zone"
+              :error-messages="errorOf('timeZone') ?? []"
+            />
+          </div>
+          <p class="eyebrow">At the bench</p>
+          <div class="fields">
+            <QuantityField
+              v-model="values.scaleResolutionG"
+              kind="mass"
+              :range="scaleResolutionRange"
+              :digits="2"
+              label="The scale shows every"
+              :error="errorOf('scaleResolutionG')"
+            />
+            <QuantityField
+              v-model="values.soapingTemperatureC"
+              kind="temperature"
+              :range="soapingTemperatureRange"
+              label="Lye and fats at"
+              :error="errorOf('soapingTemperatureC')"
+            />
+            <QuantityField
+              v-model="values.potLoss"
+              kind="share"
+              :range="potLossRange"
+              label="Sticks to the pots"
+              hint="Estimate"
+              :error="errorOf('potLoss')"
+            />
+            <QuantityField
+              v-model="values.cureLoss"
+              kind="share"
+              :range="cureLossRange"
+              label="Lost in the cure"
+              hint="Estimate"
+              :error="errorOf('cureLoss')"
+            />
+          </div>
+        </section>
+        <section class="sheet stack">
+          <h2>Makers</h2>
+          <ul>
+            <li v-for="maker in season.makers" :key="maker.id" class="row">
+              <span class="grow">{{ maker.name }}</span>
+              <v-btn
+                :icon="mdiClose"
+                size="small"
+                variant="text"
+                :aria-label="`Take ${maker.name} away`"
+                @click="takeAway(endpoints.makers, maker)"
+              />
+            </li>
+          </ul>
+          <form class="row" @submit.prevent="addMaker">
+            <v-text-field v-model="newMaker" label="Name of a maker" maxlength="80" />
+            <v-btn type="submit" data-test="add-maker">Add</v-btn>
+          </form>
+        </section>
+      </div>
+      <div class="stack">
+        <section class="sheet stack">
+          <h2>Working hours</h2>
+          <div class="week">
+            <QuantityField
+              v-for="(label, index) in weekdays"
+              :key="label"
+              v-model="values.weekHours[index]!"
+              kind="hours"
+              :range="hoursOfDayRange"
+              :label="label"
+              :error="errorOf(`weekHours[${index}]`)"
+            />
+          </div>
+          <p class="eyebrow">Days that differ</p>
+          <div v-for="(exception, index) in values.exceptions" :key="index" class="row exception">
+            <v-text-field
+              v-model="exception.day"
+              type="date"
+              :label="`Day ${index + 1}`"
+              :error-messages="errorOf(`exceptions[${index}].day`) ?? []"
+            />
+            <QuantityField
+              v-model="exception.hours"
+              kind="hours"
+              :range="hoursOfDayRange"
+              :label="`Hours ${index + 1}`"
+              :error="errorOf(`exceptions[${index}].hours`)"
+            />
+            <v-btn
+              :icon="mdiClose"
+              size="small"
+              variant="text"
+              :aria-label="`Take day ${index + 1} away`"
+              @click="values.exceptions.splice(index, 1)"
+            />
+          </div>
+          <div>
+            <v-btn size="small" :prepend-icon="mdiPlus" @click="values.exceptions.push({ day: season.today, hours: 0 })"
+              >Day off, market or extra day</v-btn
+            >
+          </div>
+          <p class="eyebrow">A batch usually takes (estimates, until you time your own)</p>
+          <div class="fields">
+            <QuantityField
+              v-model="values.prepHours"
+              kind="hours"
+              :range="hoursOfDayRange"
+              label="Preparing, the day before"
+              :error="errorOf('prepHours')"
+            />
+            <QuantityField
+              v-model="values.setupHours"
+              kind="hours"
+              :range="hoursOfDayRange"
+              label="Set-up and clean-up"
+              :error="errorOf('setupHours')"
+            />
+            <QuantityField
+              v-model="values.pourHours"
+              kind="hours"
+              :range="hoursOfDayRange"
+              label="Pouring"
+              :error="errorOf('pourHours')"
+            />
+            <QuantityField
+              v-model="values.cutHours"
+              kind="hours"
+              :range="hoursOfDayRange"
+              label="Cutting"
+              :error="errorOf('cutHours')"
+            />
+          </div>
+        </section>
+        <section class="sheet stack">
+          <h2>Backups</h2>
+          <p class="quiet">One is kept by itself before the tables of the database change.</p>
+          <div><v-btn @click="backUp">Keep a backup now</v-btn></div>
+        </section>
+      </div>
+    </div>
+  </template>
+</template>
+
+<style scoped>
+.head {
+  justify-content: space-between;
+}
+
+ul {
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+}
+
+.grow {
+  flex: 1;
+}
+
+.week {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(92px, 1fr));
+  gap: 12px 8px;
+}
+
+.exception {
+  flex-wrap: nowrap;
+}
+</style>
