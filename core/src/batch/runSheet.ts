@@ -92,7 +92,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       'moulds',
       'Prepare',
       'Line the mould',
-      `Line ${loaves}`,
+      `Line the mould: ${loaves}`,
       'Liner flat into the corners, no folds. Level the shelf.',
     ),
     ...weights.fats.map(({ fatKey, name, massG }) =>

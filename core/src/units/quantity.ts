@@ -177,5 +177,6 @@ export function formatQuantity(kind: QuantityKind, base: number, options: Format
   const digits = options.digits ?? usualDigits(kind, unit.symbol)
   const rounded = Number(unit.fromBase(base).toFixed(digits))
   const figure = String(rounded === 0 ? 0 : rounded)
+  if (kind === 'days' && figure === '1') return `1 ${unit.symbol.slice(0, -1)}`
   return unit.symbol === '' ? figure : `${figure} ${unit.symbol}`
 }

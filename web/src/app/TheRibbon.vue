@@ -69,10 +69,16 @@ function walk(event: KeyboardEvent): void {
       :data-day="summary.day"
       @click="router.push(`/days/${summary.day}`)"
     >
-      <span v-if="weekdayIndex(summary.day) === 0" class="week" aria-hidden="true">{{
+      <span v-if="weekdayIndex(summary.day) === 0 && summary.day !== season.today" class="week" aria-hidden="true">{{
         formatDay(summary.day).replace('Mon ', '')
       }}</span>
-      <span v-if="flags.get(summary.day)" class="flag" aria-hidden="true">{{ flags.get(summary.day)?.name }}</span>
+      <span
+        v-if="flags.get(summary.day)"
+        class="flag"
+        :class="{ atend: index > days.length - 12 }"
+        aria-hidden="true"
+        >{{ flags.get(summary.day)?.name }}</span
+      >
       <span class="faces" aria-hidden="true">
         <SoapFace
           v-for="id in summary.pours"
@@ -88,7 +94,7 @@ function walk(event: KeyboardEvent): void {
         class="tick"
         :class="{ ready: summary.ready.length > 0 }"
         aria-hidden="true"
-        >{{ summary.ready.length > 0 ? '✓' : '╷' }}</span
+        >{{ summary.ready.length > 0 ? '✓' : '⁄' }}</span
       >
       <span class="load" aria-hidden="true">
         <i class="there" :style="{ height: height(summary.hoursThere) }" />
@@ -166,6 +172,12 @@ function walk(event: KeyboardEvent): void {
   color: rgb(var(--v-theme-background));
   background: rgb(var(--v-theme-primary));
   clip-path: polygon(0 0, 100% 0, calc(100% - 5px) 50%, 100% 100%, 0 100%);
+}
+
+.flag.atend {
+  right: 0;
+  left: auto;
+  clip-path: none;
 }
 
 .past .flag {

@@ -27,8 +27,12 @@ const { show } = useUnits()
 
 <style scoped>
 .label {
-  width: 56%;
+  width: 52%;
   line-height: 1.3;
+}
+
+.bar {
+  width: 30%;
 }
 
 .bar i {

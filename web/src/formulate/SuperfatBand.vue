@@ -10,9 +10,9 @@ const width = 420
 const x = computed(() =>
   scaleLinear()
     .domain([Math.min(-0.04, props.band.worst), Math.max(0.14, props.band.best)])
-    .range([8, width - 8]),
+    .range([18, width - 18]),
 )
-const ticks = computed(() => x.value.ticks(7))
+const ticks = computed(() => x.value.ticks(5))
 </script>
 
 <template>
@@ -22,7 +22,7 @@ const ticks = computed(() => x.value.ticks(7))
       role="img"
       :aria-label="`Superfat between ${show('share', band.worst)} and ${show('share', band.best)}, most likely ${show('share', band.likely)}`"
     >
-      <rect :x="8" y="18" :width="Math.max(0, x(0) - 8)" height="20" class="danger" />
+      <rect :x="18" y="18" :width="Math.max(0, x(0) - 18)" height="20" class="danger" />
       <rect :x="x(band.worst)" y="22" :width="x(band.best) - x(band.worst)" height="12" rx="2" class="band" />
       <line :x1="x(0)" :x2="x(0)" y1="12" y2="44" class="zero" />
       <line :x1="x(band.likely)" :x2="x(band.likely)" y1="16" y2="40" class="likely" />
