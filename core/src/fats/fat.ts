@@ -34,8 +34,8 @@ export interface Fat {
   readonly densityGMl: number
   readonly densityTemperatureC: number
   readonly saponificationValue: SaponificationSpan
-  /** Undefined for waxes, whose profile the table does not hold. */
-  readonly fattyAcidPercent: Readonly<Partial<Record<FattyAcid, number>>> | undefined
+  /** Null for waxes, whose profile the table does not hold. */
+  readonly fattyAcidPercent: Readonly<Partial<Record<FattyAcid, number>>> | null
   readonly unsaponifiablePercent: number
   /** Where the span of the saponification value comes from. */
   readonly source: string

@@ -47,8 +47,7 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
   const { services, makerIds, setDay } = seeding
   const maker = makerIds[(seed + 1) % makerIds.length] ?? ''
   const { loaf, plan } = await services.loaves.view(loafId)
-  const pourDay = loaf.state.pouredDay ?? demoToday
-  const cutDay = addDays(pourDay, seed % 2 === 0 ? 1 : 2)
+  const cutDay = (await services.batches.view(loaf.batchId)).batch.days.cutDay
   const bars = soap.cut?.bars ?? loaf.barsPlanned
   const wetG = Math.round(
     ((loaf.state.batterG ?? plan.loafBatterG) / (loaf.barsPlanned + 0.4)) * (1 + wobble(seed) * 0.01),

@@ -80,7 +80,7 @@ function toggleTheme(): void {
           <div class="tools">
             <v-btn
               :icon="mdiMagnify"
-              size="small"
+              size="30"
               variant="text"
               aria-label="Find (/)"
               title="Find (/)"
@@ -88,7 +88,7 @@ function toggleTheme(): void {
             />
             <v-btn
               :icon="mdiUndo"
-              size="small"
+              size="30"
               variant="text"
               aria-label="Undo (Ctrl Z)"
               title="Undo (Ctrl Z)"
@@ -96,7 +96,7 @@ function toggleTheme(): void {
             />
             <v-btn
               :icon="mdiThemeLightDark"
-              size="small"
+              size="30"
               variant="text"
               aria-label="Light or dark"
               title="Light or dark"
@@ -104,7 +104,7 @@ function toggleTheme(): void {
             />
             <v-btn
               :icon="mdiKeyboardOutline"
-              size="small"
+              size="30"
               variant="text"
               aria-label="Keys (?)"
               title="Keys (?)"

@@ -5,7 +5,10 @@ import { computed } from 'vue'
 
 const props = withDefaults(
   defineProps<{ name: string; colours: readonly FaceColour[]; width?: number; height?: number }>(),
-  { width: 56, height: 40 },
+  {
+    width: 56,
+    height: 40,
+  },
 )
 const bands = computed(() =>
   drawFace(

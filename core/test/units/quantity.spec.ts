@@ -1,0 +1,103 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import type { QuantityKind } from '../../src/units'
+import { baseUnit, formatQuantity, parseQuantity, rangeMessage, toUnit } from '../../src/units'
+
+function valueOf(kind: QuantityKind, text: string, unit?: string): number {
+  const parsed = parseQuantity(kind, text, unit === undefined ? {} : { unit })
+  if (!parsed.ok) throw new Error(parsed.message)
+  return parsed.value
+}
+
+describe('parseQuantity', () => {
+  it('reads any unit of mass into grams', () => {
+    expect(valueOf('mass', '12 oz')).to.be.closeTo(340.1942775, 1e-9)
+    expect(valueOf('mass', '1,5 kg')).to.equal(1500)
+    expect(valueOf('mass', '1 1/2 oz')).to.be.closeTo(42.5242846875, 1e-9)
+    expect(valueOf('mass', '2 lb')).to.be.closeTo(907.18474, 1e-9)
+    expect(valueOf('mass', '350g')).to.equal(350)
+  })
+
+  it('takes a bare number for the unit that is usual here', () => {
+    expect(valueOf('mass', '12', 'oz')).to.be.closeTo(340.1942775, 1e-9)
+    expect(valueOf('length', '9', 'in')).to.be.closeTo(228.6, 1e-9)
+    expect(valueOf('temperature', '110', '°F')).to.be.closeTo(43.3333333, 1e-6)
+  })
+
+  it('reads lengths, temperatures, shares and times', () => {
+    expect(valueOf('length', '9 in')).to.be.closeTo(228.6, 1e-9)
+    expect(valueOf('length', '9"')).to.be.closeTo(228.6, 1e-9)
+    expect(valueOf('length', '25 cm')).to.equal(250)
+    expect(valueOf('temperature', '110 F')).to.be.closeTo(43.3333333, 1e-6)
+    expect(valueOf('temperature', '43 C')).to.equal(43)
+    expect(valueOf('share', '5 %')).to.be.closeTo(0.05, 1e-12)
+    expect(valueOf('share', '5')).to.be.closeTo(0.05, 1e-12)
+    expect(valueOf('hours', '90 min')).to.equal(1.5)
+    expect(valueOf('days', '4 weeks')).to.equal(28)
+  })
+
+  it('says in plain words what it wants when there is no number', () => {
+    const parsed = parseQuantity('mass', 'a handful')
+    expect(parsed).to.deep.equal({ ok: false, message: 'Write a mass such as 350 g or 12 oz.' })
+  })
+
+  it('names a unit that does not belong', () => {
+    const parsed = parseQuantity('mass', '12 cm')
+    expect(parsed.ok).to.equal(false)
+    if (!parsed.ok) expect(parsed.message).to.contain('“cm” is not a unit for a mass')
+  })
+
+  it('refuses what is outside the range, in the usual unit', () => {
+    const parsed = parseQuantity('length', '3 m', { unit: 'in', range: { min: 25.4, max: 1524 } })
+    expect(parsed).to.deep.equal({ ok: false, message: 'This must be from 1 in to 60 in.' })
+    expect(parseQuantity('mass', '-5', { range: { min: 0, max: 10 } }).ok).to.equal(false)
+  })
+
+  it('takes only whole pieces', () => {
+    expect(valueOf('count', '12 bars')).to.equal(12)
+    expect(parseQuantity('count', '12.5')).to.deep.equal({ ok: false, message: 'This must be a whole number.' })
+  })
+
+  it('throws on a unit that the caller got wrong', () => {
+    expect(() => parseQuantity('mass', '12', { unit: 'mm' })).to.throw(RangeError, 'Expected a unit of mass, got mm')
+    expect(() => toUnit('length', 12, 'g')).to.throw(RangeError, 'Expected a unit of length, got g')
+  })
+
+  it('never throws on text, whatever is typed', () => {
+    const kinds: readonly QuantityKind[] = ['mass', 'length', 'temperature', 'share', 'hours', 'days', 'count', 'number']
+    fc.assert(
+      fc.property(fc.constantFrom(...kinds), fc.string(), (kind, text) => {
+        const parsed = parseQuantity(kind, text)
+        if (parsed.ok) expect(Number.isFinite(parsed.value)).to.equal(true)
+        else expect(parsed.message).to.match(/\.$/)
+      }),
+    )
+  })
+})
+
+describe('formatQuantity', () => {
+  it('writes the unit and drops trailing zeros', () => {
+    expect(formatQuantity('length', 228.6, { unit: 'in' })).to.equal('9 in')
+    expect(formatQuantity('mass', 350)).to.equal('350 g')
+    expect(formatQuantity('mass', 340.1942775, { unit: 'oz' })).to.equal('12 oz')
+    expect(formatQuantity('share', 0.0525)).to.equal('5.3 %')
+    expect(formatQuantity('days', 1)).to.equal('1 day')
+    expect(formatQuantity('count', 12)).to.equal('12')
+    expect(formatQuantity('mass', -0.01)).to.equal('0 g')
+  })
+
+  it('knows the unit in which a kind is kept', () => {
+    expect(baseUnit('mass')).to.equal('g')
+    expect(baseUnit('temperature')).to.equal('°C')
+    expect(rangeMessage('share', { min: 0.2, max: 0.5 })).to.equal('This must be from 20 % to 50 %.')
+  })
+
+  it('is read back as what was written, to its last digit', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 50_000, noNaN: true }), fc.constantFrom('g', 'oz', 'kg', 'lb'), (massG, unit) => {
+        const text = formatQuantity('mass', massG, { unit, digits: 4 })
+        expect(valueOf('mass', text)).to.be.closeTo(massG, 0.05)
+      }),
+    )
+  })
+})
