@@ -13,7 +13,9 @@ module.exports = {
       name: 'core-has-no-interface-or-machine',
       severity: 'error',
       from: { path: '^core/src' },
-      to: { path: 'node_modules/(vue|vuetify|pinia|express|drizzle-orm|yup|@libsql)|^(fs|path|os|http|process|node:.*)$' },
+      to: {
+        path: 'node_modules/(vue|vuetify|pinia|express|drizzle-orm|yup|@libsql)|^(fs|path|os|http|process|node:.*)$',
+      },
     },
     {
       name: 'contract-imports-core-only',
@@ -48,7 +50,7 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '\\.css$' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'web/tsconfig.json' },
+    tsConfig: { fileName: 'tsconfig.rules.json' },
     enhancedResolveOptions: {
       exportsFields: ['exports'],
       conditionNames: ['import', 'require', 'node', 'default', 'types'],

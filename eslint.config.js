@@ -28,7 +28,15 @@ export default ts.config(
   {
     files: ['**/*.{mjs,cjs,js}'],
     languageOptions: {
-      globals: { process: 'readonly', console: 'readonly', fetch: 'readonly', setTimeout: 'readonly', module: 'writable', URL: 'readonly', performance: 'readonly' },
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        fetch: 'readonly',
+        setTimeout: 'readonly',
+        module: 'writable',
+        URL: 'readonly',
+        performance: 'readonly',
+      },
     },
   },
   prettier,

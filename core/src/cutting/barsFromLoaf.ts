@@ -60,10 +60,9 @@ export function thicknessForBars(
 /** Where the cuts fall, mm from one end of the block: both trims and every cut between bars. @throws {RangeError} as `barsFromLoaf` does */
 export function cutMarks(lengthMm: number, cut: BarCut): readonly number[] {
   const { bars } = barsFromLoaf(lengthMm, cut)
-  const pitchMm = cut.barThicknessMm + cut.kerfMm
-  return Array.from({ length: bars + 1 }, (_, index) => cut.endTrimMm + index * pitchMm).filter(
-    (markMm) => markMm > 0 && markMm < lengthMm,
-  )
+  const { barThicknessMm, endTrimMm, kerfMm } = cut
+  const barEnds = Array.from({ length: bars }, (_, index) => endTrimMm + (index + 1) * barThicknessMm + index * kerfMm)
+  return [endTrimMm, ...barEnds].filter((markMm) => markMm > 1e-6 && markMm < lengthMm - 1e-6)
 }
 
 /** Bars got minus bars hoped for. */

@@ -58,7 +58,12 @@ describe('checkRecipe', () => {
   it('never throws, and what it lets pass can be computed', () => {
     const anything = fc.oneof(fc.double(), fc.double({ min: 0, max: 1, noNaN: true }))
     const line = fc.record({ fatKey: fc.constantFrom(...fatTable.map(({ key }) => key), 'gold'), share: anything })
-    const recipe = fc.record({ fats: fc.array(line, { maxLength: 4 }), superfat: anything, lyeConcentration: anything, naohPurity: anything })
+    const recipe = fc.record({
+      fats: fc.array(line, { maxLength: 4 }),
+      superfat: anything,
+      lyeConcentration: anything,
+      naohPurity: anything,
+    })
     fc.assert(
       fc.property(recipe, (typed) => {
         if (!isRefused(checkRecipe(typed))) expect(recipeFigures(typed, 1000).naohG).to.be.greaterThan(0)
@@ -79,7 +84,10 @@ describe('recipeFigures', () => {
   })
 
   it('throws on a fat the table does not hold', () => {
-    expect(() => blendOf({ fats: [{ fatKey: 'gold', share: 1 }] })).to.throw(RangeError, 'Expected a fat of the table, got gold')
+    expect(() => blendOf({ fats: [{ fatKey: 'gold', share: 1 }] })).to.throw(
+      RangeError,
+      'Expected a fat of the table, got gold',
+    )
   })
 
   it('knows what is missing to 100 %', () => {

@@ -18,7 +18,10 @@ describe('naohForFats', () => {
   })
 
   it('throws on what no fat, mass, superfat or purity can be', () => {
-    expect(() => naohForFats([{ ...olive, massG: -1 }], { superfat: 0.05 })).to.throw(RangeError, 'Expected massG from 0')
+    expect(() => naohForFats([{ ...olive, massG: -1 }], { superfat: 0.05 })).to.throw(
+      RangeError,
+      'Expected massG from 0',
+    )
     expect(() => naohForFats([{ ...olive, saponificationValue: 0.19 }], { superfat: 0.05 })).to.throw(
       RangeError,
       'Expected saponificationValue from 50 to 400, got 0.19',

@@ -64,7 +64,16 @@ describe('parseQuantity', () => {
   })
 
   it('never throws on text, whatever is typed', () => {
-    const kinds: readonly QuantityKind[] = ['mass', 'length', 'temperature', 'share', 'hours', 'days', 'count', 'number']
+    const kinds: readonly QuantityKind[] = [
+      'mass',
+      'length',
+      'temperature',
+      'share',
+      'hours',
+      'days',
+      'count',
+      'number',
+    ]
     fc.assert(
       fc.property(fc.constantFrom(...kinds), fc.string(), (kind, text) => {
         const parsed = parseQuantity(kind, text)
@@ -94,10 +103,14 @@ describe('formatQuantity', () => {
 
   it('is read back as what was written, to its last digit', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 50_000, noNaN: true }), fc.constantFrom('g', 'oz', 'kg', 'lb'), (massG, unit) => {
-        const text = formatQuantity('mass', massG, { unit, digits: 4 })
-        expect(valueOf('mass', text)).to.be.closeTo(massG, 0.05)
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 50_000, noNaN: true }),
+        fc.constantFrom('g', 'oz', 'kg', 'lb'),
+        (massG, unit) => {
+          const text = formatQuantity('mass', massG, { unit, digits: 4 })
+          expect(valueOf('mass', text)).to.be.closeTo(massG, 0.05)
+        },
+      ),
     )
   })
 })

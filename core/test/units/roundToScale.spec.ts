@@ -21,10 +21,14 @@ describe('roundToScale', () => {
 
   it('is never further off than half a step, and its floor never above', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 20_000, noNaN: true }), fc.constantFrom(0.01, 0.1, 0.5, 1, 2, 5), (massG, step) => {
-        expect(Math.abs(roundToScale(massG, step) - massG)).to.be.at.most(step / 2 + 1e-6)
-        expect(floorToScale(massG, step)).to.be.at.most(massG + 1e-6)
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 20_000, noNaN: true }),
+        fc.constantFrom(0.01, 0.1, 0.5, 1, 2, 5),
+        (massG, step) => {
+          expect(Math.abs(roundToScale(massG, step) - massG)).to.be.at.most(step / 2 + 1e-6)
+          expect(floorToScale(massG, step)).to.be.at.most(massG + 1e-6)
+        },
+      ),
     )
   })
 })
@@ -34,6 +38,8 @@ describe('assertWithin', () => {
     expect(isWithin(0, { min: 0, max: 1 })).to.equal(true)
     expect(isWithin(1, { min: 0, max: 1 })).to.equal(true)
     expect(isWithin(Number.NaN, { min: 0, max: 1 })).to.equal(false)
-    expect(() => assertWithin('superfat', -0.01, { min: 0, max: 1 })).to.throw('Expected superfat from 0 to 1, got -0.01')
+    expect(() => assertWithin('superfat', -0.01, { min: 0, max: 1 })).to.throw(
+      'Expected superfat from 0 to 1, got -0.01',
+    )
   })
 })

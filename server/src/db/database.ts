@@ -10,7 +10,7 @@ import { object, number, array } from 'yup'
 import { keepBackup } from './backup'
 import * as schema from './schema'
 
-const migrationsFolder = join(dirname(fileURLToPath(import.meta.url)), '../../migrations')
+const ownMigrations = join(dirname(fileURLToPath(import.meta.url)), '../../migrations')
 const journalSchema = object({ entries: array(object({ when: number().required() }).required()).required() }).required()
 
 export type Drizzle = ReturnType<typeof drizzleOver>
@@ -37,6 +37,8 @@ export interface OpenOptions {
   readonly backupFolder: string
   /** Stamp for the names of backups. */
   readonly now: () => Date
+  /** @default this version's own */
+  readonly migrationsFolder?: string
 }
 
 /** A database file that this program must not touch, with what to do about it. */
@@ -44,7 +46,7 @@ export class DatabaseRefused extends Error {
   override readonly name = 'DatabaseRefused'
 }
 
-function migrationTimes(): readonly number[] {
+function migrationTimes(migrationsFolder: string): readonly number[] {
   const journal: unknown = JSON.parse(readFileSync(join(migrationsFolder, 'meta/_journal.json'), 'utf8'))
   return journalSchema.validateSync(journal).entries.map(({ when }) => when)
 }
@@ -72,11 +74,12 @@ async function appliedMigrations(client: Client, file: string): Promise<readonly
  *
  * @throws {DatabaseRefused} if the file is damaged, is something else, or was written by a newer version; it is left as it was
  */
-export async function openDatabase({ file, backupFolder, now }: OpenOptions): Promise<Database> {
+export async function openDatabase(options: OpenOptions): Promise<Database> {
+  const { file, backupFolder, now, migrationsFolder = ownMigrations } = options
   mkdirSync(dirname(file), { recursive: true })
   const existed = existsSync(file)
   const client = createClient({ url: `file:${file}` })
-  const known = migrationTimes()
+  const known = migrationTimes(migrationsFolder)
   try {
     const applied = existed ? await appliedMigrations(client, file) : []
     const newest = Math.max(0, ...applied)

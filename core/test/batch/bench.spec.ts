@@ -1,0 +1,196 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import type { BatchPlan, StepRecord } from '../../src/batch'
+import { benchState, checkStepRecord, pouredPerLoaf, runSheet, shareDone, toGo } from '../../src/batch'
+import { isRefused } from '../../src/findings'
+import { workedPlan } from '../blends'
+
+/** Records of every step before `stepKey`, as asked for at its time, with some figures replaced. */
+function upTo(
+  plan: BatchPlan,
+  stepKey: string | null,
+  replaced: Readonly<Record<string, number>> = {},
+): readonly StepRecord[] {
+  const records: StepRecord[] = []
+  for (;;) {
+    const state = benchState(plan, records)
+    const step = state.steps[state.nextIndex]
+    if (!step || step.key === stepKey) return records
+    records.push({ stepKey: step.key, actual: replaced[step.key] ?? step.target })
+  }
+}
+
+const targetOf = (records: readonly StepRecord[], key: string) =>
+  benchState(workedPlan, records).steps.find((step) => step.key === key)?.target
+
+describe('runSheet', () => {
+  it('goes in the order of the work', () => {
+    const keys = runSheet(workedPlan).map(({ key }) => key)
+    expect(keys).to.deep.equal([
+      'moulds',
+      'fat:olive',
+      'fat:coconut',
+      'fat:shea',
+      'melt',
+      'goggles',
+      'water',
+      'naoh',
+      'dissolve',
+      'temperature:lye',
+      'temperature:fats',
+      'emulsion',
+      'pot:0',
+      'pot:1',
+      'scent',
+      'pour',
+      'spray',
+      'cover',
+    ])
+  })
+
+  it('puts goggles before water, and water before lye', () => {
+    const steps = runSheet(workedPlan)
+    for (const key of ['water', 'naoh', 'dissolve']) {
+      expect(steps.find((step) => step.key === key)?.caution, key).to.contain('Lye into water, never water into lye')
+    }
+    expect(steps.find(({ key }) => key === 'spray')?.caution).to.contain('no flame')
+  })
+
+  it('leaves out the scent of an unscented soap', () => {
+    const keys = runSheet({ ...workedPlan, scent: null }).map(({ key }) => key)
+    expect(keys).not.to.include('scent')
+  })
+})
+
+describe('benchState', () => {
+  it('asks for the plan while nothing is weighed', () => {
+    const state = benchState(workedPlan, [])
+    expect(state.nextIndex).to.equal(0)
+    expect(state.findings).to.deep.equal([])
+    expect(state.steps.find(({ key }) => key === 'naoh')?.target).to.equal(119)
+  })
+
+  it('recomputes lye and water after a fat was over-poured', () => {
+    const records = upTo(workedPlan, 'fat:shea', { 'fat:coconut': 266 })
+    // (381·190 + 266·257 + 212·180)/1000 = 178.912 g KOH · 0.712888 · 0.95 = 121.17 g; · 0.67/0.33 = 245.67 g.
+    expect(targetOf(records, 'naoh')).to.equal(121)
+    expect(targetOf(records, 'water')).to.equal(246)
+    // (381 + 266 + 212) · 0.03 = 25.77 g.
+    expect(targetOf(records, 'scent')).to.equal(26)
+    expect(benchState(workedPlan, records).findings[0]?.message).to.equal(
+      'Coconut oil went in 12 g over. The lye is now 121 g and the water 246 g; superfat stays 5 %.',
+    )
+  })
+
+  it('states the new superfat when the lye was weighed before', () => {
+    const records = [...upTo(workedPlan, 'dissolve'), { stepKey: 'fat:olive', actual: 400 }]
+    const state = benchState(workedPlan, records)
+    // (400·190 + 254·257 + 212·180)/1000 = 179.438 g KOH · 0.712888 = 127.919 g; 1 − 119/127.919 = 6.97 %.
+    expect(state.band.likely).to.be.closeTo(0.0697, 0.0001)
+    expect(state.findings.map(({ message }) => message)).to.include(
+      'Olive oil went in 19 g over. The lye was weighed already: the superfat is now 7 %.',
+    )
+  })
+
+  it('shares the batter as weighed among the pots', () => {
+    const records = upTo(workedPlan, 'pot:0', { 'fat:coconut': 266 })
+    // 859 + 121 + 246 + 26 = 1252 g; 60 % of it 751 g, the rest 501 g.
+    expect(targetOf(records, 'pot:0')).to.equal(751)
+    expect(targetOf(records, 'pot:1')).to.equal(501)
+  })
+
+  it('lets the last record of a step hold', () => {
+    const records = [
+      ...upTo(workedPlan, 'fat:coconut'),
+      { stepKey: 'fat:olive', actual: 390 },
+      { stepKey: 'fat:olive', actual: 381 },
+    ]
+    expect(benchState(workedPlan, records).findings).to.deep.equal([])
+  })
+
+  it('comes to its end, with what each loaf has got', () => {
+    const records = upTo(workedPlan, null)
+    expect(benchState(workedPlan, records).nextIndex).to.equal(runSheet(workedPlan).length)
+    // 1233 g less 2 % that sticks.
+    expect(pouredPerLoaf(workedPlan, records)).to.be.closeTo(1208.3, 0.1)
+  })
+
+  it('keeps the superfat at or above the recipe’s, however the fats are poured', () => {
+    const off = fc.integer({ min: -40, max: 60 })
+    fc.assert(
+      fc.property(off, off, off, (olive, coconut, shea) => {
+        const replaced = { 'fat:olive': 381 + olive, 'fat:coconut': 254 + coconut, 'fat:shea': 212 + shea }
+        const state = benchState(workedPlan, upTo(workedPlan, 'dissolve', replaced))
+        expect(state.band.likely).to.be.within(0.05 - 0.005, 0.05 + 0.005)
+      }),
+    )
+  })
+})
+
+describe('checkStepRecord', () => {
+  const refusal = (records: readonly StepRecord[], stepKey: string, actual: number | null) =>
+    checkStepRecord(workedPlan, records, { stepKey, actual })[0]
+
+  it('takes what was asked for', () => {
+    expect(checkStepRecord(workedPlan, upTo(workedPlan, 'naoh'), { stepKey: 'naoh', actual: 119 })).to.deep.equal([])
+    expect(checkStepRecord(workedPlan, [], { stepKey: 'moulds', actual: null })).to.deep.equal([])
+  })
+
+  it('refuses lye that exceeds the fats, and says what to take back', () => {
+    // The fats take 175.828 · 0.712888 = 125.35 g.
+    const found = refusal(upTo(workedPlan, 'naoh'), 'naoh', 126)
+    expect(found?.code).to.equal('lye_exceeds_fats')
+    expect(found?.message).to.contain('Take 7 g back out of the dry cup')
+    expect(refusal(upTo(workedPlan, 'naoh'), 'naoh', 125)).to.equal(undefined)
+  })
+
+  it('refuses less water than lye', () => {
+    expect(refusal(upTo(workedPlan, 'water'), 'water', 118)?.code).to.equal('water_below_lye')
+  })
+
+  it('refuses slips of the hand: far off, nothing, negative, huge, no figure', () => {
+    const records = upTo(workedPlan, 'fat:olive')
+    expect(refusal(records, 'fat:olive', 3810)?.message).to.contain('3810 g is far from the 381 g asked for')
+    expect(refusal(records, 'fat:olive', 0)?.code).to.equal('mass_range')
+    expect(refusal(records, 'fat:olive', -5)?.code).to.equal('mass_range')
+    expect(refusal(records, 'fat:olive', 1e9)?.code).to.equal('mass_range')
+    expect(refusal(records, 'fat:olive', null)?.code).to.equal('figure_missing')
+  })
+
+  it('refuses steps out of order and steps that are none', () => {
+    expect(refusal([], 'naoh', 119)?.message).to.contain('First comes: Line the mould')
+    expect(refusal([], 'dance', null)?.code).to.equal('unknown_step')
+  })
+
+  it('refuses a temperature that no probe shows', () => {
+    const records = upTo(workedPlan, 'temperature:lye')
+    expect(refusal(records, 'temperature:lye', 400)?.code).to.equal('temperature_range')
+    expect(refusal(records, 'temperature:lye', 43)).to.equal(undefined)
+  })
+
+  it('refuses going back to too little fat once the lye is weighed', () => {
+    const records = upTo(workedPlan, 'dissolve')
+    expect(refusal(records, 'fat:coconut', 200)?.message).to.contain('Add the missing fat')
+  })
+
+  it('never lets through a record that leaves lye over', () => {
+    const records = upTo(workedPlan, 'naoh')
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 400, noNaN: true }), (actual) => {
+        const findings = checkStepRecord(workedPlan, records, { stepKey: 'naoh', actual })
+        const { band } = benchState(workedPlan, [...records, { stepKey: 'naoh', actual }])
+        if (!isRefused(findings)) expect(band.likely).to.be.at.least(0)
+      }),
+    )
+  })
+})
+
+describe('at the scale', () => {
+  it('says what is to go and how far it has come', () => {
+    expect(toGo(168, 161)).to.equal(7)
+    expect(toGo(168, 170.1)).to.equal(-2.1)
+    expect(shareDone(200, 50)).to.equal(0.25)
+    expect(shareDone(200, 500)).to.equal(1)
+    expect(shareDone(0, 5)).to.equal(0)
+  })
+})

@@ -1,0 +1,176 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import {
+  batterPerGramOfFats,
+  lyeForWeighedFats,
+  lyeSolutionDensity,
+  remainingShare,
+  scaleDesign,
+  splitIntoPots,
+} from '../../src/batch'
+import { fatTable, findFat } from '../../src/fats'
+import { isRefused } from '../../src/findings'
+import { naohDemand } from '../../src/recipe'
+import { workedMould, workedRecipe, workedSettings, workedSource } from '../blends'
+
+describe('lyeSolutionDensity', () => {
+  it('gives tabled points and straight lines between', () => {
+    expect(lyeSolutionDensity(0)).to.equal(0.9982)
+    expect(lyeSolutionDensity(0.32)).to.equal(1.349)
+    expect(lyeSolutionDensity(0.33)).to.be.closeTo(1.3593, 1e-9)
+    expect(lyeSolutionDensity(0.46)).to.be.closeTo(1.4875, 1e-9)
+    expect(lyeSolutionDensity(0.5)).to.equal(1.5253)
+  })
+
+  it('does not guess beyond the table', () => {
+    expect(() => lyeSolutionDensity(0.51)).to.throw(RangeError, 'Expected concentration from 0 to 0.5')
+  })
+})
+
+describe('batterPerGramOfFats', () => {
+  it('adds the volumes of fats, lye and scent', () => {
+    const batter = batterPerGramOfFats(workedRecipe, 0.03)
+    // 0.45/0.911 + 0.30/0.913 + 0.25/0.900 = 1.100328; lye (0.140596 + 0.285452)/1.3593 = 0.313432; 0.03/0.95 = 0.031579
+    expect(batter.volumeMl).to.be.closeTo(1.445338, 0.000005)
+    expect(batter.massG).to.be.closeTo(1.456048, 0.000005)
+  })
+})
+
+describe('scaleBatch', () => {
+  const scaled = scaleDesign(workedSource)
+
+  it('gives the worked figures for a loaf of 1200 ml', () => {
+    // 1200 / 0.98 = 1224.49 ml; / 1.445338 = 847.20 g of fats: 381.24, 254.16, 211.80.
+    expect(scaled.weights.fats.map(({ massG }) => massG)).to.deep.equal([381, 254, 212])
+    // From the rounded fats: (381·190 + 254·257 + 212·180)/1000 = 175.828 g KOH · 0.712888 · 0.95 = 119.08 g.
+    expect(scaled.weights.naohG).to.equal(119)
+    // 119 · 0.67 / 0.33 = 241.6 g.
+    expect(scaled.weights.waterG).to.equal(242)
+    // 847 · 0.03 = 25.41 g.
+    expect(scaled.weights.scentG).to.equal(25)
+    expect(scaled.weights.batterG).to.equal(1233)
+    expect(scaled.densityGMl).to.be.closeTo(1.00741, 0.00001)
+  })
+
+  it('counts bars, says what is missing and how thick they would have to be', () => {
+    expect(scaled.bars).to.equal(10)
+    expect(scaled.barsOver).to.equal(-2)
+    expect(scaled.thicknessForWishMm).to.be.closeTo(20.8333, 0.0001)
+    // 80 × 60 × 25 mm = 120 ml · 1.00741
+    expect(scaled.barWetG).to.be.closeTo(120.89, 0.01)
+    expect(scaled.barCuredG).to.be.closeTo(107.59, 0.01)
+    expect(scaled.findings.map(({ code }) => code)).to.deep.equal(['bars_short'])
+    expect(scaled.findings[0]?.message).to.equal(
+      '2 of 12 bars are missing. Cut them 20.8 mm thick, or fill another mould.',
+    )
+  })
+
+  it('doubles for two moulds', () => {
+    const two = scaleDesign({ ...workedSource, design: { ...workedSource.design, mouldCount: 2 } })
+    expect(two.bars).to.equal(20)
+    expect(two.mouldsMl).to.equal(2400)
+    expect(two.weights.fatsG).to.be.closeTo(2 * 847.2, 1.5)
+  })
+
+  it('warns when a cured bar will not reach its label', () => {
+    const heavy = scaleDesign({ ...workedSource, design: { ...workedSource.design, labelMassG: 110, barsWanted: 10 } })
+    expect(heavy.findings.map(({ code }) => code)).to.deep.equal(['bar_below_label'])
+  })
+
+  it('refuses a scent above its limit', () => {
+    const scent = { name: 'Amber blend', rate: 0.06, supplierLimit: 0.02 }
+    const strong = scaleDesign({ ...workedSource, design: { ...workedSource.design, scent } })
+    expect(isRefused(strong.findings)).to.equal(true)
+  })
+
+  it('refuses a fat that the scale cannot show', () => {
+    const tiny = { ...workedMould, lengthMm: 40, widthMm: 40, heightMm: 40, fillHeightMm: 1 }
+    const small = scaleDesign({ ...workedSource, mould: tiny, settings: { ...workedSettings, scaleResolutionG: 10 } })
+    expect(small.findings.filter(({ code }) => code === 'below_scale')).to.have.length(3)
+    expect(small.weights.fatsG).to.equal(0)
+  })
+
+  it('throws on settings out of range', () => {
+    const settings = { ...workedSettings, potLoss: 1 }
+    expect(() => scaleDesign({ ...workedSource, settings })).to.throw(RangeError, 'Expected potLoss from 0 to 0.2')
+    expect(() => scaleDesign({ ...workedSource, design: { ...workedSource.design, mouldCount: 0 } })).to.throw(
+      RangeError,
+      'Expected mouldCount',
+    )
+  })
+
+  it('never weighs more lye than the rounded fats can take, on any scale, and adds up to the gram', () => {
+    const keys = fc.uniqueArray(fc.constantFrom(...fatTable.map(({ key }) => key)), { minLength: 1, maxLength: 6 })
+    const steps = fc.constantFrom(0.1, 1, 2, 5, 10)
+    fc.assert(
+      fc.property(
+        keys,
+        steps,
+        fc.double({ min: 0, max: 0.1, noNaN: true }),
+        fc.integer({ min: 80, max: 600 }),
+        (fatKeys, scaleResolutionG, superfat, lengthMm) => {
+          const recipe = {
+            ...workedRecipe,
+            superfat,
+            fats: fatKeys.map((fatKey) => ({ fatKey, share: 1 / fatKeys.length })),
+          }
+          const { weights, band } = scaleDesign({
+            ...workedSource,
+            recipe,
+            mould: { ...workedMould, lengthMm },
+            settings: { ...workedSettings, scaleResolutionG },
+          })
+          expect(weights.naohG).to.be.at.most(naohDemand(weights.fats, 'typical') + 1e-6)
+          expect(band.likely).to.be.at.least(-1e-9)
+          const sum = weights.fatsG + weights.naohG + weights.waterG + weights.scentG
+          expect(weights.batterG).to.be.closeTo(sum, 1e-6)
+          expect(weights.pots.reduce((total, { batterG }) => total + batterG, 0)).to.be.closeTo(weights.batterG, 1e-6)
+        },
+      ),
+    )
+  })
+
+  it('scales up and down with the same recipe', () => {
+    const settings = { ...workedSettings, scaleResolutionG: 0.01 }
+    const grow = (lengthMm: number) =>
+      scaleDesign({ ...workedSource, settings, mould: { ...workedMould, lengthMm } }).weights
+    fc.assert(
+      fc.property(fc.integer({ min: 100, max: 700 }), (lengthMm) => {
+        const small = grow(lengthMm)
+        const large = grow(lengthMm * 2)
+        expect(large.fatsG / 2).to.be.closeTo(small.fatsG, 0.05)
+        expect(large.naohG / 2).to.be.closeTo(small.naohG, 0.02)
+      }),
+    )
+  })
+})
+
+describe('lyeForWeighedFats', () => {
+  it('goes down, not up, where rounding up would exceed the fats', () => {
+    const olive = findFat('olive')
+    if (!olive) throw new Error('olive')
+    // 1000 g · 190/1000 · 0.712888 = 135.4487 g; a scale in steps of 10 g must give 130, not 140.
+    const lye = lyeForWeighedFats([{ fat: olive, massG: 1000 }], { ...workedRecipe, superfat: 0 }, 10)
+    expect(lye.naohG).to.equal(130)
+  })
+})
+
+describe('splitIntoPots', () => {
+  const pot = (share: number, rateGPerKg = 0) => ({ name: 'pot', hex: '#000000', share, rateGPerKg })
+
+  it('gives the last pot what is left', () => {
+    const pots = splitIntoPots(1000, [pot(1 / 3), pot(1 / 3), pot(1 / 3, 10)], 1)
+    expect(pots.map(({ batterG }) => batterG)).to.deep.equal([333, 333, 334])
+    expect(pots[2]?.colourantG).to.equal(3.3)
+  })
+
+  it('makes no pot of nothing', () => {
+    expect(splitIntoPots(1000, [], 1)).to.deep.equal([])
+  })
+
+  it('offers the share that is left', () => {
+    expect(remainingShare([])).to.equal(1)
+    expect(remainingShare([pot(0.6)])).to.equal(0.4)
+    expect(remainingShare([pot(1)])).to.equal(0.5)
+  })
+})

@@ -1,0 +1,82 @@
+import { expect } from 'chai'
+import type { LoafHappening } from '../../src/loaf'
+import { checkHappening, loafState } from '../../src/loaf'
+
+const today = '2027-04-10'
+const poured: LoafHappening = { type: 'poured', day: '2027-03-08', batterG: 1208 }
+const unmoulded: LoafHappening = { type: 'unmoulded', day: '2027-03-10' }
+const cut: LoafHappening = { type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: true }
+const weighed: LoafHappening = { type: 'weighed', day: '2027-03-17', barG: 112 }
+const held: LoafHappening = { type: 'held', day: '2027-04-08', reason: 'orange spots' }
+const released: LoafHappening = {
+  type: 'released',
+  day: today,
+  bars: 10,
+  ph: 9.5,
+  lookIsSound: true,
+  labelIsComplete: true,
+}
+const amended: LoafHappening = { type: 'amended', day: today, subject: 'count', text: 'one bar was a sample' }
+
+const codes = (events: readonly LoafHappening[], next: LoafHappening) =>
+  checkHappening(loafState(events), next, today).map(({ code }) => code)
+
+describe('loafState', () => {
+  it('follows the events from mould to release', () => {
+    const story = [poured, unmoulded, cut, weighed, held, released, amended]
+    const statuses = story.map((_, index) => loafState(story.slice(0, index + 1)).status)
+    expect(statuses).to.deep.equal(['in_mould', 'unmoulded', 'curing', 'curing', 'held', 'released', 'released'])
+  })
+
+  it('keeps what was measured, the first bar as the first weighing', () => {
+    const state = loafState([poured, unmoulded, cut, { type: 'moved', day: '2027-03-10', place: 'Rack 1' }, weighed])
+    expect(state.weighIns).to.deep.equal([
+      { day: '2027-03-10', massG: 119 },
+      { day: '2027-03-17', massG: 112 },
+    ])
+    expect(state).to.include({ batterG: 1208, pouredDay: '2027-03-08', unmouldedDay: '2027-03-10', place: 'Rack 1' })
+    expect(state.cut?.bars).to.equal(10)
+  })
+
+  it('remembers photographs and why it was held', () => {
+    const state = loafState([poured, { type: 'photographed', day: today, photoId: 'p1' }, unmoulded, cut, held])
+    expect(state.photoIds).to.deep.equal(['p1'])
+    expect(state.holdReason).to.equal('orange spots')
+    expect(loafState([poured, unmoulded, cut, held, released]).holdReason).to.equal(undefined)
+  })
+})
+
+describe('checkHappening', () => {
+  it('lets the work go its way', () => {
+    expect(codes([poured], unmoulded)).to.deep.equal([])
+    expect(codes([poured, unmoulded], cut)).to.deep.equal([])
+    expect(codes([poured, unmoulded, cut], weighed)).to.deep.equal([])
+    expect(codes([poured, unmoulded, cut, held], released)).to.deep.equal([])
+  })
+
+  it('refuses what comes out of order', () => {
+    expect(codes([poured], cut)).to.deep.equal(['event_out_of_order'])
+    expect(codes([poured, unmoulded], released)).to.deep.equal(['event_out_of_order'])
+    expect(codes([poured, unmoulded, cut], cut)).to.deep.equal(['event_out_of_order'])
+    expect(codes([poured, unmoulded, cut], amended)).to.deep.equal(['event_out_of_order'])
+  })
+
+  it('lets a released loaf only be amended', () => {
+    const story = [poured, unmoulded, cut, released]
+    for (const event of [weighed, held, released, unmoulded])
+      expect(codes(story, event)).to.deep.equal(['loaf_is_released'])
+    expect(codes(story, amended)).to.deep.equal([])
+  })
+
+  it('refuses days ahead, and days before their cause', () => {
+    expect(codes([poured], { ...unmoulded, day: '2027-04-11' })).to.deep.equal(['day_ahead'])
+    expect(codes([poured], { ...unmoulded, day: '2027-03-07' })).to.deep.equal(['day_before_cause'])
+    expect(codes([poured, unmoulded], { ...cut, day: '2027-03-09' })).to.deep.equal(['day_before_cause'])
+    expect(codes([poured, unmoulded, cut], { ...weighed, day: '2027-03-09' })).to.deep.equal(['day_before_cause'])
+  })
+
+  it('refuses more soap than there is', () => {
+    expect(codes([poured, unmoulded], { ...cut, bars: 11 })).to.deep.equal(['more_than_the_loaf'])
+    expect(codes([poured, unmoulded, cut], { ...released, bars: 11 })).to.deep.equal(['more_than_cut'])
+  })
+})

@@ -1,0 +1,256 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { addDays } from '../../src/calendar'
+import type { BatchDemand, LineUpSoap, PlannedBatch, SeekingBatch, Workshop } from '../../src/season'
+import {
+  batchDays,
+  batchDemand,
+  collectionVerdict,
+  daySummaries,
+  daysAsHappened,
+  hoursOn,
+  latestPourDay,
+  plannedHours,
+  pourDayFindings,
+  slackDays,
+  suggestPourDay,
+  weekHoursTotal,
+} from '../../src/season'
+
+const today = '2027-03-08' // a Monday
+const demand: BatchDemand = {
+  prepHours: 0.75,
+  pourHours: 1.5,
+  cutHours: 0.75,
+  setDays: { min: 1, max: 3 },
+  cureDays: 28,
+}
+const workshop: Workshop = {
+  working: { weekHours: [2, 2, 2, 2, 2, 6, 0], exceptions: [{ day: '2027-03-26', hours: 0 }] },
+  setupHours: 0.5,
+  mouldCounts: { long: 1 },
+}
+const neededDay = '2027-04-24' // a Saturday
+const seeking: SeekingBatch = { id: null, mouldId: 'long', mouldCount: 1, demand, neededDay }
+const planned = (id: string, pourDay: string): PlannedBatch => ({
+  id,
+  name: `Soap ${id}`,
+  mouldId: 'long',
+  mouldCount: 1,
+  demand,
+  days: batchDays(pourDay, demand, workshop.working),
+})
+
+describe('working hours', () => {
+  it('follow the week, and the days that differ', () => {
+    expect(hoursOn('2027-03-13', workshop.working)).to.equal(6)
+    expect(hoursOn('2027-03-14', workshop.working)).to.equal(0)
+    expect(hoursOn('2027-03-26', workshop.working)).to.equal(0)
+    expect(weekHoursTotal(workshop.working)).to.equal(16)
+  })
+})
+
+describe('batchDays', () => {
+  it('counts from the pour over cut and cure', () => {
+    expect(batchDays('2027-03-09', demand, workshop.working)).to.deep.equal({
+      prepDay: '2027-03-08',
+      pourDay: '2027-03-09',
+      cutDay: '2027-03-10',
+      readyDay: '2027-04-07',
+    })
+  })
+
+  it('waits with the cut for a day that has hours, while the setting time lasts', () => {
+    // Poured on Saturday: Sunday has no hours, so the cut is on Monday.
+    expect(batchDays('2027-03-13', demand, workshop.working).cutDay).to.equal('2027-03-15')
+    const short = { ...demand, setDays: { min: 1, max: 1 } }
+    expect(batchDays('2027-03-13', short, workshop.working).cutDay).to.equal('2027-03-14')
+  })
+
+  it('is set right by the cut that was made', () => {
+    const days = batchDays('2027-03-09', demand, workshop.working)
+    expect(daysAsHappened(days, undefined, demand)).to.equal(days)
+    expect(daysAsHappened(days, '2027-03-12', demand).readyDay).to.equal('2027-04-09')
+  })
+
+  it('counts the latest pour back from the day the bars are needed', () => {
+    // 24 April − 28 days of cure − 1 day in the mould.
+    expect(latestPourDay(neededDay, demand)).to.equal('2027-03-26')
+  })
+
+  it('takes its demand from recipe and workshop', () => {
+    const recipe = { setDaysMin: 1, setDaysMax: 3, cureDays: 28 }
+    expect(batchDemand(recipe, { prepHours: 0.75, pourHours: 1.5, cutHours: 0.75 })).to.deep.equal(demand)
+  })
+})
+
+describe('plannedHours', () => {
+  it('adds preparation, pour, cut and one set-up a day', () => {
+    const plan = [planned('a', '2027-03-10'), planned('b', '2027-03-10'), planned('c', '2027-03-11')]
+    // Two pours, one set-up, the preparation of c.
+    expect(plannedHours('2027-03-10', plan, 0.5)).to.equal(2 * 1.5 + 0.5 + 0.75)
+    expect(plannedHours('2027-03-09', plan, 0.5)).to.equal(2 * 0.75)
+    expect(plannedHours('2027-03-20', plan, 0.5)).to.equal(0)
+  })
+})
+
+describe('pourDayFindings', () => {
+  const codes = (day: string, plan: readonly PlannedBatch[] = []) =>
+    pourDayFindings(day, seeking, plan, workshop, today).map(({ code }) => code)
+
+  it('has nothing against a free day', () => {
+    expect(codes('2027-03-10')).to.deep.equal([])
+  })
+
+  it('refuses a day that is past and misses the day to prepare', () => {
+    expect(codes('2027-03-05')).to.include('day_is_past')
+    expect(codes(today)).to.deep.equal(['no_day_to_prepare'])
+  })
+
+  it('says how many hours are short', () => {
+    const [finding] = pourDayFindings(
+      '2027-03-10',
+      { ...seeking, demand: { ...demand, pourHours: 5 } },
+      [],
+      workshop,
+      today,
+    )
+    expect(finding?.message).to.equal('Wed 10 Mar: 5.5 h planned, 2 h there.')
+    expect(codes('2027-03-21')).to.deep.equal(['hours_short'])
+  })
+
+  it('says who has the mould and until when', () => {
+    // Poured on Friday and cut on Saturday, the mould is free again on Saturday; only Friday's hours are short.
+    expect(codes('2027-03-13', [planned('a', '2027-03-12')])).to.deep.equal(['hours_short'])
+    const busy = pourDayFindings('2027-03-13', seeking, [planned('a', '2027-03-13')], workshop, today)
+    expect(busy.map(({ code }) => code)).to.deep.equal(['mould_taken'])
+    expect(busy[0]?.message).to.contain('taken by Soap a; free again on Mon 15 Mar')
+  })
+
+  it('does not stand in its own way when it moves', () => {
+    const moving = { ...seeking, id: 'a' }
+    expect(pourDayFindings('2027-03-13', moving, [planned('a', '2027-03-13')], workshop, today)).to.deep.equal([])
+  })
+})
+
+describe('suggestPourDay', () => {
+  it('takes the last free day that is in time', () => {
+    // The latest would be Friday 26 March, a holiday here; the preparation for Saturday would fall on it, too.
+    expect(suggestPourDay(seeking, [], workshop, today)).to.deep.equal({
+      pourDay: '2027-03-25',
+      latestPourDay: '2027-03-26',
+      slackDays: 0,
+    })
+  })
+
+  it('goes a day earlier when that one is taken', () => {
+    const { pourDay } = suggestPourDay(seeking, [planned('a', '2027-03-25')], workshop, today)
+    expect(pourDay).to.equal('2027-03-23')
+  })
+
+  it('gives the first day after when none is in time, and says how late', () => {
+    const soon = { ...seeking, neededDay: '2027-03-20' }
+    const suggestion = suggestPourDay(soon, [], workshop, today)
+    expect(suggestion.pourDay).to.equal('2027-03-09')
+    expect(suggestion.slackDays).to.equal(-18)
+  })
+
+  it('gives none where there are no hours at all', () => {
+    const closed = { ...workshop, working: { weekHours: [0, 0, 0, 0, 0, 0, 0], exceptions: [] } }
+    expect(suggestPourDay(seeking, [], closed, today).pourDay).to.equal(undefined)
+  })
+
+  it('never suggests a day that something stands against, nor one that is late while an earlier one is free', () => {
+    const days = fc.array(fc.integer({ min: 1, max: 25 }), { maxLength: 8 })
+    fc.assert(
+      fc.property(days, fc.integer({ min: 5, max: 60 }), (taken, ahead) => {
+        const plan = taken.map((day, index) => planned(String(index), addDays(today, day)))
+        const wish = { ...seeking, neededDay: addDays(today, ahead) }
+        const { pourDay, slackDays: slack } = suggestPourDay(wish, plan, workshop, today)
+        if (pourDay === undefined) return
+        expect(pourDayFindings(pourDay, wish, plan, workshop, today)).to.deep.equal([])
+        if (slack !== undefined && slack < 0) {
+          for (let day = today; day < pourDay; day = addDays(day, 1)) {
+            const inTime = slackDays(batchDays(day, demand, workshop.working), wish.neededDay) >= 0
+            if (inTime) expect(pourDayFindings(day, wish, plan, workshop, today)).not.to.deep.equal([])
+          }
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
+describe('collectionVerdict', () => {
+  const soap = (designId: string, rest: Partial<LineUpSoap>): LineUpSoap => ({
+    designId,
+    name: designId,
+    batch: null,
+    poured: false,
+    seeking,
+    ...rest,
+  })
+
+  it('tries each soap on a day of its own', () => {
+    const verdict = collectionVerdict(neededDay, [soap('fog', {}), soap('lamps', {})], [], workshop, today)
+    expect(verdict.possible).to.equal(true)
+    expect(verdict.soaps.map(({ standing }) => standing)).to.deep.equal(['to_plan', 'to_plan'])
+    expect(new Set(verdict.soaps.map(({ pourDay }) => pourDay)).size).to.equal(2)
+    expect(verdict.nextPour?.byDay).to.equal('2027-03-26')
+  })
+
+  it('names the standing of what is planned, poured and cured', () => {
+    const batch = planned('b', '2027-03-10')
+    const old = planned('c', '2027-02-02')
+    const verdict = collectionVerdict(
+      neededDay,
+      [
+        soap('a', { batch }),
+        soap('b', { batch, poured: true }),
+        soap('c', { batch: old, poured: true }),
+        soap('d', { seeking: null }),
+      ],
+      [batch],
+      workshop,
+      today,
+    )
+    expect(verdict.soaps.map(({ standing }) => standing)).to.deep.equal(['planned', 'curing', 'ready', 'incomplete'])
+    expect(verdict.possible).to.equal(false)
+  })
+
+  it('offers a better day for a planned pour that comes too late', () => {
+    const batch = planned('late', '2027-04-01')
+    const verdict = collectionVerdict(
+      neededDay,
+      [soap('late', { batch, seeking: { ...seeking, id: 'late' } })],
+      [batch],
+      workshop,
+      today,
+    )
+    // Poured on Thu 1 April, cut on Fri 2 April, cured on Fri 30 April: six days late.
+    expect(verdict.soaps[0]).to.include({ standing: 'late', slackDays: -6, betterDay: '2027-03-25' })
+    expect(verdict.possible).to.equal(false)
+  })
+
+  it('has nothing to say against an empty line-up', () => {
+    expect(collectionVerdict(neededDay, [], [], workshop, today)).to.deep.equal({
+      possible: true,
+      soaps: [],
+      nextPour: undefined,
+    })
+  })
+})
+
+describe('daySummaries', () => {
+  it('shows what each day asks', () => {
+    const plan = [planned('a', '2027-03-10')]
+    const days = daySummaries('2027-03-09', 3, plan, workshop.working, 0.5)
+    expect(days.map(({ prepares, pours, cuts }) => [prepares, pours, cuts])).to.deep.equal([
+      [['a'], [], []],
+      [[], ['a'], []],
+      [[], [], ['a']],
+    ])
+    expect(days.map(({ hoursPlanned }) => hoursPlanned)).to.deep.equal([0.75, 2, 0.75])
+    expect(daySummaries('2027-04-08', 1, plan, workshop.working, 0.5)[0]?.ready).to.deep.equal(['a'])
+  })
+})

@@ -1,0 +1,170 @@
+import { createClient } from '@libsql/client'
+import { endpoints } from '@vendange/contract'
+import { expect } from 'chai'
+import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { DatabaseRefused, openDatabase } from '../src/db/database'
+import { keptRows } from '../src/db/keptThings'
+import { makers } from '../src/db/schema'
+import { ensureWorkshop, readWorkshop } from '../src/db/workshopRow'
+import { frozenClock } from '../src/parts/clock'
+import { openTestWorkshop } from './workshopAtTest'
+
+describe('the database file', () => {
+  let folder: string
+  const file = () => join(folder, 'vendange.sqlite')
+  const open = () =>
+    openDatabase({ file: file(), backupFolder: join(folder, 'backups'), now: () => new Date('2027-03-08T12:00:00Z') })
+  beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'vendange-'))))
+  afterEach(() => rmSync(folder, { recursive: true, force: true }))
+
+  async function refusal(): Promise<DatabaseRefused> {
+    try {
+      await open()
+    } catch (error) {
+      if (error instanceof DatabaseRefused) return error
+      throw error
+    }
+    throw new Error('Expected the file to be refused')
+  }
+
+  it('is made with its tables, and opened again with what it holds', async () => {
+    const first = await open()
+    await ensureWorkshop(first, 'Europe/Lisbon')
+    await first.close()
+    const second = await open()
+    expect((await readWorkshop(second.read)).timeZone).to.equal('Europe/Lisbon')
+    await second.close()
+  })
+
+  it('writes safely: WAL, foreign keys on, synchronous FULL, in every transaction', async () => {
+    const database = await open()
+    for (let time = 0; time < 3; time++) {
+      await database.write(async (transaction) => {
+        const pragma = async (name: string) =>
+          Object.values((await transaction.get<Record<string, unknown>>(`PRAGMA ${name}`)) ?? {})[0]
+        expect(await pragma('foreign_keys')).to.equal(1)
+        expect(await pragma('synchronous')).to.equal(2)
+        expect(await pragma('journal_mode')).to.equal('wal')
+      })
+    }
+    await database.close()
+  })
+
+  it('rolls back what fails, and goes on with the next write', async () => {
+    const database = await open()
+    const row = { id: 'm', name: 'Ilse', version: 1, isRemoved: false }
+    const failing = database.write(async (transaction) => {
+      await transaction.insert(makers).values(row)
+      throw new Error('dropped the jug')
+    })
+    const following = database.write((transaction) => transaction.insert(makers).values({ ...row, id: 'n' }))
+    expect(await failing.catch((error: Error) => error.message)).to.equal('dropped the jug')
+    await following
+    expect((await keptRows<typeof row>(database.read, makers)).map(({ id }) => id)).to.deep.equal(['n'])
+    await database.close()
+  })
+
+  it('is refused when it is damaged, and left untouched', async () => {
+    writeFileSync(file(), 'this was a database once '.repeat(400))
+    const before = readFileSync(file())
+    const error = await refusal()
+    expect(error.message).to.contain('is damaged or is no Vendange database').and.to.contain('Put a backup')
+    expect(readFileSync(file()).equals(before)).to.equal(true)
+  })
+
+  it('is refused when a page of it is torn', async () => {
+    const database = await open()
+    await ensureWorkshop(database, 'Europe/Lisbon')
+    await database.close()
+    const bytes = readFileSync(file())
+    bytes.fill(0x5a, 4096, bytes.length)
+    writeFileSync(file(), bytes)
+    expect((await refusal()).message).to.contain('is damaged')
+    expect(readFileSync(file()).equals(bytes)).to.equal(true)
+  })
+
+  it('is refused when it belongs to another program', async () => {
+    const client = createClient({ url: `file:${file()}` })
+    await client.execute('CREATE TABLE songs (title TEXT)')
+    client.close()
+    const before = readFileSync(file())
+    expect((await refusal()).message).to.contain('its tables are not those of Vendange')
+    expect(readFileSync(file()).equals(before)).to.equal(true)
+  })
+
+  it('is refused when a newer version wrote it, and left untouched', async () => {
+    const database = await open()
+    await database.close()
+    const client = createClient({ url: `file:${file()}` })
+    await client.execute("INSERT INTO __drizzle_migrations (hash, created_at) VALUES ('later', 9999999999999)")
+    await client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
+    client.close()
+    const before = readFileSync(file())
+    expect((await refusal()).message)
+      .to.contain('written by a newer version')
+      .and.to.contain('Start the newer version')
+    expect(readFileSync(file()).equals(before)).to.equal(true)
+  })
+
+  it('is copied before its tables change', async () => {
+    const database = await open()
+    await ensureWorkshop(database, 'Europe/Lisbon')
+    await database.close()
+    // What a later version would bring: this version's migrations and one more.
+    const later = join(folder, 'migrations')
+    cpSync(fileURLToPath(new URL('../migrations', import.meta.url)), later, { recursive: true })
+    const journalFile = join(later, 'meta/_journal.json')
+    const journal = JSON.parse(readFileSync(journalFile, 'utf8')) as {
+      entries: { idx: number; when: number; tag: string }[]
+    }
+    journal.entries.push({ ...journal.entries[0], idx: 9, when: Date.parse('2027-03-01'), tag: '0009_later' })
+    writeFileSync(journalFile, JSON.stringify(journal))
+    writeFileSync(join(later, '0009_later.sql'), 'ALTER TABLE makers ADD COLUMN nickname TEXT;')
+
+    const backupFolder = join(folder, 'backups')
+    const options = { file: file(), backupFolder, now: () => new Date('2027-03-08T12:00:00Z'), migrationsFolder: later }
+    const changed = await openDatabase(options)
+    expect(readdirSync(backupFolder)).to.deep.equal(['vendange-2027-03-08-120000-before-migration.sqlite'])
+    await changed.close()
+    // The copy is the database as it was: this version opens it, but no longer the changed one.
+    const { migrationsFolder: _, ...asBefore } = options
+    const copy = await openDatabase({ ...asBefore, file: join(backupFolder, readdirSync(backupFolder)[0] ?? '') })
+    expect((await readWorkshop(copy.read)).timeZone).to.equal('Europe/Lisbon')
+    await copy.close()
+    expect((await refusal()).message).to.contain('written by a newer version')
+    // Nothing to change, nothing to copy.
+    await (await openDatabase(options)).close()
+    expect(readdirSync(backupFolder).filter((name) => name.endsWith('.sqlite'))).to.have.length(1)
+  })
+})
+
+describe('backups', () => {
+  it('are kept on request, can be opened, and never write over each other', async () => {
+    const workshop = await openTestWorkshop()
+    try {
+      await workshop.api(endpoints.makers.create, { body: { name: 'Ilse' } })
+      const first = await workshop.api(endpoints.backups.create)
+      const second = await workshop.api(endpoints.backups.create)
+      expect(first.fileName).to.equal('vendange-2027-03-08-120000-on-request.sqlite')
+      expect(second.fileName).not.to.equal(first.fileName)
+      expect(await workshop.api(endpoints.backups.list)).to.have.length(2)
+      const copy = createClient({ url: `file:${join(workshop.folder, 'backups', first.fileName)}` })
+      expect((await copy.execute('SELECT name FROM makers')).rows[0]?.['name']).to.equal('Ilse')
+      copy.close()
+    } finally {
+      await workshop.close()
+    }
+  })
+})
+
+describe('frozenClock', () => {
+  it('stands on its day, everywhere', () => {
+    const clock = frozenClock('2027-03-08')
+    expect(clock.today('Pacific/Auckland')).to.equal('2027-03-08')
+    expect(clock.now().toISOString()).to.equal('2027-03-08T12:00:00.000Z')
+    expect(() => frozenClock('soon')).to.throw(RangeError, 'Expected a day like 2027-03-08, got soon')
+  })
+})

@@ -1,0 +1,140 @@
+import type { Client, NewDesign, NewMould, NewRecipe } from '@vendange/contract'
+import { createClient, endpoints, ProblemError } from '@vendange/contract'
+import type { Problem } from '@vendange/contract'
+import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync } from 'node:fs'
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pino } from 'pino'
+import { createApp } from '../src/app'
+import type { Database } from '../src/db/database'
+import { openDatabase } from '../src/db/database'
+import { ensureWorkshop } from '../src/db/workshopRow'
+import { frozenClock } from '../src/parts/clock'
+
+/** A whole server over a real SQLite file in a folder of its own, called over real HTTP. */
+export interface TestWorkshop {
+  readonly api: Client
+  readonly url: string
+  readonly folder: string
+  readonly database: Database
+  /** Whose name stands on what is recorded. */
+  makerId: string | undefined
+  setDay(day: string): void
+  close(): Promise<void>
+}
+
+export const firstDay = '2027-03-08'
+
+export async function openTestWorkshop(): Promise<TestWorkshop> {
+  const folder = mkdtempSync(join(tmpdir(), 'vendange-'))
+  const database = await openDatabase({
+    file: join(folder, 'vendange.sqlite'),
+    backupFolder: join(folder, 'backups'),
+    now: () => new Date('2027-03-08T12:00:00Z'),
+  })
+  await ensureWorkshop(database, 'Europe/Lisbon')
+  let clock = frozenClock(firstDay)
+  const context = {
+    database,
+    clock: { now: () => clock.now(), today: (zone: string) => clock.today(zone) },
+    newId: randomUUID,
+  }
+  const app = createApp({ context, logger: pino({ level: 'silent' }) })
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
+  })
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  const workshop: TestWorkshop = {
+    api: createClient({ baseUrl: url, makerId: () => workshop.makerId }),
+    url,
+    folder,
+    database,
+    makerId: undefined,
+    setDay: (day) => (clock = frozenClock(day)),
+    close: async () => {
+      server.closeAllConnections()
+      await new Promise((resolve) => server.close(resolve))
+      await database.close()
+      rmSync(folder, { recursive: true, force: true })
+    },
+  }
+  return workshop
+}
+
+/** The problem a call is refused with. */
+export async function problemOf(work: Promise<unknown>): Promise<Problem> {
+  try {
+    await work
+  } catch (error) {
+    if (error instanceof ProblemError) return error.problem
+    throw error
+  }
+  throw new Error('Expected a problem, got success')
+}
+
+export const aRecipe: NewRecipe = {
+  name: 'House bar',
+  fats: [
+    { fatKey: 'olive', share: 0.45 },
+    { fatKey: 'coconut', share: 0.3 },
+    { fatKey: 'shea', share: 0.25 },
+  ],
+  superfat: 0.05,
+  lyeConcentration: 0.33,
+  naohPurity: 1,
+  setDaysMin: 1,
+  setDaysMax: 3,
+  cureDays: 28,
+  notes: '',
+}
+
+export const aMould: NewMould = {
+  name: 'Loaf',
+  lengthMm: 250,
+  widthMm: 80,
+  heightMm: 70,
+  linerMm: 0,
+  fillHeightMm: 60,
+  barThicknessMm: 25,
+  endTrimMm: 0,
+  kerfMm: 0,
+  count: 1,
+}
+
+export const aDesign: Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId'> = {
+  name: 'Lantern Glass',
+  technique: 'drop pour',
+  scent: { name: 'Amber blend', rate: 0.03, supplierLimit: 0.042 },
+  colours: [
+    { name: 'amber', hex: '#D99A3C', share: 0.6, rateGPerKg: 7 },
+    { name: 'glass', hex: '#F1E2BE', share: 0.4, rateGPerKg: 0 },
+  ],
+  mouldCount: 1,
+  barsWanted: 10,
+  labelMassG: 100,
+}
+
+export const aCollection = {
+  name: 'Night Train',
+  theme: '',
+  palette: [],
+  releaseLocal: '2027-04-24T18:00',
+  releaseZone: 'Europe/Lisbon',
+}
+
+/** A maker, a recipe, a mould, a collection and one soap in it. */
+export async function furnish(workshop: TestWorkshop, design: Partial<NewDesign> = {}) {
+  const { api } = workshop
+  const maker = await api(endpoints.makers.create, { body: { name: 'Ilse' } })
+  workshop.makerId = maker.id
+  const recipe = await api(endpoints.recipes.create, { body: aRecipe })
+  const mould = await api(endpoints.moulds.create, { body: aMould })
+  const collection = await api(endpoints.collections.create, { body: aCollection })
+  const soap = await api(endpoints.designs.create, {
+    body: { ...aDesign, collectionId: collection.id, recipeId: recipe.id, mouldId: mould.id, ...design },
+  })
+  return { maker, recipe, mould, collection, soap }
+}
