@@ -14,6 +14,7 @@ export default defineConfig({
     locale: 'en-GB',
     colorScheme: 'light',
     trace: 'off',
+    testIdAttribute: 'data-test',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

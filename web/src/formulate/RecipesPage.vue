@@ -31,9 +31,9 @@ async function create(): Promise<void> {
       body: {
         name: 'New recipe',
         fats: [
-          { fatKey: 'olive', share: 0.45 },
+          { fatKey: 'olive', share: 0.4 },
           { fatKey: 'coconut', share: 0.3 },
-          { fatKey: 'shea', share: 0.25 },
+          { fatKey: 'shea', share: 0.3 },
         ],
         superfat: 0.05,
         lyeConcentration: 0.33,

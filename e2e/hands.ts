@@ -1,0 +1,44 @@
+import type { Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+
+/** Does something to a form that saves as you go, and waits until the server has it. */
+export async function saving(page: Page, work: () => Promise<unknown>): Promise<void> {
+  const put = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok())
+  await work()
+  await put
+  await expect(page.getByTestId('save-state')).toHaveText('Saved')
+}
+
+/** Types into the field with this label, as a maker would. */
+export async function type(page: Page, label: string, text: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true }).first()
+  await field.fill(text)
+  await field.blur()
+}
+
+/** Chooses in a field that completes what is typed. */
+export async function choose(page: Page, label: string, text: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).first().fill(text)
+  await page.getByRole('option', { name: text, exact: true }).click()
+}
+
+export const answer = (page: Page) => page.getByRole('heading', { level: 1 })
+
+/** Does the step that is shown at the bench and waits until the next one is. */
+export async function doStep(page: Page, reading?: string): Promise<void> {
+  const before = await page.locator('.count').textContent()
+  if (reading !== undefined) await page.getByTestId('reading').locator('input').fill(reading)
+  await page.getByTestId('done').click()
+  await expect(page.locator('.count').or(page.getByTestId('finish'))).not.toHaveText(before ?? '')
+}
+
+/** Does steps as they are asked for until the one with this title. */
+export async function doStepsUntil(page: Page, title: string | RegExp): Promise<void> {
+  const heading = page.getByRole('heading', { level: 1 })
+  for (let step = 0; step < 40; step++) {
+    const text = (await heading.textContent()) ?? ''
+    if (typeof title === 'string' ? text === title : title.test(text)) return
+    await doStep(page)
+  }
+  throw new Error(`Expected to come to ${String(title)}`)
+}
