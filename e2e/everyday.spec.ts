@@ -1,0 +1,192 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { answer, saving, type } from './hands'
+import { WorkshopProcess } from './server'
+import { mainViews } from './views'
+
+const workshop = new WorkshopProcess()
+test.beforeAll(async () => {
+  workshop.seedDemo()
+  await workshop.start('2027-03-08')
+})
+test.afterAll(() => workshop.dispose())
+
+async function seriousFaults(page: Page): Promise<readonly string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) =>
+      nodes.map(({ target, failureSummary }) => `${id} at ${target.join(' ')}: ${failureSummary ?? ''}`),
+    )
+}
+
+for (const theme of ['paper', 'night'] as const) {
+  test(`no main view has a serious fault of accessibility, nor an error, in ${theme}`, async ({ page }) => {
+    const complaints: string[] = []
+    page.on('console', (message) => {
+      if (message.type() === 'error' || message.type() === 'warning') complaints.push(message.text())
+    })
+    page.on('pageerror', (error) => complaints.push(error.message))
+    await page.addInitScript((name) => localStorage.setItem('vendange.theme', name), theme)
+    const faults: string[] = []
+    for (const { name, path } of await mainViews(workshop.url)) {
+      await page.goto(workshop.url + path)
+      await expect(answer(page)).not.toBeEmpty()
+      await page.waitForLoadState('networkidle')
+      faults.push(...(await seriousFaults(page)).map((fault) => `${name}: ${fault}`))
+    }
+    expect(faults).toEqual([])
+    expect(complaints).toEqual([])
+  })
+}
+
+test('the plan says what is late and mends it with one button, and undo takes it back', async ({ page }) => {
+  await page.goto(`${workshop.url}/plan`)
+  // Poured on Wed 17 March, cut on the 18th, cured on 15 April: five days after the release on the 10th.
+  await expect(answer(page)).toHaveText('Night Train misses Sat 10 Apr: Dawn Arrival is ready 5 days late.')
+  await page.getByRole('button', { name: 'Pour Dawn Arrival on Thu 11 Mar' }).click()
+  await expect(page.getByText('Dawn Arrival moved to Thu 11 Mar')).toBeVisible()
+  await expect(answer(page)).toHaveText(/^Night Train makes Sat 10 Apr if .* is poured by Fri 12 Mar, in 4 days\.$/)
+  await expect(page.locator('[data-day="2027-03-11"]')).toHaveAttribute('aria-label', /pour Dawn Arrival/)
+  await page.keyboard.press('Control+z')
+  await expect(answer(page)).toHaveText('Night Train misses Sat 10 Apr: Dawn Arrival is ready 5 days late.')
+  await expect(page.locator('[data-day="2027-03-11"]')).not.toHaveAttribute('aria-label', /Dawn Arrival/)
+})
+
+test('a change in a form is undone with the keyboard', async ({ page }) => {
+  await page.goto(`${workshop.url}/stores`)
+  await page.getByRole('link', { name: /Tall loaf/ }).click()
+  await expect(page.getByLabel('Fill height')).toHaveValue('92 mm')
+  await saving(page, () => type(page, 'Fill height', '80'))
+  await page.getByRole('heading', { level: 1 }).click()
+  await saving(page, () => page.keyboard.press('Control+z'))
+  await expect(page.getByLabel('Fill height')).toHaveValue('92 mm')
+})
+
+test('what is taken away comes back', async ({ page }) => {
+  await page.goto(`${workshop.url}/stores`)
+  await page.getByTestId('new-mould').click()
+  await saving(page, () => type(page, 'Name', 'Mistake'))
+  await page.getByRole('button', { name: 'Take the mould away' }).click()
+  await expect(page.getByRole('link', { name: /Mistake/ })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByRole('link', { name: /Mistake/ })).toBeVisible()
+})
+
+test('keys go everywhere', async ({ page }) => {
+  await page.goto(`${workshop.url}/plan`)
+  await expect(answer(page)).not.toBeEmpty()
+  for (const [key, path] of [
+    ['f', '/formulate'],
+    ['o', '/pour'],
+    ['c', '/cut'],
+    ['u', '/cure'],
+    ['r', '/release'],
+    ['s', '/stores'],
+    ['n', '/notebook'],
+    ['w', '/workshop'],
+    ['p', '/plan'],
+  ] as const) {
+    await page.keyboard.press('g')
+    await page.keyboard.press(key)
+    await expect(page).toHaveURL(workshop.url + path)
+  }
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toContainText('New collection')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.keyboard.press('/')
+  await page.getByLabel('Soap, recipe, mould or lot').fill('dining')
+  await page.keyboard.press('Enter')
+  await expect(answer(page)).toContainText('Dining Car gives')
+  await page.keyboard.press('g')
+  await page.keyboard.press('p')
+  await expect(page).toHaveURL(`${workshop.url}/plan`)
+  await page.keyboard.press('n')
+  await expect(answer(page)).toContainText('New collection comes out on')
+})
+
+test('the ribbon opens a day, by mouse and by keys', async ({ page }) => {
+  await page.goto(`${workshop.url}/plan`)
+  await page.locator('[data-day="2027-03-10"]').click()
+  await expect(answer(page)).toHaveText('Wed 10 Mar, in 2 days: 2.75 h of work in 4 h.')
+  await expect(page.getByText('Signal Lamps')).toBeVisible()
+  await page.locator('[data-day="2027-03-08"]').focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/days\/2027-03-09/)
+})
+
+test('fields say in plain words what they want, and keep what was typed', async ({ page }) => {
+  await page.goto(`${workshop.url}/stores`)
+  await page.getByRole('link', { name: /Long loaf/ }).click()
+  await expect(page.getByLabel('Inner length')).toHaveValue('460 mm')
+  for (const [typed, words] of [
+    ['a foot or so', 'Write a length such as 230 mm or 9 in.'],
+    ['12 oz', '“oz” is not a unit for a length here.'],
+    ['', 'Write a length such as 230 mm or 9 in.'],
+    ['-20', 'This must be from 20 mm to 1500 mm.'],
+    ['3 m', 'This must be from 20 mm to 1500 mm.'],
+  ] as const) {
+    await type(page, 'Inner length', typed)
+    await expect(page.getByText(words).first()).toBeVisible()
+    await expect(page.getByTestId('save-state')).toContainText('Not saved')
+    await expect(page.getByLabel('Inner length')).toHaveValue(
+      typed === '-20' ? '-20 mm' : typed === '3 m' ? '3000 mm' : typed,
+    )
+  }
+  await type(page, 'Inner length', '46 cm')
+  await expect(page.getByTestId('save-state')).toHaveText('Saved')
+})
+
+test('an ounce and inch workshop reads its own units', async ({ page }) => {
+  await page.goto(`${workshop.url}/workshop`)
+  const set = async (label: string, option: string) => {
+    await saving(page, async () => {
+      await page.getByLabel(label).first().focus()
+      await page.keyboard.press('ArrowDown')
+      await page.getByRole('option', { name: option, exact: true }).click()
+    })
+  }
+  await set('Masses in', 'oz')
+  await set('Lengths in', 'in')
+  await page.goto(`${workshop.url}/stores`)
+  await page.getByRole('link', { name: /Tall loaf/ }).click()
+  // 330 / 25.4 = 12.99 in.
+  await expect(page.getByLabel('Inner length')).toHaveValue('12.99 in')
+  await saving(page, () => type(page, 'Inner length', '13'))
+  await expect(page.getByLabel('Inner length')).toHaveValue('13 in')
+  await page.goto(`${workshop.url}/formulate`)
+  await expect(page.getByRole('row', { name: /House bar/ })).toContainText('oz')
+})
+
+test('a hold keeps a loaf from its release and says why', async ({ page }) => {
+  await page.goto(`${workshop.url}/release`)
+  await page
+    .getByRole('row', { name: /Platform Fog/ })
+    .getByRole('link', { name: 'Check' })
+    .click()
+  await expect(page.getByTestId('release')).toBeDisabled()
+  await page.getByLabel('Why').fill('grey veil on the top')
+  await page.getByTestId('hold').click()
+  await expect(page.getByText('Held: grey veil on the top')).toBeVisible()
+  await page.goto(`${workshop.url}/release`)
+  await expect(page.getByRole('row', { name: /Platform Fog/ })).toContainText('Held: grey veil on the top')
+})
+
+test('an address that there is not, and things that are gone', async ({ page }) => {
+  await page.goto(`${workshop.url}/nowhere`)
+  await expect(answer(page)).toContainText('There is nothing at this address.')
+  for (const [path, words] of [
+    ['/soaps/gone', 'There is no such soap.'],
+    ['/formulate/gone', 'There is no such recipe.'],
+    ['/plan/gone', 'There is no such collection.'],
+    ['/loaves/gone', 'There is no such loaf.'],
+    ['/pour/gone', 'There is no such pour.'],
+    ['/days/soon', 'There is no such day.'],
+  ] as const) {
+    await page.goto(workshop.url + path)
+    await expect(answer(page)).toContainText(words)
+  }
+})

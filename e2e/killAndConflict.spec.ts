@@ -1,0 +1,114 @@
+import type { Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { answer, doStep, doStepsUntil, saving, type } from './hands'
+import { WorkshopProcess } from './server'
+
+const workshop = new WorkshopProcess()
+test.beforeAll(async () => {
+  workshop.seedDemo()
+  await workshop.start('2027-03-08')
+})
+test.afterAll(() => workshop.dispose())
+
+/** What the bench's list says of each step that it shows as done. */
+async function stepsShownDone(page: Page): Promise<readonly string[]> {
+  const texts = await page.locator('.item.done').allInnerTexts()
+  return texts.map((text) => text.replace(/\s+/g, ' ').trim())
+}
+
+test('a killed server loses no step that the bench showed as saved', async ({ page }) => {
+  await page.goto(`${workshop.url}/pour`)
+  await page.getByRole('link', { name: /^To the bench/ }).click()
+  await doStepsUntil(page, 'Coconut oil, into the fats')
+  // 458 g asked for in the demo's Signal Lamps.
+  await expect(page.getByTestId('target')).toHaveText('458 g')
+  await doStep(page, '470')
+  await doStep(page)
+  const before = await stepsShownDone(page)
+  expect(before).toHaveLength(4)
+
+  await workshop.kill()
+  // This step cannot reach the server: it must not be shown as saved, and not be lost.
+  await page.getByTestId('reading').locator('input').fill('171')
+  await page.getByTestId('done').click()
+  await expect(page.getByText('Not saved yet: the server does not answer.')).toBeVisible()
+  expect(await stepsShownDone(page)).toEqual(before)
+  await expect(page.getByTestId('reading').locator('input')).toHaveValue('171')
+
+  await workshop.start('2027-03-08')
+  // Sent again by itself.
+  await expect(page.locator('.item.done')).toHaveCount(5)
+  await page.reload()
+  await expect(page.locator('.item.done')).toHaveCount(5)
+  const after = await stepsShownDone(page)
+  expect(after.slice(0, 4)).toEqual(before)
+  expect(after[4]).toContain('171 g')
+})
+
+test('a killed server between any two steps leaves what was shown', async ({ page }) => {
+  await page.goto(`${workshop.url}/pour`)
+  await page
+    .getByRole('row', { name: /Lantern Glass/ })
+    .getByRole('link', { name: 'Bench' })
+    .click()
+  for (let round = 0; round < 3; round++) {
+    await doStep(page)
+    await doStep(page)
+    const before = await stepsShownDone(page)
+    await workshop.kill()
+    await workshop.start('2027-03-08')
+    await page.reload()
+    await expect(page.locator('.item.done')).toHaveCount(before.length)
+    expect(await stepsShownDone(page)).toEqual(before)
+  }
+})
+
+test('two windows editing one recipe: both values are shown, neither is lost', async ({ page, context }) => {
+  await page.goto(`${workshop.url}/formulate`)
+  await page.getByRole('link', { name: 'House bar' }).click()
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('House bar')
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await expect(other.getByLabel('Name', { exact: true })).toHaveValue('House bar')
+
+  await saving(other, () => type(other, 'Name', 'House bar, winter'))
+  await saving(other, () => type(other, 'Superfat', '6'))
+  await type(page, 'Name', 'House bar, summer')
+  await type(page, 'Cure', '35 days')
+
+  const conflict = page.getByTestId('conflict')
+  await expect(conflict).toBeVisible()
+  await expect(page.getByTestId('save-state')).toContainText('Not saved: changed meanwhile')
+  await expect(conflict.getByRole('row', { name: /^Name/ })).toContainText('House bar, summer')
+  await expect(conflict.getByRole('row', { name: /^Name/ })).toContainText('House bar, winter')
+  await expect(conflict.getByRole('row', { name: /^Superfat/ })).toContainText('0.06')
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('House bar, summer')
+
+  // Keep our name and cure, take their superfat.
+  await conflict
+    .getByRole('row', { name: /^Superfat/ })
+    .getByRole('radio')
+    .nth(1)
+    .check()
+  await page.getByTestId('settle').click()
+  await expect(page.getByTestId('save-state')).toHaveText('Saved')
+  await page.reload()
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('House bar, summer')
+  await expect(page.getByLabel('Superfat', { exact: true })).toHaveValue('6 %')
+  await expect(page.getByLabel('Cure', { exact: true })).toHaveValue('35 days')
+  await other.close()
+})
+
+test('a form keeps what was typed while the server is away, and saves it then', async ({ page }) => {
+  await page.goto(`${workshop.url}/stores`)
+  await page.getByRole('link', { name: /Short loaf/ }).click()
+  await expect(page.getByLabel('Inner length')).toHaveValue('250 mm')
+  await workshop.kill()
+  await type(page, 'Inner length', '10 in')
+  await expect(page.getByTestId('save-state')).toContainText('Not saved: the server does not answer')
+  await workshop.start('2027-03-08')
+  await expect(page.getByTestId('save-state')).toHaveText('Saved')
+  await page.reload()
+  await expect(page.getByLabel('Inner length')).toHaveValue('254 mm')
+  await expect(answer(page)).toContainText('Short loaf takes')
+})
