@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
+import { gzipSync } from 'node:zlib'
 import { answer, saving, type } from './hands'
 import { WorkshopProcess } from './server'
 import { mainViews } from './views'
@@ -40,6 +41,21 @@ for (const theme of ['paper', 'night'] as const) {
     expect(complaints).toEqual([])
   })
 }
+
+test('the first view needs at most 300 kB of JavaScript, gzipped', async ({ page }) => {
+  const sizes: number[] = []
+  const bodies: Promise<number>[] = []
+  page.on('response', (response) => {
+    if (response.url().endsWith('.js')) bodies.push(response.body().then((body) => gzipSync(body).length))
+  })
+  await page.goto(`${workshop.url}/plan`)
+  await expect(answer(page)).not.toBeEmpty()
+  await page.waitForLoadState('networkidle')
+  sizes.push(...(await Promise.all(bodies)))
+  const total = sizes.reduce((sum, size) => sum + size, 0)
+  expect(sizes.length).toBeGreaterThan(1)
+  expect(total).toBeLessThanOrEqual(300_000)
+})
 
 test('the plan says what is late and mends it with one button, and undo takes it back', async ({ page }) => {
   await page.goto(`${workshop.url}/plan`)

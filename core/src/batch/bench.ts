@@ -25,7 +25,7 @@ export interface BenchState {
   readonly steps: readonly BenchStep[]
   /** Index of the first step not yet done; the number of steps when all are. */
   readonly nextIndex: number
-  /** What the weighings so far have changed, newest cause first. */
+  /** What the weighings so far have changed, the gravest first. */
   readonly findings: readonly Finding[]
   /** Superfat that fats and lye leave as weighed, or as now to be weighed. */
   readonly band: SuperfatBand
@@ -50,19 +50,17 @@ function fatsInPot(plan: BatchPlan, done: ReadonlyMap<string, number | null>): r
 function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | null>, targets: Targets): Finding[] {
   const findings: Finding[] = []
   const lyeIsWeighed = done.has(naohStepKey)
-  for (const { fatKey, name, massG } of plan.weights.fats) {
-    const actualG = done.get(fatStepKey(fatKey)) ?? massG
-    const offG = actualG - massG
-    if (Math.abs(offG) < plan.scaleResolutionG / 2) continue
-    const how = `${name} went in ${grams(Math.abs(offG))} ${offG > 0 ? 'over' : 'under'}.`
-    findings.push({
-      severity: 'tell',
-      code: 'fat_off_plan',
-      field: fatStepKey(fatKey),
-      message: lyeIsWeighed
-        ? `${how} The lye was weighed already: the superfat is now ${percent(targets.band.likely)}.`
-        : `${how} The lye is now ${grams(targets.naohG)} and the water ${grams(targets.waterG)}; superfat stays ${percent(plan.recipe.superfat)}.`,
-    })
+  const off = plan.weights.fats.flatMap(({ fatKey, name, massG }) => {
+    const offG = (done.get(fatStepKey(fatKey)) ?? massG) - massG
+    return Math.abs(offG) < plan.scaleResolutionG / 2
+      ? []
+      : [`${name} went in ${grams(Math.abs(offG))} ${offG > 0 ? 'over' : 'under'}.`]
+  })
+  if (off.length > 0) {
+    const what = lyeIsWeighed
+      ? `The lye was weighed already: the superfat is now ${percent(targets.band.likely)}.`
+      : `The lye is now ${grams(targets.naohG)} and the water ${grams(targets.waterG)}; superfat stays ${percent(plan.recipe.superfat)}.`
+    findings.push({ severity: 'tell', code: 'fat_off_plan', message: [...off, what].join(' ') })
   }
   if (lyeIsWeighed && targets.band.likely < 0) {
     findings.unshift({
@@ -79,7 +77,7 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
       message: `At the low end of the fats’ natural span the superfat is ${percent(targets.band.worst)}.`,
     })
   }
-  return findings.reverse()
+  return findings
 }
 
 interface Targets {

@@ -39,6 +39,12 @@ const kind = computed(() => (step.value?.kind === 'temperature' ? 'temperature' 
 const figure = (of: BenchStep, value: number | null): string =>
   value === null ? '' : of.kind === 'temperature' ? show('temperature', value) : weighed(value)
 
+/** The figure asked for, its unit set smaller. */
+const figureParts = computed(() => {
+  const [number = '', unit = ''] = step.value ? figure(step.value, step.value.target).split(' ') : []
+  return { number, unit }
+})
+
 /** What "done" would record: what was typed, else the figure asked for. */
 const reading = computed(() => {
   if (!step.value || step.value.kind === 'tick') return null
@@ -136,7 +142,9 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             <span class="count">step {{ shown + 1 }} of {{ state.steps.length }}</span>
           </header>
           <div v-if="step.kind !== 'tick' && step.target !== null" class="figure">
-            <b data-test="target">{{ figure(step, step.target) }}</b>
+            <b data-test="target"
+              >{{ figureParts.number }} <small>{{ figureParts.unit }}</small></b
+            >
             <span v-if="step.planned !== step.target" class="planned">planned {{ figure(step, step.planned) }}</span>
             <span
               v-if="step.kind === 'weigh' && reading !== null && reading !== undefined && typed !== ''"
@@ -164,7 +172,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
               v-model="typed"
               :label="step.kind === 'temperature' ? 'The probe shows' : 'The scale shows'"
               :placeholder="figure(step, step.target)"
-              :error-messages="message ?? []"
+              :error="message !== undefined"
               density="comfortable"
               autocomplete="off"
               inputmode="decimal"
@@ -172,7 +180,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
               @keydown.enter="done"
             />
           </div>
-          <p v-else-if="message" class="trouble" role="alert">{{ message }}</p>
+          <p v-if="message" class="trouble" role="alert">{{ message }}</p>
         </template>
         <template v-else>
           <header>
@@ -300,7 +308,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
   flex: 1;
   flex-direction: column;
   min-width: 0;
-  padding: 44px 56px 40px;
+  padding: 44px 56px 0;
   overflow-y: auto;
 }
 
@@ -338,6 +346,11 @@ h1 {
   white-space: nowrap;
 }
 
+.figure small {
+  margin-left: -0.3em;
+  font-size: 0.42em;
+}
+
 .planned {
   color: rgb(var(--v-theme-quiet));
 }
@@ -347,7 +360,9 @@ h1 {
 }
 
 .track {
+  flex: none;
   height: 14px;
+  margin-top: 6px;
   border-radius: 7px;
   background: rgb(var(--v-theme-surface-variant));
   overflow: hidden;
@@ -374,7 +389,8 @@ h1 {
 }
 
 .entry {
-  margin-top: 20px;
+  flex: none;
+  margin-top: 26px;
   max-width: 420px;
 }
 
@@ -411,9 +427,12 @@ h1 {
 }
 
 footer {
+  position: sticky;
+  bottom: 0;
   display: flex;
   gap: 18px;
-  margin-top: 22px;
+  padding: 22px 0 32px;
+  background: rgb(var(--v-theme-background));
 }
 
 .big {

@@ -69,7 +69,9 @@ const print = (): void => window.print()
               <td class="number">
                 <b>{{ step.done ? figure(step, step.actual) || '✓' : '' }}</b><span
                   v-if="!step.done"
-                  class="box" role="img" aria-label="open"
+                  class="box"
+                  role="img"
+                  aria-label="open"
                 />
               </td>
             </tr>

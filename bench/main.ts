@@ -1,0 +1,15 @@
+import { benchApi } from './api'
+import { benchFormulate } from './formulate'
+
+// npm run bench [-- NAME]: prints ratios, each against its yardstick in the same run.
+const benches: Readonly<Record<string, () => Promise<void>>> = { formulate: benchFormulate, api: benchApi }
+const [wanted] = process.argv.slice(2)
+if (wanted !== undefined && !Object.hasOwn(benches, wanted)) {
+  console.error(`Expected one of ${Object.keys(benches).join(', ')}, got ${wanted}`)
+  process.exit(1)
+}
+for (const [name, run] of Object.entries(benches)) {
+  if (wanted !== undefined && wanted !== name) continue
+  console.log(`\n${name}`)
+  await run()
+}

@@ -1,0 +1,5 @@
+// npm run bench [-- NAME]: how long the work takes, as ratios. Benchmarks are no tests.
+import { install, must } from './prepare.mjs'
+
+install()
+must(process.execPath, ['--import', 'tsx', 'bench/main.ts', ...process.argv.slice(2)])
