@@ -25,6 +25,8 @@ export interface Database {
   readonly read: Reader
   /** Runs `work` in a write transaction of its own, after those before it. A throw rolls it back. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
+  /** Grows with every write, so that what was read before one is known to be old. */
+  revision(): number
   /** Keeps a dated copy. @returns its file name */
   backup(label: string): Promise<string>
   readonly backupFolder: string
@@ -100,10 +102,19 @@ export async function openDatabase(options: OpenOptions): Promise<Database> {
   const db = drizzleOver(client)
   await migrate(db, { migrationsFolder })
   const writes = new PQueue({ concurrency: 1 })
+  let revision = 0
 
   return {
     read: db,
-    write: (work) => writes.add(() => db.transaction(work, { behavior: 'immediate' })),
+    write: (work) =>
+      writes.add(async () => {
+        try {
+          return await db.transaction(work, { behavior: 'immediate' })
+        } finally {
+          revision += 1
+        }
+      }),
+    revision: () => revision,
     backup: (label) => writes.add(() => keepBackup(client, backupFolder, now(), label)),
     backupFolder,
     close: async () => {

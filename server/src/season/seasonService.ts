@@ -17,54 +17,63 @@ export interface SeasonService {
 const daysOfPast = 60
 
 export function seasonService({ database, clock }: Context): SeasonService {
+  async function readView(): Promise<SeasonView> {
+    const { read } = database
+    const workshop = await readWorkshop(read)
+    const today: Day = clock.today(workshop.timeZone)
+    const allDesigns = await keptRows<SavedDesign>(read, designs)
+    const allRecipes = await keptRows<SavedRecipe>(read, recipes)
+    const designById = new Map(allDesigns.map((design) => [design.id, design]))
+    const recipeById = new Map(allRecipes.map((recipe) => [recipe.id, recipe]))
+
+    const rows = await read
+      .select()
+      .from(batches)
+      .where(
+        and(
+          eq(batches.isRemoved, false),
+          or(ne(batches.status, 'poured'), gte(batches.pourDay, addDays(today, -daysOfPast))),
+        ),
+      )
+    const recent = rows.map(({ id }) => id)
+    const open = await read.select({ id: loaves.id, batchId: loaves.batchId, status: loaves.status }).from(loaves)
+    const wanted = open.filter(({ batchId, status }) => status !== 'released' || recent.includes(batchId))
+    const shown = await readLoaves(
+      read,
+      wanted.map(({ id }) => id),
+    )
+    const cutDayOf = new Map(
+      shown.flatMap((loaf) => (loaf.state.cut ? [[loaf.batchId, loaf.state.cut.day] as const] : [])),
+    )
+
+    return {
+      today,
+      workshop,
+      makers: await keptRows<SavedMaker>(read, makers),
+      moulds: await keptRows<SavedMould>(read, moulds),
+      recipes: allRecipes,
+      collections: await keptRows<SavedCollection>(read, collections),
+      designs: allDesigns,
+      batches: rows
+        .flatMap((row) => {
+          const design = designById.get(row.designId)
+          const recipe = design?.recipeId ? recipeById.get(design.recipeId) : undefined
+          const summary = design && summariseBatch(row, { design, recipe, workshop, cutDay: cutDayOf.get(row.id) })
+          return summary ? [summary] : []
+        })
+        .sort((a, b) => a.days.pourDay.localeCompare(b.days.pourDay)),
+      loaves: shown,
+    }
+  }
+
+  // Every page asks for it and little changes between: read anew only after a write, or on a new day.
+  let kept: { readonly revision: number; readonly view: SeasonView } | undefined
   return {
     view: async () => {
-      const { read } = database
-      const workshop = await readWorkshop(read)
-      const today: Day = clock.today(workshop.timeZone)
-      const allDesigns = await keptRows<SavedDesign>(read, designs)
-      const allRecipes = await keptRows<SavedRecipe>(read, recipes)
-      const designById = new Map(allDesigns.map((design) => [design.id, design]))
-      const recipeById = new Map(allRecipes.map((recipe) => [recipe.id, recipe]))
-
-      const rows = await read
-        .select()
-        .from(batches)
-        .where(
-          and(
-            eq(batches.isRemoved, false),
-            or(ne(batches.status, 'poured'), gte(batches.pourDay, addDays(today, -daysOfPast))),
-          ),
-        )
-      const recent = rows.map(({ id }) => id)
-      const open = await read.select({ id: loaves.id, batchId: loaves.batchId, status: loaves.status }).from(loaves)
-      const wanted = open.filter(({ batchId, status }) => status !== 'released' || recent.includes(batchId))
-      const shown = await readLoaves(
-        read,
-        wanted.map(({ id }) => id),
-      )
-      const cutDayOf = new Map(
-        shown.flatMap((loaf) => (loaf.state.cut ? [[loaf.batchId, loaf.state.cut.day] as const] : [])),
-      )
-
-      return {
-        today,
-        workshop,
-        makers: await keptRows<SavedMaker>(read, makers),
-        moulds: await keptRows<SavedMould>(read, moulds),
-        recipes: allRecipes,
-        collections: await keptRows<SavedCollection>(read, collections),
-        designs: allDesigns,
-        batches: rows
-          .flatMap((row) => {
-            const design = designById.get(row.designId)
-            const recipe = design?.recipeId ? recipeById.get(design.recipeId) : undefined
-            const summary = design && summariseBatch(row, { design, recipe, workshop, cutDay: cutDayOf.get(row.id) })
-            return summary ? [summary] : []
-          })
-          .sort((a, b) => a.days.pourDay.localeCompare(b.days.pourDay)),
-        loaves: shown,
-      }
+      const revision = database.revision()
+      const isCurrent = kept?.revision === revision && kept.view.today === clock.today(kept.view.workshop.timeZone)
+      if (!kept || !isCurrent) kept = { revision, view: await readView() }
+      return kept.view
     },
   }
 }
