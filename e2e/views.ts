@@ -15,7 +15,7 @@ export async function mainViews(url: string): Promise<readonly MainView[]> {
     return found
   }
   const signalLamps = named(season.batches, 'Signal Lamps')
-  const regatta = named(season.loaves, 'Regatta')
+  const regatta = named(season.loaves, 'Regatta, first pour')
   return [
     { name: 'plan', path: '/plan' },
     { name: 'collection', path: `/plan/${named(season.collections, 'Night Train').id}` },

@@ -43,5 +43,5 @@ describe('the demo', () => {
     const statuses = new Set(loaves.map(({ state }) => state.status))
     expect([...statuses]).to.include.members(['in_mould', 'curing', 'released'])
     expect(season.batches.some(({ status }) => status === 'planned')).to.equal(true)
-  }).timeout(60_000)
+  }).timeout(180_000)
 })

@@ -64,7 +64,7 @@ export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> =
     barThicknessMm: 20,
     endTrimMm: 3,
     kerfMm: 0,
-    count: 2,
+    count: 4,
   },
 }
 
@@ -141,6 +141,36 @@ export interface DemoCollection extends NewCollection {
 
 const scent = (name: string, rate: number, supplierLimit: number) => ({ name, rate, supplierLimit })
 const colour = (name: string, hex: string, share: number, rateGPerKg = 8) => ({ name, hex, share, rateGPerKg })
+
+// An order larger than one batch is poured in turns.
+const regattaPour = (turn: string, pourDay: string): DemoSoap => ({
+  name: `Regatta, ${turn} pour`,
+  technique: 'two level layers',
+  scent: scent('Citrus peel blend', 0.03, 0.05),
+  labelMassG: 115,
+  barsWanted: 35,
+  mouldCount: 2,
+  recipe: 'house',
+  mould: 'long',
+  pourDay,
+  story: 'curing',
+  cut: { bars: 18, bevelled: true },
+  colours: [colour('club red', '#A3343C', 0.5, 10), colour('oar white', '#F4EEE2', 0.5, 4)],
+})
+const guestPour = (turn: string, pourDay: string): DemoSoap => ({
+  name: `Guest Linen, ${turn} pour`,
+  technique: 'plain',
+  scent: scent('Linen steam blend', 0.02, 0.04),
+  labelMassG: 75,
+  barsWanted: 48,
+  mouldCount: 4,
+  recipe: 'kernel',
+  mould: 'short',
+  pourDay,
+  story: 'curing',
+  cut: { bars: 12, bevelled: false },
+  colours: [colour('linen', '#EADFCB', 0.85, 0), colour('hem', '#8FA39A', 0.15, 5)],
+})
 
 /** A year of history, and a season under way. Everything here is made up. */
 export const demoCollections: readonly DemoCollection[] = [
@@ -251,20 +281,10 @@ export const demoCollections: readonly DemoCollection[] = [
     releaseLocal: '2027-03-26T12:00',
     releaseZone: demoZone,
     soaps: [
-      {
-        name: 'Regatta',
-        technique: 'two level layers',
-        scent: scent('Citrus peel blend', 0.03, 0.05),
-        labelMassG: 115,
-        barsWanted: 72,
-        mouldCount: 2,
-        recipe: 'house',
-        mould: 'long',
-        pourDay: '2027-02-20',
-        story: 'curing',
-        cut: { bars: 18, bevelled: true },
-        colours: [colour('club red', '#A3343C', 0.5, 10), colour('oar white', '#F4EEE2', 0.5, 4)],
-      },
+      regattaPour('first', '2027-02-10'),
+      regattaPour('second', '2027-02-13'),
+      regattaPour('third', '2027-02-17'),
+      regattaPour('fourth', '2027-02-20'),
     ],
   },
   {
@@ -273,22 +293,7 @@ export const demoCollections: readonly DemoCollection[] = [
     palette: [{ name: 'linen', hex: '#EADFCB' }],
     releaseLocal: '2027-04-02T09:00',
     releaseZone: demoZone,
-    soaps: [
-      {
-        name: 'Guest Linen',
-        technique: 'plain',
-        scent: scent('Linen steam blend', 0.02, 0.04),
-        labelMassG: 75,
-        barsWanted: 24,
-        mouldCount: 2,
-        recipe: 'kernel',
-        mould: 'short',
-        pourDay: '2027-02-27',
-        story: 'curing',
-        cut: { bars: 12, bevelled: false },
-        colours: [colour('linen', '#EADFCB', 0.85, 0), colour('hem', '#8FA39A', 0.15, 5)],
-      },
-    ],
+    soaps: [guestPour('first', '2027-02-27'), guestPour('second', '2027-03-03')],
   },
   {
     name: 'Night Train',
