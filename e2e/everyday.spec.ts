@@ -191,6 +191,75 @@ test('a hold keeps a loaf from its release and says why', async ({ page }) => {
   await expect(page.getByRole('row', { name: /Platform Fog/ })).toContainText('Held: grey veil on the top')
 })
 
+test('the story of a loaf and the run sheet print on their sheets', async ({ page }) => {
+  const pagesOf = async (path: string): Promise<number> => {
+    await page.goto(workshop.url + path)
+    await expect(answer(page)).not.toBeEmpty()
+    await page.waitForLoadState('networkidle')
+    const pdf = (await page.pdf({ format: 'A4' })).toString('latin1')
+    return [...pdf.matchAll(/\/Type\s*\/Page\b(?!s)/g)].length
+  }
+  const views = await mainViews(workshop.url)
+  const pathOf = (name: string): string => views.find((view) => view.name === name)?.path ?? ''
+  expect(await pagesOf(pathOf('loaf'))).toBe(1)
+  expect(await pagesOf(pathOf('run-sheet'))).toBeLessThanOrEqual(2)
+})
+
+test('a day without the hours, or the mould, says so before the pour is put there', async ({ page }) => {
+  await page.goto(`${workshop.url}/plan`)
+  await page.getByRole('link', { name: 'Rose Quartz' }).click()
+  await expect(answer(page)).toContainText('Rose Quartz gives')
+  const day = page.getByTestId('pour-date').locator('input')
+  // The tall mould holds Lantern Glass from Thu 11 to Fri 12 March, and Thursday’s hours are taken, too.
+  await day.fill('2027-03-11')
+  await expect(page.getByText(/the mould is taken by Lantern Glass; free again on Fri 12 Mar/)).toBeVisible()
+  // A Sunday: set-up 0.5 h and the pour 1.5 h.
+  await day.fill('2027-03-14')
+  await expect(page.getByText('Sun 14 Mar: 2 h planned, 0 h there.')).toBeVisible()
+  await day.fill('2027-03-01')
+  await expect(page.getByText('Mon 1 Mar is past.')).toBeVisible()
+  await expect(page.getByTestId('put-on')).toBeDisabled()
+  await page.getByRole('button', { name: /^Suggest / }).click()
+  await expect(page.getByTestId('slack')).toContainText('In time')
+  await expect(page.getByTestId('put-on')).toBeEnabled()
+})
+
+test('a file that is no photograph is refused, and the cut stays as typed', async ({ page }) => {
+  await page.goto(`${workshop.url}/cut`)
+  await expect(answer(page)).toHaveText('Dining Car can come out of its mould today.')
+  await page.getByTestId('unmould').click()
+  await type(page, 'Bars got', '17')
+  await type(page, 'Mass of the first bar', '4.4 oz')
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'face.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
+  await page.getByTestId('log-cut').click()
+  await expect(page.getByText('That is no photograph: send a JPEG, PNG or WebP picture.')).toBeVisible()
+  await expect(page.getByLabel('Bars got')).toHaveValue('17')
+  await page.locator('input[type=file]').setInputFiles([])
+  await page.getByTestId('log-cut').click()
+  await expect(page.getByRole('row', { name: /Dining Car.*17 18 2 as cut/ })).toBeVisible()
+})
+
+test('a palette colour and its pot reach the face', async ({ page }) => {
+  await page.goto(`${workshop.url}/plan`)
+  await page.getByRole('link', { name: 'Chalk & Flint' }).click()
+  await expect(answer(page)).toContainText('Chalk & Flint gives')
+  await type(page, 'Pot 1', 'pale chalk')
+  const shares = page.getByLabel('Share', { exact: true })
+  await shares.nth(0).fill('80 %')
+  await shares.nth(0).blur()
+  await expect(page.getByText('The pots add up to 110 % of the batter; they must make 100 %.')).toBeVisible()
+  await saving(page, async () => {
+    await shares.nth(1).fill('20')
+    await shares.nth(1).blur()
+    await page.getByLabel('Colour of pot 2').fill('#101820')
+  })
+  await page.goto(`${workshop.url}/plan`)
+  const face = page.getByRole('img', { name: 'Cut face of Chalk & Flint' }).first()
+  await expect(face.locator('path').first()).toHaveAttribute('fill', '#101820')
+})
+
 test('an address that there is not, and things that are gone', async ({ page }) => {
   await page.goto(`${workshop.url}/nowhere`)
   await expect(answer(page)).toContainText('There is nothing at this address.')

@@ -230,4 +230,10 @@ hr {
     padding: calc(var(--strip) + 16px) 14px 60px calc(var(--rail) + 14px) !important;
   }
 }
+
+@media print {
+  .page {
+    padding: 0 !important;
+  }
+}
 </style>

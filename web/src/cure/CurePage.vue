@@ -88,10 +88,6 @@ const sentence = computed(() => {
 </template>
 
 <style scoped>
-.face {
-  width: 76px;
-}
-
 .wide {
   width: 22%;
 }
@@ -109,9 +105,5 @@ const sentence = computed(() => {
   display: block;
   height: 100%;
   background: rgb(var(--v-theme-vine));
-}
-
-td .serif {
-  font-size: 1.08rem;
 }
 </style>

@@ -70,8 +70,4 @@ const sentence = computed(() => {
   gap: 20px;
   margin-bottom: 24px;
 }
-
-td.serif {
-  font-size: 1.05rem;
-}
 </style>

@@ -78,13 +78,3 @@ const words = {
     </table>
   </section>
 </template>
-
-<style scoped>
-.face {
-  width: 64px;
-}
-
-td .serif {
-  font-size: 1.05rem;
-}
-</style>

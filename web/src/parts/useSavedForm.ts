@@ -133,7 +133,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
 
   function saveNow(): void {
     clearTimeout(timer)
-    running = running.then(send)
+    running = running.catch(() => undefined).then(send)
   }
 
   watch(

@@ -190,8 +190,4 @@ input[type='color'] {
   border-radius: 4px;
   background: none;
 }
-
-td .serif {
-  font-size: 1.08rem;
-}
 </style>

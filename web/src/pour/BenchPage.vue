@@ -2,25 +2,26 @@
 import { useUnits } from '@/parts/format'
 import { isTyping } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
-import SoapFace from '@/parts/SoapFace.vue'
 import type { BenchStep } from '@vendange/core/batch'
 import { shareDone, toGo } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
 import { parseQuantity } from '@vendange/core/units'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import BenchSteps from './BenchSteps.vue'
 import { useBench } from './useBench'
+import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
 const { show, weighed, unitOf } = useUnits()
+const figure = useStepFigure()
 const { view, state, trouble, fieldError, pending, isSending, record, finish } = useBench(props.id)
 
 const shown = ref(0)
 const typed = ref('')
 const typedError = ref<string>()
-const list = ref<HTMLElement>()
 watch(
   () => state.value?.nextIndex,
   (next) => {
@@ -28,7 +29,6 @@ watch(
     shown.value = next
     typed.value = ''
     typedError.value = undefined
-    void nextTick(() => list.value?.querySelector('.now')?.scrollIntoView({ block: 'center' }))
   },
 )
 
@@ -36,8 +36,6 @@ const step = computed<BenchStep | undefined>(() => state.value?.steps[shown.valu
 const isLast = computed(() => state.value !== undefined && state.value.nextIndex >= state.value.steps.length)
 const isPoured = computed(() => view.value?.batch.status === 'poured')
 const kind = computed(() => (step.value?.kind === 'temperature' ? 'temperature' : 'mass'))
-const figure = (of: BenchStep, value: number | null): string =>
-  value === null ? '' : of.kind === 'temperature' ? show('temperature', value) : weighed(value)
 
 /** The figure asked for, its unit set smaller. */
 const figureParts = computed(() => {
@@ -104,35 +102,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
 <template>
   <v-theme-provider theme="night" with-background class="bench">
     <template v-if="view && state">
-      <aside ref="list" class="list" tabindex="0" aria-label="Steps of this pour">
-        <RouterLink class="head plain" :to="`/pour/${id}`">
-          <SoapFace :name="view.plan.designName" :colours="view.plan.colours" :width="92" :height="64" />
-          <div>
-            <b class="serif">{{ view.plan.designName }}</b>
-            <span>{{ view.plan.mouldName }} · {{ view.plan.barsPlanned }} bars</span>
-          </div>
-        </RouterLink>
-        <template v-for="(one, index) in state.steps" :key="one.key">
-          <p v-if="one.group !== state.steps[index - 1]?.group" class="eyebrow">{{ one.group }}</p>
-          <button
-            class="item"
-            :class="{ now: index === shown, done: one.done }"
-            :disabled="index > state.nextIndex"
-            :aria-current="index === shown ? 'step' : undefined"
-            @click="go(index - shown)"
-          >
-            <span class="mark" aria-hidden="true">{{ one.done ? '✓' : index === shown ? '▸' : '' }}</span>
-            <span class="what">{{ one.name }}</span>
-            <span class="mass">
-              <template v-if="one.done && one.planned !== null && one.actual !== one.planned"
-                >{{ figure(one, one.planned) }} →
-              </template>
-              <template v-else-if="!one.done && one.target !== one.planned">{{ figure(one, one.planned) }} → </template>
-              {{ figure(one, one.done ? one.actual : one.target) }}
-            </span>
-          </button>
-        </template>
-      </aside>
+      <BenchSteps :plan="view.plan" :state="state" :shown="shown" :to="`/pour/${id}`" @show="go($event - shown)" />
 
       <main class="work">
         <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
@@ -236,71 +206,6 @@ const isStopped = computed(() => isRefused(stateFindings.value))
 .bench {
   display: flex;
   height: 100vh;
-}
-
-.list {
-  flex: none;
-  width: 348px;
-  padding: 22px 18px 30px;
-  overflow-y: auto;
-  background: rgb(0 0 0 / 22%);
-}
-
-.head {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  margin-bottom: 14px;
-}
-
-.head div {
-  display: flex;
-  flex-direction: column;
-  font-size: 0.95rem;
-}
-
-.head b {
-  font-size: 1.35rem;
-}
-
-.eyebrow {
-  margin: 14px 0 2px 10px;
-}
-
-.item {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  width: 100%;
-  min-height: 44px;
-  padding: 4px 10px;
-  border-radius: 4px;
-  text-align: left;
-  font-size: 1.05rem;
-  color: rgb(var(--v-theme-quiet));
-}
-
-.item:not(:disabled) {
-  cursor: pointer;
-}
-
-.item.now {
-  background: rgb(var(--v-theme-surface));
-  color: rgb(var(--v-theme-on-surface));
-  font-weight: 700;
-}
-
-.mark {
-  width: 18px;
-  color: rgb(var(--v-theme-vine));
-}
-
-.now .mark {
-  color: rgb(var(--v-theme-brass));
-}
-
-.what {
-  flex: 1;
 }
 
 .work {
@@ -446,10 +351,6 @@ footer {
 }
 
 @media (max-width: 900px) {
-  .list {
-    display: none;
-  }
-
   .work {
     padding: 24px;
   }

@@ -78,14 +78,3 @@ const sentence = computed(() => {
     </table>
   </section>
 </template>
-
-<style scoped>
-.face {
-  width: 76px;
-}
-
-td .serif,
-td.serif {
-  font-size: 1.08rem;
-}
-</style>

@@ -9,10 +9,11 @@ import type { BenchStep } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
 import { useBench } from './useBench'
+import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show, weighed } = useUnits()
+const { weighed } = useUnits()
 const { view, state, trouble } = useBench(props.id)
 
 const groups = computed(() => {
@@ -20,8 +21,7 @@ const groups = computed(() => {
   for (const step of state.value?.steps ?? []) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
   return [...byGroup]
 })
-const figure = (step: BenchStep, value: number | null): string =>
-  value === null ? '' : step.kind === 'temperature' ? show('temperature', value) : weighed(value)
+const figure = useStepFigure()
 const print = (): void => window.print()
 </script>
 
