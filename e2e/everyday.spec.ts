@@ -177,6 +177,36 @@ test('an ounce and inch workshop reads its own units', async ({ page }) => {
   await expect(page.getByRole('row', { name: /House bar/ })).toContainText('oz')
 })
 
+test('the bench is worked with keys alone', async ({ page }) => {
+  await page.goto(`${workshop.url}/pour`)
+  await page
+    .getByRole('row', { name: /Signal Lamps/ })
+    .getByRole('link', { name: 'Bench' })
+    .click()
+  const title = page.getByRole('heading', { level: 1 })
+  await expect(title).toHaveText('Line the mould: Long loaf')
+  await page.keyboard.press('Space')
+  await expect(title).toHaveText('Olive oil, into the fats')
+  await page.keyboard.press('Space')
+  await expect(title).toHaveText('Coconut oil, into the fats')
+  // Back to what is done, but not ahead of the next step.
+  await page.keyboard.press('ArrowLeft')
+  await expect(title).toHaveText('Olive oil, into the fats')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await expect(title).toHaveText('Coconut oil, into the fats')
+  // In the field, keys are typed; Enter takes the weight.
+  await page.getByTestId('reading').locator('input').fill('four hundred')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Write a mass such as 350 g or 12 oz.')).toBeVisible()
+  await page.getByTestId('reading').locator('input').fill('16 oz')
+  await page.keyboard.press('Enter')
+  await expect(title).toHaveText('Shea butter, into the fats')
+  // 16 oz are 453.6 g, 4.4 g under the 458 g asked for.
+  await expect(page.locator('.item.done').last()).toContainText('458 g → 454 g')
+  await expect(page.getByText('Coconut oil went in 4.4 g under.')).toBeVisible()
+})
+
 test('a hold keeps a loaf from its release and says why', async ({ page }) => {
   await page.goto(`${workshop.url}/release`)
   await page

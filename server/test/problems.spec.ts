@@ -1,0 +1,83 @@
+import type { Problem } from '@vendange/contract'
+import { expect } from 'chai'
+import express from 'express'
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { pino } from 'pino'
+import { notFound, refused, stale, unprocessable } from '../src/parts/problems'
+import { problemHandler } from '../src/parts/serve'
+
+describe('problemHandler', () => {
+  const logged: unknown[] = []
+  let server: Server
+  let url: string
+  const failures: Readonly<Record<string, unknown>> = {
+    '/bug': new Error('a secret path: /srv/keys'),
+    '/missing': notFound('There is no such pour.'),
+    '/stale': stale('recipe', { name: 'Newer', version: 2 }),
+    '/refused': refused([
+      { severity: 'tell', code: 'fine', message: 'Only a fact.' },
+      { severity: 'refuse', code: 'no', field: 'superfat', message: 'Too low.' },
+    ]),
+    '/plain': unprocessable('Not today.'),
+  }
+
+  before(async () => {
+    const app = express()
+    app.use((request) => {
+      throw failures[request.path]
+    })
+    const logger = pino({ hooks: { logMethod: (given) => void logged.push(given[0]) } })
+    app.use(problemHandler(logger))
+    server = await new Promise((resolve) => {
+      const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
+    })
+    url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  })
+  after(() => server.close())
+
+  const ask = async (
+    path: string,
+  ): Promise<{ readonly status: number; readonly type: string | null; readonly problem: Problem }> => {
+    const response = await fetch(url + path)
+    return {
+      status: response.status,
+      type: response.headers.get('content-type'),
+      problem: (await response.json()) as Problem,
+    }
+  }
+
+  it('tells nothing of our own faults, but logs them', async () => {
+    const { status, problem } = await ask('/bug')
+    expect(status).to.equal(500)
+    expect(JSON.stringify(problem)).not.to.contain('secret')
+    expect(problem.detail).to.contain('Nothing was changed')
+    expect(logged).to.deep.equal([failures['/bug']])
+  })
+
+  it('answers in problem JSON with status, title and words', async () => {
+    const { status, type, problem } = await ask('/missing')
+    expect(type).to.equal('application/problem+json; charset=utf-8')
+    expect(problem).to.deep.equal({
+      type: 'about:blank',
+      title: 'Not found',
+      status: 404,
+      detail: 'There is no such pour.',
+    })
+    expect(status).to.equal(problem.status)
+  })
+
+  it('brings the newer values with a conflict', async () => {
+    const { status, problem } = await ask('/stale')
+    expect(status).to.equal(409)
+    expect(problem.current).to.deep.equal({ name: 'Newer', version: 2 })
+    expect(problem.detail).to.contain('This recipe was changed meanwhile')
+  })
+
+  it('passes on what core refuses, and nothing it only tells', async () => {
+    const { problem } = await ask('/refused')
+    expect(problem.errors).to.deep.equal([{ field: 'superfat', message: 'Too low.' }])
+    expect(problem.detail).to.equal('Too low.')
+    expect((await ask('/plain')).problem.errors).to.deep.equal([])
+  })
+})
