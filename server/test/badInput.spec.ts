@@ -1,8 +1,9 @@
 import type { Problem } from '@vendange/contract'
-import { allEndpoints } from '@vendange/contract'
+import { allEndpoints, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
+import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
-import { aCollection, aDesign, aMould, aRecipe, furnish, openTestWorkshop } from './workshopAtTest'
+import { aCollection, aDesign, aMould, aRecipe, firstDay, furnish, openTestWorkshop } from './workshopAtTest'
 
 describe('bad input', () => {
   let workshop: TestWorkshop
@@ -60,6 +61,64 @@ describe('bad input', () => {
       })
     }
   }
+
+  describe('at the bench, in a loaf’s record, and of the workshop itself', () => {
+    let loafId: string
+    let batchId: string
+    let details: object
+    before(async () => {
+      const { api } = workshop
+      const season = await api(endpoints.season)
+      const { version, ...rest } = season.workshop
+      details = { ...rest, version }
+      const designId = season.designs[0]?.id ?? ''
+      const poured = await api(endpoints.batches.create, { body: { designId, pourDay: firstDay } })
+      await pourUpTo(workshop, poured.id, null)
+      loafId = (await api(endpoints.batches.finish, { params: { id: poured.id } })).loafIds[0] ?? ''
+      await api(endpoints.loaves.record, {
+        params: { id: loafId },
+        body: { type: 'unmoulded', day: firstDay, version: 1 },
+      })
+      batchId = (await api(endpoints.batches.create, { body: { designId, pourDay: firstDay } })).id
+      await pourUpTo(workshop, batchId, 'fat:olive')
+    })
+
+    async function refusedInEveryField(
+      method: string,
+      path: string,
+      sound: object,
+      mayHold: readonly string[] = [],
+    ): Promise<void> {
+      for (const field of Object.keys(sound)) {
+        for (const value of wrong) {
+          const response = await fetch(workshop.url + path, {
+            method,
+            body: JSON.stringify({ ...sound, [field]: value }),
+            headers: { 'Content-Type': 'application/json', 'X-Vendange-Maker': workshop.makerId ?? '' },
+          })
+          const problem = (await response.json()) as Problem
+          const what = `${field} = ${JSON.stringify(value).slice(0, 40)}: ${response.status} ${problem.detail}`
+          if (response.ok) expect(mayHold, what).to.include(field)
+          else expect([400, 409, 422], what).to.include(response.status)
+        }
+      }
+    }
+
+    it('a step is refused or told', () =>
+      refusedInEveryField('POST', `/api/batches/${batchId}/steps`, { stepKey: 'fat:olive', actual: 381 }))
+
+    it('a cut is refused or told', async () => {
+      const cut = { type: 'cut', day: firstDay, version: 2, bars: 5, ends: 2, firstBarG: 119, bevelled: false }
+      await refusedInEveryField('POST', `/api/loaves/${loafId}/events`, cut, ['bevelled'])
+    })
+
+    it('the workshop is refused or told, and stays as it was', async () => {
+      await refusedInEveryField('PUT', '/api/workshop', details, ['exceptions', 'name'])
+      const { workshop: after } = await workshop.api(endpoints.season)
+      expect(after.weekHours).to.have.length(7)
+      expect(after.scaleResolutionG).to.equal(1)
+    })
+  })
 
   it('is not JSON at all', async () => {
     const { status, problem } = await post('/api/recipes', '{"name": ')
