@@ -24,7 +24,6 @@ export async function mainViews(url: string): Promise<readonly MainView[]> {
     { name: 'recipe', path: `/formulate/${named(season.recipes, 'House bar').id}` },
     { name: 'pour', path: '/pour' },
     { name: 'run-sheet', path: `/pour/${signalLamps.id}` },
-    { name: 'bench', path: `/bench/${signalLamps.id}` },
     { name: 'cut', path: '/cut' },
     { name: 'cure', path: '/cure' },
     { name: 'cure-loaf', path: `/cure/${regatta.id}` },
@@ -36,5 +35,7 @@ export async function mainViews(url: string): Promise<readonly MainView[]> {
     { name: 'loaf', path: `/loaves/${regatta.id}` },
     { name: 'workshop', path: '/workshop' },
     { name: 'day', path: '/days/2027-03-10' },
+    // Last, since its picture is taken with the pour begun.
+    { name: 'bench', path: `/bench/${signalLamps.id}` },
   ]
 }

@@ -14,7 +14,7 @@ const MassChart = defineAsyncComponent(() => import('./MassChart.vue'))
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, words } = useUnits()
 const { record, errors, trouble, isSending } = useHappenings()
 
 const loaf = computed(() => season.loaf(props.id))
@@ -107,7 +107,7 @@ async function move(): Promise<void> {
             >
           </div>
         </form>
-        <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+        <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
       </section>
       <section v-if="isOpen" class="sheet stack">
         <h2>{{ loaf.state.place ? `Stands on ${loaf.state.place}` : 'On which rack?' }}</h2>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { api, problemOf } from '@/parts/api'
+import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
@@ -12,6 +13,7 @@ import { computed, ref } from 'vue'
 
 const props = defineProps<{ loaf: LoafSummary }>()
 const season = useSeason()
+const { show, words } = useUnits()
 const { record, errors, trouble, isSending } = useHappenings()
 
 const bars = ref(props.loaf.barsPlanned)
@@ -109,7 +111,7 @@ function choosePhoto(files: File | File[] | null | undefined): void {
           optional
           label="Mass of the first bar"
           :error="errors['firstBarG']"
-          :hint="`About ${heaviestBarG(loaf.state.batterG ?? 0, loaf.barsPlanned)} g at most`"
+          :hint="`About ${show('mass', heaviestBarG(loaf.state.batterG ?? 0, loaf.barsPlanned))} at most`"
           @problem="unread['firstBarG'] = $event"
         />
       </div>
@@ -135,7 +137,7 @@ function choosePhoto(files: File | File[] | null | undefined): void {
         >
       </div>
     </template>
-    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+    <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
   </section>
 </template>
 

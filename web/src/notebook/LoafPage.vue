@@ -15,7 +15,7 @@ import { eventWords } from './eventWords'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show, weighed } = useUnits()
+const { show, weighed, words } = useUnits()
 const { record, errors, trouble, isSending } = useHappenings()
 
 const view = shallowRef<LoafView>()
@@ -128,7 +128,7 @@ const print = (): void => window.print()
         Superfat as weighed {{ show('share', bench.band.likely) }}; {{ show('share', bench.band.worst) }} to
         {{ show('share', bench.band.best) }} over the fats’ natural span.
       </p>
-      <p v-for="finding in bench.findings" :key="finding.message" class="brass">{{ finding.message }}</p>
+      <p v-for="finding in bench.findings" :key="finding.message" class="brass">{{ words(finding.message) }}</p>
       <table class="figures">
         <thead>
           <tr>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { mdiAlertCircleOutline, mdiAlertOutline, mdiInformationOutline } from '@mdi/js'
+import { useUnits } from './format'
 import type { Finding } from '@vendange/core/findings'
 
+const { words } = useUnits()
 defineProps<{ findings: readonly Finding[] }>()
 const dress = {
   refuse: { color: 'error', icon: mdiAlertCircleOutline },
@@ -14,7 +16,7 @@ const dress = {
   <div v-if="findings.length > 0" class="stack findings" role="status">
     <p v-for="finding in findings" :key="finding.code + finding.message" :class="finding.severity">
       <v-icon :icon="dress[finding.severity].icon" :color="dress[finding.severity].color" size="20" />
-      <span>{{ finding.message }}</span>
+      <span>{{ words(finding.message) }}</span>
     </p>
   </div>
 </template>

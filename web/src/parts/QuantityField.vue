@@ -20,7 +20,7 @@ const props = defineProps<{
 const model = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ problem: [message: string | undefined] }>()
 
-const { unitOf, show } = useUnits()
+const { unitOf, show, words } = useUnits()
 const unread = inject(unreadFieldsKey, undefined)
 const key = Symbol(props.label)
 const text = ref('')
@@ -73,7 +73,7 @@ onBeforeUnmount(() => unread?.delete(key))
   <v-text-field
     :model-value="text"
     :label="label"
-    :error-messages="problem ?? error ?? []"
+    :error-messages="problem ?? (error === undefined ? [] : words(error))"
     :hint="hint"
     :persistent-hint="hint !== undefined"
     :density="large ? 'comfortable' : 'compact'"

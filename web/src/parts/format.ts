@@ -1,5 +1,5 @@
 import type { QuantityKind } from '@vendange/core/units'
-import { formatQuantity } from '@vendange/core/units'
+import { formatQuantity, rewriteQuantities } from '@vendange/core/units'
 import { useSeason } from './seasonStore'
 
 /** The unit in which this workshop reads a kind of quantity. */
@@ -28,5 +28,15 @@ export function useUnits() {
     return show('mass', massG, season.workshop?.massUnit === 'oz' ? 2 : resolution < 1 ? 2 : 0)
   }
 
-  return { unitOf, show, weighed }
+  /** A message of the core, which speaks in g, mm and °C, as this workshop reads it. */
+  function words(message: string): string {
+    const {
+      massUnit: mass = 'g',
+      lengthUnit: length = 'mm',
+      temperatureUnit: temperature = '°C',
+    } = season.workshop ?? {}
+    return rewriteQuantities(message, { mass, length, temperature })
+  }
+
+  return { unitOf, show, weighed, words }
 }

@@ -123,12 +123,14 @@ async function takeCollectionAway(): Promise<void> {
         <div class="fields">
           <v-text-field
             v-model="values.releaseLocal"
+            class="wide"
             type="datetime-local"
             label="Release"
             :error-messages="errorOf('releaseLocal') ?? []"
           />
           <v-autocomplete
             v-model="values.releaseZone"
+            class="wide"
             :items="zones"
             label="Time zone of the release"
             :error-messages="errorOf('releaseZone') ?? []"

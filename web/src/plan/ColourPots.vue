@@ -57,7 +57,7 @@ function add(): void {
 <style scoped>
 .pot {
   display: grid;
-  grid-template-columns: 42px minmax(90px, 1fr) 86px 112px 36px;
+  grid-template-columns: 42px minmax(90px, 1fr) 80px 136px 36px;
   gap: 8px;
   align-items: start;
   margin-bottom: 10px;

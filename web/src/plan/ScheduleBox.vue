@@ -111,7 +111,7 @@ const on = (text: string): string => formatDay(text, season.today)
 dl {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 26px;
+  gap: 8px 16px;
 }
 
 dt {
@@ -121,7 +121,7 @@ dt {
 
 dd {
   font-family: var(--serif);
-  font-size: 1.1rem;
+  font-size: 1rem;
   font-weight: 600;
 }
 

@@ -15,7 +15,7 @@ import { useStepFigure } from './useStepFigure'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { show, weighed, unitOf } = useUnits()
+const { show, weighed, unitOf, words } = useUnits()
 const figure = useStepFigure()
 const { view, state, trouble, fieldError, pending, isSending, record, finish } = useBench(props.id)
 
@@ -94,7 +94,9 @@ function press(event: KeyboardEvent): void {
 onMounted(() => window.addEventListener('keydown', press))
 onBeforeUnmount(() => window.removeEventListener('keydown', press))
 
-const message = computed(() => typedError.value ?? fieldError.value)
+const message = computed(
+  () => typedError.value ?? (fieldError.value === undefined ? undefined : words(fieldError.value)),
+)
 const stateFindings = computed(() => (state.value ? state.value.findings : []))
 const isStopped = computed(() => isRefused(stateFindings.value))
 </script>
@@ -135,7 +137,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
               }"
             />
           </div>
-          <p v-if="step.detail" class="detail">{{ step.detail }}</p>
+          <p v-if="step.detail" class="detail">{{ words(step.detail) }}</p>
           <p v-if="step.caution" class="caution">{{ step.caution }}</p>
           <div v-if="step.kind !== 'tick'" class="entry">
             <v-text-field
@@ -163,7 +165,9 @@ const isStopped = computed(() => isRefused(stateFindings.value))
         </template>
 
         <div class="notes" role="status">
-          <p v-for="finding in stateFindings" :key="finding.message" :class="finding.severity">{{ finding.message }}</p>
+          <p v-for="finding in stateFindings" :key="finding.message" :class="finding.severity">
+            {{ words(finding.message) }}
+          </p>
         </div>
 
         <footer>

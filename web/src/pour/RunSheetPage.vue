@@ -13,7 +13,7 @@ import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { weighed } = useUnits()
+const { weighed, words } = useUnits()
 const { view, state, trouble } = useBench(props.id)
 
 const groups = computed(() => {
@@ -58,7 +58,7 @@ const print = (): void => window.print()
           <tbody>
             <tr v-for="step in steps" :key="step.key">
               <td>
-                {{ step.title }}<br /><small class="quiet">{{ step.detail }}</small>
+                {{ step.title }}<br /><small class="quiet">{{ words(step.detail) }}</small>
               </td>
               <td class="number">
                 {{ figure(step, step.planned)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
@@ -12,6 +13,7 @@ import { computed, ref } from 'vue'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+const { words } = useUnits()
 const { record, errors, trouble, isSending } = useHappenings()
 
 const loaf = computed(() => season.loaf(props.id))
@@ -152,7 +154,7 @@ async function hold(): Promise<void> {
         <v-text-field v-model="reason" label="Why" :error-messages="errors['reason'] ?? []" />
         <div><v-btn :disabled="reason.trim() === ''" data-test="hold" @click="hold">Hold</v-btn></div>
       </section>
-      <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+      <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
     </div>
   </div>
 </template>
