@@ -80,7 +80,7 @@ test('one soap, from an idea to its release', async ({ page }) => {
     await saving(page, () => page.getByLabel('Release', { exact: true }).fill('2027-04-24T18:00'))
     await expect(answer(page)).toHaveText('Night Train comes out on Sat 24 Apr and has no soaps yet.')
     await page.getByTestId('new-soap').click()
-    await expect(answer(page)).toContainText('New soap')
+    await expect(answer(page)).toContainText('New soap gives')
     await type(page, 'Name', 'Lantern Glass')
     await type(page, 'Technique', 'drop pour')
     await saving(page, () => type(page, 'Bars wanted', '12'))

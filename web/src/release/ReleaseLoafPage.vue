@@ -94,7 +94,7 @@ async function hold(): Promise<void> {
             <td class="icon"><v-icon :icon="dress[check.result].icon" :color="dress[check.result].color" /></td>
             <td>
               <b>{{ check.title }}</b> <span class="quiet">{{ dress[check.result].word }}</span><br />{{
-                check.finding
+                words(check.finding)
               }}
             </td>
             <td class="ask">
