@@ -1,4 +1,3 @@
-import { endTrimRange } from '@vendange/core/mould'
 import { massRange } from '@vendange/core/recipe'
 import { phRange } from '@vendange/core/release'
 import type { InferType } from 'yup'
@@ -25,7 +24,6 @@ const cutBarsRange = { min: 0, max: barsRange.max } as const
 const endsRange = { min: 0, max: 100 } as const
 /** One bar as weighed, g. */
 export const barMassRange = { min: 1, max: massRange.max / 10 } as const
-export { endTrimRange }
 
 const words = (empty: string) =>
   freeText(2000).test('not-blank', empty, (value) => value === undefined || value.trim() !== '')

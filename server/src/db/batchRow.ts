@@ -3,7 +3,6 @@ import type { BatchPlan, BatchSource } from '@vendange/core/batch'
 import { batchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { batchDays, batchDemand, daysAsHappened } from '@vendange/core/season'
-import { eq } from 'drizzle-orm'
 import { unprocessable } from '../parts/problems'
 import type { Reader } from './database'
 import { keptRow } from './keptThings'
@@ -97,11 +96,4 @@ export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day)
   const summary = summariseBatch(batch, { design, recipe, workshop: await readWorkshop(reader), cutDay })
   if (!summary) throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`)
   return summary
-}
-
-/** Batches of a design that still stand on the calendar or were poured. */
-export async function batchesOfDesign(reader: Reader, designId: string): Promise<readonly BatchRow[]> {
-  return (await reader.select().from(batches).where(eq(batches.designId, designId))).filter(
-    ({ isRemoved }) => !isRemoved,
-  )
 }

@@ -1,5 +1,5 @@
 import type { BatchSummary, BatchView, NewBatch, NewStep } from '@vendange/contract'
-import { benchState, checkStepRecord, pouredPerLoaf } from '@vendange/core/batch'
+import { benchState, checkStepRecord, pouredPerLoaf, scaleDesign } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
 import { loafState } from '@vendange/core/loaf'
@@ -14,7 +14,6 @@ import { batches, benchRecords, loafEvents, loaves } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, refused, stale, unprocessable } from '../parts/problems'
-import { scaleDesign } from '@vendange/core/batch'
 
 export interface BatchService {
   create(batch: NewBatch): Promise<BatchSummary>

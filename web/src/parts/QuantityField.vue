@@ -15,7 +15,6 @@ const props = defineProps<{
   /** May be left empty, which is null. */
   optional?: boolean
   digits?: number
-  large?: boolean
 }>()
 const model = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ problem: [message: string | undefined] }>()
@@ -76,7 +75,6 @@ onBeforeUnmount(() => unread?.delete(key))
     :error-messages="problem ?? (error === undefined ? [] : words(error))"
     :hint="hint"
     :persistent-hint="hint !== undefined"
-    :density="large ? 'comfortable' : 'compact'"
     autocomplete="off"
     @update:model-value="read"
     @focus="focused = true"
