@@ -38,7 +38,7 @@ const seeking = {
   mouldId: 'long',
   mouldCount: 1,
   neededDay: '2027-06-01',
-  demand: { prepHours: 0.75, pourHours: 1.5, cutHours: 0.75, setDays: { min: 1, max: 3 }, cureDays: 28 },
+  demand: { prepHours: 0.75, pourHours: 1.5, cutHours: 0.75, setDays: { min: 1, max: 3 }, cureDays: 28, oven: false },
 }
 const workshop = {
   working: { weekHours: [2, 2, 2, 2, 2, 6, 0], exceptions: [] },

@@ -4,20 +4,25 @@ import type { NewMould, SavedMould } from './schemas/mould'
 import { versionNumber } from './schemas/pieces'
 import {
   batchMoveSchema,
+  batchPinSchema,
   batchSchema,
   collectionSchema,
+  dayTickSchema,
   designSchema,
+  planTakenSchema,
   savedCollectionSchema,
   savedDesignSchema,
 } from './schemas/plan'
 import type { NewCollection, NewDesign, SavedCollection, SavedDesign } from './schemas/plan'
+import { orderAcceptedSchema, orderSchema, savedOrderSchema } from './schemas/order'
+import type { NewOrder, SavedOrder } from './schemas/order'
 import { recipeSchema, savedRecipeSchema } from './schemas/recipe'
 import type { NewRecipe, SavedRecipe } from './schemas/recipe'
 import { happeningSchema, stepSchema } from './schemas/work'
 import type { NewHappening } from './schemas/work'
 import { makerSchema, savedMakerSchema, workshopSchema, savedWorkshopSchema } from './schemas/workshop'
 import type { NewMaker, SavedMaker, SavedWorkshop } from './schemas/workshop'
-import type { BackupView, BatchSummary, BatchView, HealthView, LoafSummary, LoafView, SeasonView } from './views'
+import type { BackupView, BatchSummary, BatchView, HealthView, LoafSummary, LoafView, PlanTakenView, SeasonView } from './views'
 import type { ISchema, ObjectSchema, AnyObject } from 'yup'
 import { object } from 'yup'
 
@@ -96,12 +101,43 @@ export const endpoints = {
     savedDesignSchema as unknown as ISchema<SavedDesign>,
   ),
 
+  orders: {
+    ...keptThing<'/api/orders', NewOrder, SavedOrder>(
+      '/api/orders',
+      'order',
+      orderSchema,
+      savedOrderSchema as unknown as ISchema<SavedOrder>,
+    ),
+    accept: act<SavedOrder>()({
+      path: '/api/orders/:id/accept',
+      summary: 'Accept an order as quoted: its soap and its pours go on the calendar',
+      body: orderAcceptedSchema,
+    }),
+  },
+
+  takePlan: act<PlanTakenView>()({
+    path: '/api/season/plan',
+    summary: 'Take a whole plan: pours moved and put on the calendar at once, or none of them',
+    body: planTakenSchema,
+  }),
+  tickTask: act<SeasonView>()({
+    path: '/api/season/ticks',
+    summary: 'Tick a task of a day sheet, or take the tick back',
+    body: dayTickSchema,
+  }),
+  calendar: get<Blob>()({ path: '/api/calendar.ics', summary: 'The season as an iCalendar feed (RFC 5545)' }),
+
   batches: {
     create: create<BatchSummary>()({ path: '/api/batches', summary: 'Put a pour on a day', body: batchSchema }),
     move: put<BatchSummary>()({
       path: '/api/batches/:id',
       summary: 'Move a pour to another day',
       body: batchMoveSchema,
+    }),
+    pin: act<BatchSummary>()({
+      path: '/api/batches/:id/pin',
+      summary: 'Pin a pour to its days, or let it go',
+      body: batchPinSchema,
     }),
     remove: remove<BatchSummary>()({
       path: '/api/batches/:id',

@@ -3,6 +3,7 @@ import type { Day } from '@vendange/core/calendar'
 import type { LoafHappening, LoafState } from '@vendange/core/loaf'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { SavedCollection, SavedDesign } from './schemas/plan'
+import type { SavedOrder } from './schemas/order'
 import type { SavedMould } from './schemas/mould'
 import type { SavedRecipe } from './schemas/recipe'
 import type { SavedMaker, SavedWorkshop } from './schemas/workshop'
@@ -18,7 +19,11 @@ export interface BatchSummary {
   readonly name: string
   readonly mouldId: string
   readonly mouldCount: number
+  /** Bars it is to give. */
+  readonly bars: number
   readonly status: BatchStatus
+  /** Stays where the maker put it when the season is planned. */
+  readonly isPinned: boolean
   readonly demand: BatchDemand
   /** Planned days; those that have happened are facts. */
   readonly days: BatchDays
@@ -49,8 +54,16 @@ export interface SeasonView {
   readonly recipes: readonly SavedRecipe[]
   readonly collections: readonly SavedCollection[]
   readonly designs: readonly SavedDesign[]
+  readonly orders: readonly SavedOrder[]
   readonly batches: readonly BatchSummary[]
   readonly loaves: readonly LoafSummary[]
+  /** Tasks of the day sheets that were ticked and leave no other record. */
+  readonly ticks: readonly { readonly day: Day; readonly taskKey: string; readonly makerName: string }[]
+}
+
+/** What became of the batches of a plan that was taken. */
+export interface PlanTakenView {
+  readonly batches: readonly BatchSummary[]
 }
 
 /** A step as it was recorded. */

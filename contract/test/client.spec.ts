@@ -24,13 +24,13 @@ describe('createClient', () => {
     const api = createClient({ baseUrl: 'http://here', makerId: () => 'm1', fetch: answering(200, { ok: 1 }, seen) })
     const reply = await api(endpoints.batches.move, {
       params: { id: 'a/b' },
-      body: { pourDay: '2027-03-10', version: 1 },
+      body: { pourDay: '2027-03-10', cutDay: null, version: 1 },
     })
     expect(reply).to.deep.equal({ ok: 1 })
     expect(seen.url).to.equal('http://here/api/batches/a%2Fb')
     expect(seen.init?.method).to.equal('PUT')
     expect(seen.init?.headers).to.deep.equal({ 'X-Vendange-Maker': 'm1', 'Content-Type': 'application/json' })
-    expect(seen.init?.body).to.equal('{"pourDay":"2027-03-10","version":1}')
+    expect(seen.init?.body).to.equal('{"pourDay":"2027-03-10","cutDay":null,"version":1}')
   })
 
   it('throws the problem that the server tells', async () => {

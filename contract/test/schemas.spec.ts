@@ -1,6 +1,8 @@
 import { expect } from 'chai'
 import type { ISchema } from 'yup'
 import {
+  blankCollection,
+  blankDesign,
   collectionSchema,
   designSchema,
   happeningSchema,
@@ -24,6 +26,7 @@ const recipe = {
   setDaysMin: 1,
   setDaysMax: 3,
   cureDays: 28,
+  oven: false,
   notes: '',
 }
 const mould = {
@@ -38,22 +41,10 @@ const mould = {
   kerfMm: 0,
   count: 1,
 }
-const design = {
-  collectionId: 'c',
-  name: 'Lantern Glass',
-  technique: '',
-  scent: null,
-  colours: [],
-  recipeId: null,
-  mouldId: null,
-  mouldCount: 1,
-  barsWanted: 12,
-  labelMassG: 100,
-}
+const design = { ...blankDesign, collectionId: 'c', name: 'Lantern Glass' }
 const collection = {
+  ...blankCollection,
   name: 'Night Train',
-  theme: '',
-  palette: [],
   releaseLocal: '2027-04-10T19:00',
   releaseZone: 'Europe/Lisbon',
 }
@@ -66,6 +57,21 @@ const workshop = {
   timeZone: 'Europe/Lisbon',
   weekHours: [2, 2, 2, 2, 2, 6, 0],
   exceptions: [],
+  weekStartMin: [1140, 1140, 1140, 1140, 1140, 540, 540],
+  racks: [{ name: 'Rack', trays: 24 }],
+  barsPerTray: 12,
+  ovenSlots: 2,
+  bufferDays: 3,
+  pricing: {
+    hourCents: 2000,
+    packingCentsPerBar: 30,
+    bevelCentsPerBar: 40,
+    stampCents: 6000,
+    breakageShare: 0.03,
+    bevelMinutesPerBar: 1,
+    stampMinutesPerBar: 0.5,
+    ingredients: [{ key: 'olive', centsPerKg: 890 }],
+  },
   setupHours: 0.5,
   prepHours: 0.75,
   pourHours: 1.5,

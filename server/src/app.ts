@@ -17,9 +17,12 @@ import { serveKept } from './parts/keptRoutes'
 import { notFound } from './parts/problems'
 import { problemHandler, serve } from './parts/serve'
 import { sameOriginOnly } from './parts/sameOrigin'
+import { orderService } from './plan/orderService'
 import { planService } from './plan/planService'
 import { batchRoutes } from './pour/batchRoutes'
 import { batchService } from './pour/batchService'
+import { planTaking } from './season/planTaking'
+import { seasonRoutes } from './season/seasonRoutes'
 import { seasonService } from './season/seasonService'
 import { mouldService } from './stores/mouldService'
 import { workshopRoutes } from './workshop/workshopRoutes'
@@ -36,6 +39,7 @@ export interface AppOptions {
 
 /** Every service of the house; the demo is seeded through the same ones. */
 export function servicesOf(context: Context) {
+  const season = seasonService(context)
   return {
     workshop: workshopService(context),
     moulds: mouldService(context),
@@ -44,7 +48,9 @@ export function servicesOf(context: Context) {
     batches: batchService(context),
     loaves: loafService(context),
     photos: photoService(context),
-    season: seasonService(context),
+    orders: orderService(context),
+    planTaking: planTaking(context, season),
+    season,
   }
 }
 
@@ -57,12 +63,14 @@ function apiRouter(context: Context): Router {
     return { status: 'ok', version, today: context.clock.today(timeZone) } as const
   })
   serve(router, endpoints.openapi, () => Promise.resolve(description))
-  serve(router, endpoints.season, () => services.season.view())
+  seasonRoutes(router, services.season, services.planTaking, context)
   workshopRoutes(router, services.workshop, context)
   serveKept(router, endpoints.moulds, services.moulds)
   serveKept(router, endpoints.recipes, services.recipes)
   serveKept(router, endpoints.collections, services.plan.collections)
   serveKept(router, endpoints.designs, services.plan.designs)
+  serveKept(router, endpoints.orders, services.orders)
+  serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
   batchRoutes(router, services.batches)
   loafRoutes(router, services.loaves, services.photos)
   return router

@@ -76,7 +76,7 @@ describe('what is kept', () => {
       api(endpoints.moulds.remove, { params, body: { version: 1 } }),
       api(endpoints.collections.restore, { params, body: { version: 1 } }),
       api(endpoints.batches.view, { params }),
-      api(endpoints.batches.move, { params, body: { pourDay: firstDay, version: 1 } }),
+      api(endpoints.batches.move, { params, body: { cutDay: null, pourDay: firstDay, version: 1 } }),
       api(endpoints.loaves.view, { params }),
       api(endpoints.batches.create, { body: { designId: 'nothing', pourDay: firstDay } }),
     ]
@@ -106,20 +106,20 @@ describe('what is kept', () => {
     })
     const moved = await api(endpoints.batches.move, {
       params: { id: batch.id },
-      body: { pourDay: '2027-03-12', version: 1 },
+      body: { cutDay: null, pourDay: '2027-03-12', version: 1 },
     })
     expect(moved.days.readyDay).to.equal('2027-04-10')
     expect(
       (
         await problemOf(
-          api(endpoints.batches.move, { params: { id: batch.id }, body: { pourDay: '2027-03-15', version: 1 } }),
+          api(endpoints.batches.move, { params: { id: batch.id }, body: { cutDay: null, pourDay: '2027-03-15', version: 1 } }),
         )
       ).status,
     ).to.equal(409)
     expect(
       (
         await problemOf(
-          api(endpoints.batches.move, { params: { id: batch.id }, body: { pourDay: '2027-03-07', version: 2 } }),
+          api(endpoints.batches.move, { params: { id: batch.id }, body: { cutDay: null, pourDay: '2027-03-07', version: 2 } }),
         )
       ).detail,
     ).to.contain('That day is past')

@@ -1,5 +1,5 @@
-import type { Client, NewDesign, NewMould, NewRecipe } from '@vendange/contract'
-import { createClient, endpoints, ProblemError } from '@vendange/contract'
+import type { Client, NewCollection, NewDesign, NewMould, NewRecipe } from '@vendange/contract'
+import { blankCollection, blankDesign, createClient, endpoints, ProblemError } from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
@@ -88,6 +88,7 @@ export const aRecipe: NewRecipe = {
   setDaysMin: 1,
   setDaysMax: 3,
   cureDays: 28,
+  oven: false,
   notes: '',
 }
 
@@ -105,6 +106,7 @@ export const aMould: NewMould = {
 }
 
 export const aDesign: Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId'> = {
+  ...blankDesign,
   name: 'Lantern Glass',
   technique: 'drop pour',
   scent: { name: 'Amber blend', rate: 0.03, supplierLimit: 0.042 },
@@ -117,10 +119,9 @@ export const aDesign: Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId'> =
   labelMassG: 100,
 }
 
-export const aCollection = {
+export const aCollection: NewCollection = {
+  ...blankCollection,
   name: 'Night Train',
-  theme: '',
-  palette: [],
   releaseLocal: '2027-04-24T18:00',
   releaseZone: 'Europe/Lisbon',
 }

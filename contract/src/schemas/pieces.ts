@@ -37,6 +37,13 @@ export const dayText = () =>
     .test('day', 'Write a day like 2027-03-08.', (value) => value === undefined || isDay(value))
     .required('Choose a day.')
 
+/** A day, or null for none. */
+export const optionalDay = () =>
+  string()
+    .nullable()
+    .defined()
+    .test('day', 'Write a day like 2027-03-08.', (value) => value === undefined || value === null || isDay(value))
+
 export const hexText = () =>
   string()
     .matches(/^#[0-9A-Fa-f]{6}$/, 'Write a colour like #5A2750.')

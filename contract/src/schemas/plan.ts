@@ -3,7 +3,8 @@ import { colourantRateRange, scentRateRange, shareTolerance } from '@vendange/co
 import { formatQuantity } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
-import { dayText, freeText, hexText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
+import { contentKeys, promiseKeys } from '@vendange/core/plan'
+import { dayText, freeText, hexText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
 import { mouldCountRange } from './mould'
 
 export const barsRange = { min: 1, max: 5000 } as const
@@ -12,6 +13,22 @@ const shareRange = { min: 0.005, max: 1 } as const
 const limitRange = { min: 0, max: 1 } as const
 
 export const releaseLocalPattern = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/
+export const collectionStates = ['idea', 'line_up', 'scheduled', 'in_work', 'ready', 'released', 'looked_back'] as const
+export const channelNames = ['Web', 'Stalls', 'Shops', 'Subscribers'] as const
+export const audiences = ['Subscribers', 'Mailing list'] as const
+const channelBarsRange = { min: 0, max: barsRange.max } as const
+const saleDaysRange = { min: 1, max: 400 } as const
+
+/** Wall time of a moment, without its zone. */
+const momentText = () =>
+  string()
+    .matches(releaseLocalPattern, 'Write the moment like 2027-04-10T19:00.')
+    .test(
+      'moment',
+      'There is no such day or time.',
+      (value) => value === undefined || !Number.isNaN(Date.parse(`${value}Z`)),
+    )
+    .required('Choose a day and a time.')
 
 /** A collection: soaps that are released together at one moment. */
 export const collectionSchema = object({
@@ -21,17 +38,30 @@ export const collectionSchema = object({
     .max(24)
     .required(),
   /** Wall time in `releaseZone`. */
-  releaseLocal: string()
-    .matches(releaseLocalPattern, 'Write the moment like 2027-04-10T19:00.')
-    .test(
-      'moment',
-      'There is no such day or time.',
-      (value) => value === undefined || !Number.isNaN(Date.parse(`${value}Z`)),
-    )
-    .required('Choose a day and a time.'),
+  releaseLocal: momentText(),
   releaseZone: string()
     .test('zone', 'Choose a time zone such as Europe/Lisbon.', (value) => value === undefined || isTimeZone(value))
     .required(),
+  /** Moments before the release at which some may buy already, in the same zone. */
+  early: array(
+    object({ audience: string().oneOf(audiences).required(), local: momentText() }).noUnknown().required(),
+  )
+    .max(6)
+    .required()
+    .test('before-release', function (early) {
+      const release = (this.parent as { releaseLocal?: string }).releaseLocal ?? ''
+      const late = early?.findIndex(({ local }) => local >= release) ?? -1
+      return late < 0 || this.createError({ path: `early[${late}].local`, message: 'That is not before the release.' })
+    }),
+  channels: array(
+    object({ channel: string().oneOf(channelNames).required(), bars: wholeWithin('count', channelBarsRange).required() })
+      .noUnknown()
+      .required(),
+  )
+    .max(12)
+    .required(),
+  promises: array(string().oneOf(promiseKeys).required()).max(promiseKeys.length).required(),
+  state: string().oneOf(collectionStates).required(),
 })
   .noUnknown()
   .required()
@@ -42,10 +72,16 @@ export const savedCollectionSchema = collectionSchema.shape({
   isRemoved: boolean().required(),
 })
 
+/** What its certificate says it contains that a promise may forbid. */
+const containsField = () => array(string().oneOf(contentKeys).required()).max(contentKeys.length).optional()
+
 const scentSchema = object({
   name: nameText(),
   rate: within('share', scentRateRange).required(),
   supplierLimit: within('share', limitRange).nullable().defined(),
+  /** What it smells of, in a word: citrus, wood, clean. */
+  family: string().max(40).optional(),
+  contains: containsField(),
 })
   .noUnknown()
   .nullable()
@@ -56,6 +92,7 @@ const colourSchema = object({
   hex: hexText(),
   share: within('share', shareRange).required(),
   rateGPerKg: within('number', colourantRateRange).required(),
+  contains: containsField(),
 })
   .noUnknown()
   .required()
@@ -83,6 +120,45 @@ export const designSchema = object({
   mouldCount: wholeWithin('count', mouldCountRange).required(),
   barsWanted: wholeWithin('count', barsRange).required(),
   labelMassG: within('mass', labelMassRange).required(),
+  bevelled: boolean().required(),
+  stamped: boolean().required(),
+  /** First day it may be poured: what it needs is there by then. Null: any day. */
+  earliestDay: optionalDay(),
+  /** What the maker wants to remember when it is made again, one thing a line. */
+  notesForNextTime: freeText(),
+  /** The soap it was brought back from. */
+  broughtFromId: string().max(64).nullable().defined(),
+  lessons: array(
+    object({
+      text: string().max(2000).required(),
+      standing: string()
+        .oneOf(['open', 'taken_up', 'left'] as const)
+        .required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(100)
+    .required(),
+  /** How it sold after its release, by channel. */
+  results: array(
+    object({
+      channel: string().oneOf(channelNames).required(),
+      offered: wholeWithin('count', channelBarsRange).required(),
+      sold: wholeWithin('count', channelBarsRange).required(),
+      days: wholeWithin('days', saleDaysRange).required(),
+    })
+      .noUnknown()
+      .required()
+      .test('not-more-than-offered', function (result) {
+        return (
+          result.sold <= result.offered ||
+          this.createError({ path: `${this.path}.sold`, message: `Only ${result.offered} were offered.` })
+        )
+      }),
+  )
+    .max(12)
+    .required(),
 })
   .noUnknown()
   .required()
@@ -93,9 +169,38 @@ export const savedDesignSchema = designSchema.shape({
   isRemoved: boolean().required(),
 })
 
-/** A pour on a day. */
+/** A pour on a day. Without a cut day, the first one with hours in its setting time is taken. */
 export const batchSchema = object({ designId: idText(), pourDay: dayText() }).noUnknown().required()
-export const batchMoveSchema = object({ pourDay: dayText(), version: versionNumber() }).noUnknown().required()
+export const batchMoveSchema = object({
+  pourDay: dayText(),
+  /** Null: the first day with hours in its setting time. */
+  cutDay: optionalDay(),
+  version: versionNumber(),
+})
+  .noUnknown()
+  .required()
+export const batchPinSchema = object({ isPinned: boolean().required(), version: versionNumber() }).noUnknown().required()
+
+/** A whole plan taken at once: batches moved, and soaps put on the calendar. */
+export const planTakenSchema = object({
+  moves: array(
+    object({ batchId: idText(), pourDay: dayText(), cutDay: dayText(), version: versionNumber() }).noUnknown().required(),
+  )
+    .max(1000)
+    .required(),
+  pours: array(object({ designId: idText(), pourDay: dayText(), cutDay: dayText() }).noUnknown().required())
+    .max(1000)
+    .required(),
+})
+  .noUnknown()
+  .required()
+
+export const dayTickSchema = object({ day: dayText(), taskKey: string().max(120).required(), isDone: boolean().required() })
+  .noUnknown()
+  .required()
+
+export type PlanTaken = InferType<typeof planTakenSchema>
+export type NewDayTick = InferType<typeof dayTickSchema>
 
 export type NewCollection = InferType<typeof collectionSchema>
 export type SavedCollection = InferType<typeof savedCollectionSchema>

@@ -22,6 +22,8 @@ export const recipeSchema = object({
   setDaysMin: wholeWithin('days', setDaysRange).required(),
   setDaysMax: wholeWithin('days', setDaysRange).required(),
   cureDays: wholeWithin('days', cureDaysRange).required(),
+  /** Whether its loaves are put in the oven on the night after the pour, to gel. */
+  oven: boolean().required(),
   notes: freeText(),
 })
   .noUnknown()

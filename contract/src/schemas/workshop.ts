@@ -3,13 +3,41 @@ import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { scaleResolutionRange } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
-import { dayText, idText, nameText, versionNumber, within } from './pieces'
+import { dayText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
 
 export const massUnits = ['g', 'oz'] as const
 export const lengthUnits = ['mm', 'in'] as const
 export const temperatureUnits = ['°C', '°F'] as const
 export const hoursOfDayRange = { min: 0, max: 24 } as const
 export const soapingTemperatureRange = { min: 15, max: 60 } as const
+
+export const minuteOfDayRange = { min: 0, max: 1439 } as const
+export const trayRange = { min: 0, max: 500 } as const
+export const barsPerTrayRange = { min: 1, max: 500 } as const
+export const ovenSlotRange = { min: 0, max: 50 } as const
+export const bufferDaysRange = { min: 0, max: 60 } as const
+export const centsRange = { min: 0, max: 10_000_000 } as const
+export const breakageRange = { min: 0, max: 0.5 } as const
+export const minutesPerBarRange = { min: 0, max: 60 } as const
+
+const cents = () => wholeWithin('count', centsRange).required()
+
+/** What a quote reckons with. All of it is the maker’s own estimate. */
+export const pricingSchema = object({
+  hourCents: cents(),
+  packingCentsPerBar: cents(),
+  bevelCentsPerBar: cents(),
+  stampCents: cents(),
+  breakageShare: within('share', breakageRange).required(),
+  bevelMinutesPerBar: within('number', minutesPerBarRange).required(),
+  stampMinutesPerBar: within('number', minutesPerBarRange).required(),
+  /** By fat key, `naoh`, `scent` and `colourant`. */
+  ingredients: array(object({ key: string().max(64).required(), centsPerKg: cents() }).noUnknown().required())
+    .max(200)
+    .required(),
+})
+  .noUnknown()
+  .required()
 
 const hours = () => within('hours', hoursOfDayRange).required()
 
@@ -27,13 +55,26 @@ export const workshopSchema = object({
     .required(),
   /** Monday to Sunday. */
   weekHours: array(hours()).length(7, 'Seven days, Monday to Sunday.').required(),
-  exceptions: array(object({ day: dayText(), hours: hours() }).noUnknown().required())
-    .max(400)
+  /** Minutes from midnight at which the work of a weekday begins, Monday to Sunday. */
+  weekStartMin: array(wholeWithin('number', minuteOfDayRange).required()).length(7, 'Seven days, Monday to Sunday.').required(),
+  exceptions: array(
+    object({ day: dayText(), hours: hours(), reason: string().max(80).optional() }).noUnknown().required(),
+  )
+    .max(1000)
     .required(),
   setupHours: hours(),
   prepHours: hours(),
   pourHours: hours(),
   cutHours: hours(),
+  racks: array(object({ name: nameText(), trays: wholeWithin('count', trayRange).required() }).noUnknown().required())
+    .max(40)
+    .required(),
+  barsPerTray: wholeWithin('count', barsPerTrayRange).required(),
+  /** Moulds that the oven holds in one night. */
+  ovenSlots: wholeWithin('count', ovenSlotRange).required(),
+  /** Wished days between the end of a cure and the day it is needed. */
+  bufferDays: wholeWithin('days', bufferDaysRange).required(),
+  pricing: pricingSchema,
   scaleResolutionG: within('mass', scaleResolutionRange).required(),
   potLoss: within('share', potLossRange).required(),
   cureLoss: within('share', cureLossRange).required(),

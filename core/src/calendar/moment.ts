@@ -23,6 +23,17 @@ export function dayInZone(local: string, zone: string, workshopZone: string): Da
   return atZone(local, zone).setZone(workshopZone).toFormat('yyyy-MM-dd')
 }
 
+/**
+ * The first of the calendar days in `workshopZone` on which moments fall that are given as wall time in `zone`.
+ *
+ * @throws {RangeError} if there is no moment, or a time or a zone is not valid
+ */
+export function firstDayInZone(locals: readonly string[], zone: string, workshopZone: string): Day {
+  const [first] = locals.map((local) => dayInZone(local, zone, workshopZone)).sort()
+  if (first === undefined) throw new RangeError('Expected at least one moment, got none')
+  return first
+}
+
 /** The calendar day of an instant (ISO 8601 with offset, or Z) in a zone. @throws {RangeError} if it is not valid */
 export function dayOfInstant(instant: string, zone: string): Day {
   return atZone(instant, zone).setZone(zone).toFormat('yyyy-MM-dd')

@@ -13,6 +13,8 @@ export interface BatchDemand {
   readonly setDays: { readonly min: number; readonly max: number }
   /** Days from the cut until it is ready. */
   readonly cureDays: number
+  /** Whether its moulds sit in the oven on the night after the pour. */
+  readonly oven: boolean
 }
 
 /** The days of one batch, in order. */
@@ -54,7 +56,7 @@ export function slackDays(days: BatchDays, neededDay: Day): number {
 
 /** What a batch by this recipe asks of this workshop. */
 export function batchDemand(
-  recipe: { readonly setDaysMin: number; readonly setDaysMax: number; readonly cureDays: number },
+  recipe: { readonly setDaysMin: number; readonly setDaysMax: number; readonly cureDays: number; readonly oven: boolean },
   workshop: { readonly prepHours: number; readonly pourHours: number; readonly cutHours: number },
 ): BatchDemand {
   const { prepHours, pourHours, cutHours } = workshop
@@ -64,6 +66,7 @@ export function batchDemand(
     cutHours,
     setDays: { min: recipe.setDaysMin, max: recipe.setDaysMax },
     cureDays: recipe.cureDays,
+    oven: recipe.oven,
   }
 }
 

@@ -24,6 +24,7 @@ const demand: BatchDemand = {
   cutHours: 0.75,
   setDays: { min: 1, max: 3 },
   cureDays: 28,
+  oven: false,
 }
 const workshop: Workshop = {
   working: { weekHours: [2, 2, 2, 2, 2, 6, 0], exceptions: [{ day: '2027-03-26', hours: 0 }] },
@@ -79,7 +80,7 @@ describe('batchDays', () => {
   })
 
   it('takes its demand from recipe and workshop', () => {
-    const recipe = { setDaysMin: 1, setDaysMax: 3, cureDays: 28 }
+    const recipe = { setDaysMin: 1, setDaysMax: 3, cureDays: 28, oven: false }
     expect(batchDemand(recipe, { prepHours: 0.75, pourHours: 1.5, cutHours: 0.75 })).to.deep.equal(demand)
   })
 })

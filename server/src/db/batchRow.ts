@@ -6,7 +6,7 @@ import { batchDays, batchDemand, daysAsHappened } from '@vendange/core/season'
 import { unprocessable } from '../parts/problems'
 import type { Reader } from './database'
 import { keptRow } from './keptThings'
-import type { FrozenBatch } from './schema'
+import type { FrozenBatch, OwnOfBatch } from './schema'
 import { batches, designs, moulds, recipes } from './schema'
 import { readWorkshop } from './workshopRow'
 
@@ -16,8 +16,11 @@ export type BatchRow = typeof batches.$inferSelect
 export async function readBatchSource(
   reader: Reader,
   designId: string,
+  own: OwnOfBatch | null = null,
 ): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe }> {
-  const design = await keptRow<SavedDesign>(reader, designs, designId, 'design')
+  const wanted = await keptRow<SavedDesign>(reader, designs, designId, 'design')
+  const { barThicknessMm, ...ownParts } = own ?? {}
+  const design = { ...wanted, ...ownParts }
   if (design.recipeId === null || design.mouldId === null) {
     throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`, [
       { field: design.recipeId === null ? 'recipeId' : 'mouldId', message: 'Choose one first.' },
@@ -26,17 +29,25 @@ export async function readBatchSource(
   return {
     design,
     recipe: await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe'),
-    mould: await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould'),
+    mould: {
+      ...(await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould')),
+      ...(barThicknessMm === undefined ? {} : { barThicknessMm }),
+    },
     settings: await readWorkshop(reader),
   }
 }
 
+/** "Regatta, pour 2 of 4". */
+function batchName(designName: string, label: string): string {
+  return label === '' ? designName : `${designName}, ${label}`
+}
+
 /** What a batch would be made by, were it begun now. @throws as `readBatchSource` does */
-export async function freezeBatch(reader: Reader, designId: string): Promise<FrozenBatch> {
-  const source = await readBatchSource(reader, designId)
+export async function freezeBatch(reader: Reader, batch: BatchRow): Promise<FrozenBatch> {
+  const source = await readBatchSource(reader, batch.designId, batch.own)
   const workshop = await readWorkshop(reader)
   return {
-    plan: batchPlan(source),
+    plan: { ...batchPlan(source), designName: batchName(source.design.name, batch.label) },
     mouldId: source.mould.id,
     mouldCount: source.design.mouldCount,
     demand: batchDemand(source.recipe, workshop),
@@ -54,11 +65,11 @@ export async function readBatch(
 
 /** The plan a batch works by: frozen once begun, else as its design stands now. */
 export async function planOfBatch(reader: Reader, batch: BatchRow): Promise<BatchPlan> {
-  return (batch.frozen ?? (await freezeBatch(reader, batch.designId))).plan
+  return (batch.frozen ?? (await freezeBatch(reader, batch))).plan
 }
 
 interface SummaryParts {
-  readonly design: Pick<SavedDesign, 'id' | 'name' | 'mouldId' | 'mouldCount'>
+  readonly design: Pick<SavedDesign, 'id' | 'name' | 'mouldId' | 'mouldCount' | 'barsWanted'>
   readonly recipe: SavedRecipe | undefined
   readonly workshop: SavedWorkshop
   /** Day of the cut, when it was made. */
@@ -70,20 +81,23 @@ export function summariseBatch(
   batch: BatchRow,
   { design, recipe, workshop, cutDay }: SummaryParts,
 ): BatchSummary | undefined {
-  const demand = batch.frozen?.demand ?? (recipe && batchDemand(recipe, workshop))
-  const mouldId = batch.frozen?.mouldId ?? design.mouldId
+  // Batches begun before there was an oven to plan for never went into it.
+  const demand = batch.frozen ? { ...batch.frozen.demand, oven: batch.frozen.demand.oven ?? false } : recipe && batchDemand(recipe, workshop)
+  const mouldId = batch.frozen?.mouldId ?? batch.own?.mouldId ?? design.mouldId
   if (!demand || mouldId === null) return undefined
   const working = { weekHours: workshop.weekHours, exceptions: workshop.exceptions }
   return {
     id: batch.id,
     version: batch.version,
     designId: design.id,
-    name: batch.frozen?.plan.designName ?? design.name,
+    name: batch.frozen?.plan.designName ?? batchName(design.name, batch.label),
     mouldId,
-    mouldCount: batch.frozen?.mouldCount ?? design.mouldCount,
+    mouldCount: batch.frozen?.mouldCount ?? batch.own?.mouldCount ?? design.mouldCount,
+    bars: batch.frozen?.plan.barsPlanned ?? batch.own?.barsWanted ?? design.barsWanted,
+    isPinned: batch.isPinned,
     status: batch.status,
     demand,
-    days: daysAsHappened(batchDays(batch.pourDay, demand, working), cutDay, demand),
+    days: daysAsHappened(batchDays(batch.pourDay, demand, working), cutDay ?? batch.cutDay ?? undefined, demand),
   }
 }
 

@@ -1,4 +1,5 @@
-import type { NewCollection, NewDesign, NewMould, NewRecipe, WorkshopDetails } from '@vendange/contract'
+import type { NewCollection, NewDesign, NewMould, NewOrder, NewRecipe, WorkshopDetails } from '@vendange/contract'
+import { blankOrder } from '@vendange/contract'
 
 /** The day on which the demo stands still. */
 export const demoToday = '2027-03-08'
@@ -13,10 +14,42 @@ export const demoWorkshop: WorkshopDetails = {
   timeZone: demoZone,
   weekHours: [2.5, 2.5, 4, 4.5, 2.5, 6, 0],
   exceptions: [
-    { day: '2027-03-19', hours: 0 },
-    { day: '2027-03-28', hours: 4 },
-    { day: '2027-04-03', hours: 0 },
+    { day: '2027-03-19', hours: 0, reason: 'Bank holiday' },
+    { day: '2027-03-28', hours: 4, reason: 'Extra Sunday' },
+    { day: '2027-04-03', hours: 0, reason: 'Market' },
   ],
+  weekStartMin: [1140, 1140, 1080, 1080, 1140, 540, 540],
+  racks: [
+    { name: 'North rack', trays: 14 },
+    { name: 'Door rack', trays: 10 },
+  ],
+  barsPerTray: 18,
+  ovenSlots: 2,
+  bufferDays: 3,
+  pricing: {
+    hourCents: 1800,
+    packingCentsPerBar: 35,
+    bevelCentsPerBar: 40,
+    stampCents: 6500,
+    breakageShare: 0.03,
+    bevelMinutesPerBar: 1,
+    stampMinutesPerBar: 0.4,
+    ingredients: [
+      { key: 'olive', centsPerKg: 890 },
+      { key: 'coconut', centsPerKg: 520 },
+      { key: 'shea', centsPerKg: 980 },
+      { key: 'rice_bran', centsPerKg: 640 },
+      { key: 'castor', centsPerKg: 760 },
+      { key: 'sunflower_high_oleic', centsPerKg: 380 },
+      { key: 'cocoa_butter', centsPerKg: 1650 },
+      { key: 'rapeseed_low_erucic', centsPerKg: 340 },
+      { key: 'babassu', centsPerKg: 1250 },
+      { key: 'mango_butter', centsPerKg: 1450 },
+      { key: 'naoh', centsPerKg: 420 },
+      { key: 'scent', centsPerKg: 9800 },
+      { key: 'colourant', centsPerKg: 4200 },
+    ],
+  },
   setupHours: 0.5,
   prepHours: 0.75,
   pourHours: 1.5,
@@ -84,6 +117,7 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
     setDaysMin: 1,
     setDaysMax: 3,
     cureDays: 28,
+    oven: true,
     notes: 'Firm after a day. Keeps its edges in the wire cutter.',
   },
   fluid: {
@@ -101,6 +135,7 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
     setDaysMin: 1,
     setDaysMax: 3,
     cureDays: 28,
+    oven: false,
     notes: 'Stays pourable for swirls. Needs the second day in the mould when the room is cold.',
   },
   kernel: {
@@ -117,12 +152,22 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
     setDaysMin: 1,
     setDaysMax: 2,
     cureDays: 28,
+    oven: false,
     notes: '',
   },
 }
 
-export interface DemoSoap extends Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId' | 'technique'> {
-  readonly technique: string
+/** What most soaps leave as a new one has it. */
+type Usual =
+  | 'bevelled'
+  | 'stamped'
+  | 'earliestDay'
+  | 'notesForNextTime'
+  | 'broughtFromId'
+  | 'lessons'
+  | 'results'
+
+export interface DemoSoap extends Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId' | Usual>, Partial<Pick<NewDesign, Usual>> {
   readonly recipe: keyof typeof demoRecipes
   readonly mould: keyof typeof demoMoulds
   /** Day of the pour; null leaves it off the calendar. */
@@ -135,11 +180,27 @@ export interface DemoSoap extends Omit<NewDesign, 'collectionId' | 'recipeId' | 
   readonly note?: string
 }
 
-export interface DemoCollection extends NewCollection {
+type UsualOfCollection = 'early' | 'channels' | 'promises' | 'state'
+
+export interface DemoCollection
+  extends Omit<NewCollection, UsualOfCollection>, Partial<Pick<NewCollection, UsualOfCollection>> {
   readonly soaps: readonly DemoSoap[]
 }
 
-const scent = (name: string, rate: number, supplierLimit: number) => ({ name, rate, supplierLimit })
+const families: Readonly<Record<string, string>> = {
+  'Citrus peel blend': 'citrus',
+  'Linen steam blend': 'clean',
+  'Cold iron blend': 'mineral',
+  'Wet stone blend': 'mineral',
+  'Polished wood blend': 'wood',
+  'Amber blend': 'resin',
+}
+const scent = (name: string, rate: number, supplierLimit: number) => ({
+  name,
+  rate,
+  supplierLimit,
+  family: families[name] ?? 'other',
+})
 const colour = (name: string, hex: string, share: number, rateGPerKg = 8) => ({ name, hex, share, rateGPerKg })
 
 // An order larger than one batch is poured in turns.
@@ -183,6 +244,7 @@ export const demoCollections: readonly DemoCollection[] = [
     ],
     releaseLocal: '2026-05-09T19:00',
     releaseZone: demoZone,
+    state: 'looked_back',
     soaps: [
       {
         name: 'Sleeper Blue',
@@ -198,6 +260,11 @@ export const demoCollections: readonly DemoCollection[] = [
         cut: { bars: 18, bevelled: true },
         release: { day: '2026-05-07', bars: 17 },
         note: 'Sold out in two days. Make two loaves next time.',
+        notesForNextTime: 'Make two loaves.\nPour the dusk layer thinner: it hid the pillow.',
+        results: [
+          { channel: 'Web', offered: 12, sold: 12, days: 2 },
+          { channel: 'Stalls', offered: 5, sold: 5, days: 8 },
+        ],
         colours: [
           colour('carriage blue', '#27364F', 0.5),
           colour('pillow', '#E9E2D4', 0.3, 0),
@@ -218,6 +285,11 @@ export const demoCollections: readonly DemoCollection[] = [
         cut: { bars: 17, bevelled: false },
         release: { day: '2026-05-08', bars: 17 },
         note: 'The white went cream by week three: the scent yellows it.',
+        notesForNextTime: 'Leave the fog pot unscented.',
+        results: [
+          { channel: 'Web', offered: 12, sold: 12, days: 5 },
+          { channel: 'Stalls', offered: 5, sold: 3, days: 30 },
+        ],
         colours: [colour('fog', '#DAD8DE', 0.6, 0), colour('rail', '#6F6A7A', 0.25), colour('night', '#3A3644', 0.15)],
       },
     ],
@@ -228,6 +300,7 @@ export const demoCollections: readonly DemoCollection[] = [
     palette: [{ name: 'malachite', hex: '#1F7A55' }],
     releaseLocal: '2026-10-03T10:00',
     releaseZone: demoZone,
+    state: 'released',
     soaps: [
       {
         name: 'Banded Agate',
@@ -273,6 +346,7 @@ export const demoCollections: readonly DemoCollection[] = [
   },
   {
     name: 'Regatta',
+    state: 'in_work',
     theme: 'For the rowing club: 140 bevelled, stamped bars in club colours.',
     palette: [
       { name: 'club red', hex: '#A3343C' },
@@ -289,6 +363,7 @@ export const demoCollections: readonly DemoCollection[] = [
   },
   {
     name: 'Guest house, April',
+    state: 'in_work',
     theme: '96 small bars for the guest house, again each month.',
     palette: [{ name: 'linen', hex: '#EADFCB' }],
     releaseLocal: '2027-04-02T09:00',
@@ -307,6 +382,14 @@ export const demoCollections: readonly DemoCollection[] = [
     ],
     releaseLocal: '2027-04-10T19:00',
     releaseZone: demoZone,
+    early: [{ audience: 'Subscribers', local: '2027-04-10T12:00' }],
+    channels: [
+      { channel: 'Web', bars: 54 },
+      { channel: 'Subscribers', bars: 15 },
+      { channel: 'Stalls', bars: 15 },
+    ],
+    promises: ['vegan', 'palm_free'],
+    state: 'in_work',
     soaps: [
       {
         name: 'Platform Fog',
@@ -404,6 +487,8 @@ export const demoCollections: readonly DemoCollection[] = [
     ],
     releaseLocal: '2027-05-15T10:00',
     releaseZone: demoZone,
+    channels: [{ channel: 'Web', bars: 40 }],
+    state: 'line_up',
     soaps: [
       {
         name: 'Malachite',
@@ -453,5 +538,65 @@ export const demoCollections: readonly DemoCollection[] = [
         ],
       },
     ],
+  },
+]
+
+/** Clients' orders; those with a collection were accepted and are under way as that collection. */
+export const demoOrders: readonly (NewOrder & { readonly recipe: keyof typeof demoRecipes; readonly became?: string })[] = [
+  {
+    ...blankOrder,
+    client: 'Rowing club regatta',
+    contact: 'The boathouse, by telephone',
+    bars: 140,
+    labelMassG: 115,
+    dueDay: '2027-03-26',
+    recipe: 'house',
+    scent: { name: 'Citrus peel blend', rate: 0.03 },
+    colours: [
+      { name: 'club red', hex: '#A3343C', rateGPerKg: 10 },
+      { name: 'oar white', hex: '#F4EEE2', rateGPerKg: 4 },
+    ],
+    stampLeadDays: 12,
+    bevelled: true,
+    packing: 'Paper band, boxes of 20',
+    state: 'accepted',
+    depositCents: 25000,
+    priceCents: 78000,
+    became: 'Regatta',
+  },
+  {
+    ...blankOrder,
+    client: 'Guest house, April',
+    contact: 'The guest house, by letter',
+    bars: 96,
+    labelMassG: 75,
+    dueDay: '2027-04-02',
+    recipe: 'kernel',
+    scent: { name: 'Linen steam blend', rate: 0.02 },
+    colours: [
+      { name: 'linen', hex: '#EADFCB', rateGPerKg: 0 },
+      { name: 'hem', hex: '#8FA39A', rateGPerKg: 5 },
+    ],
+    packing: 'Loose in a crate',
+    state: 'accepted',
+    depositCents: 0,
+    priceCents: 31000,
+    became: 'Guest house, April',
+  },
+  {
+    ...blankOrder,
+    client: 'Guest house, May',
+    contact: 'The guest house, by letter',
+    bars: 96,
+    labelMassG: 75,
+    dueDay: '2027-05-03',
+    recipe: 'kernel',
+    scent: { name: 'Linen steam blend', rate: 0.02 },
+    colours: [
+      { name: 'linen', hex: '#EADFCB', rateGPerKg: 0 },
+      { name: 'hem', hex: '#8FA39A', rateGPerKg: 5 },
+    ],
+    packing: 'Loose in a crate',
+    notes: 'Again each month, if they like it.',
   },
 ]

@@ -1,4 +1,5 @@
 import type { NewHappening } from '@vendange/contract'
+import { blankCollection, blankDesign } from '@vendange/contract'
 import { benchState } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { addDays, daysBetween } from '@vendange/core/calendar'
@@ -7,7 +8,7 @@ import type { Database } from '../db/database'
 import { ensureWorkshop } from '../db/workshopRow'
 import { frozenClock } from '../parts/clock'
 import type { DemoSoap } from './scenario'
-import { demoCollections, demoMakers, demoMoulds, demoRecipes, demoToday, demoWorkshop, demoZone } from './scenario'
+import { demoCollections, demoMakers, demoMoulds, demoOrders, demoRecipes, demoToday, demoWorkshop, demoZone } from './scenario'
 
 type Services = ReturnType<typeof servicesOf>
 
@@ -103,13 +104,16 @@ export async function seedDemo(database: Database): Promise<void> {
   for (const [key, recipe] of Object.entries(demoRecipes))
     recipeIds.set(key, (await services.recipes.create(recipe)).id)
 
+  const collectionIds = new Map<string, string>()
   let seed = 0
   for (const { soaps, ...collection } of demoCollections) {
-    const { id: collectionId } = await services.plan.collections.create(collection)
+    const { id: collectionId } = await services.plan.collections.create({ ...blankCollection, ...collection })
+    collectionIds.set(collection.name, collectionId)
     for (const soap of soaps) {
       seed += 1
       const { recipe, mould, pourDay, story, cut: _cut, release: _release, note: _note, ...details } = soap
       const design = await services.plan.designs.create({
+        ...blankDesign,
         ...details,
         collectionId,
         recipeId: recipeIds.get(recipe) ?? null,
@@ -124,4 +128,10 @@ export async function seedDemo(database: Database): Promise<void> {
       for (const [index, loafId] of loafIds.entries()) await cureLoaf(seeding, loafId, soap, seed + index)
     }
   }
+  for (const { recipe, became, ...order } of demoOrders)
+    await services.orders.create({
+      ...order,
+      recipeId: recipeIds.get(recipe) ?? null,
+      collectionId: (became && collectionIds.get(became)) ?? null,
+    })
 }

@@ -17,7 +17,9 @@ import { notFound, refused, stale, unprocessable } from '../parts/problems'
 
 export interface BatchService {
   create(batch: NewBatch): Promise<BatchSummary>
-  move(id: string, pourDay: Day, version: number): Promise<BatchSummary>
+  move(id: string, pourDay: Day, cutDay: Day | null, version: number): Promise<BatchSummary>
+  /** Pins a pour to its days, or lets it go. */
+  pin(id: string, isPinned: boolean, version: number): Promise<BatchSummary>
   /** Takes a planned pour off the calendar, or puts it back. */
   setRemoved(id: string, isRemoved: boolean, version: number): Promise<BatchSummary>
   view(id: string): Promise<BatchView>
@@ -60,15 +62,16 @@ export function batchService({ database, clock, newId }: Context): BatchService 
   }
 
   async function begin(transaction: Transaction, row: BatchRow): Promise<void> {
-    const source = await readBatchSource(transaction, row.designId)
+    const source = await readBatchSource(transaction, row.designId, row.own)
     const { findings } = scaleDesign(source)
     if (isRefused(findings)) throw refused(findings)
     await transaction
       .update(batches)
       .set({
         status: 'in_work',
-        frozen: await freezeBatch(transaction, row.designId),
+        frozen: await freezeBatch(transaction, row),
         pourDay: await todayIn(transaction),
+        cutDay: null,
         version: row.version + 1,
       })
       .where(eq(batches.id, row.id))
@@ -86,13 +89,25 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         return readBatchSummary(transaction, id)
       }),
 
-    move: (id, pourDay, version) =>
+    move: (id, pourDay, cutDay, version) =>
       database.write(async (transaction) => {
         await readToChange(transaction, id, version)
         await refusePastDay(transaction, pourDay)
+        if (cutDay !== null && cutDay <= pourDay)
+          throw unprocessable('It is cut after it is poured.', [{ field: 'cutDay', message: 'Choose a later day.' }])
         await transaction
           .update(batches)
-          .set({ pourDay, version: version + 1 })
+          .set({ pourDay, cutDay, version: version + 1 })
+          .where(eq(batches.id, id))
+        return readBatchSummary(transaction, id)
+      }),
+
+    pin: (id, isPinned, version) =>
+      database.write(async (transaction) => {
+        await readToChange(transaction, id, version)
+        await transaction
+          .update(batches)
+          .set({ isPinned, version: version + 1 })
           .where(eq(batches.id, id))
         return readBatchSummary(transaction, id)
       }),

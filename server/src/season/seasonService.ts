@@ -1,11 +1,11 @@
-import type { SavedCollection, SavedDesign, SavedMaker, SavedMould, SavedRecipe, SeasonView } from '@vendange/contract'
+import type { SavedCollection, SavedDesign, SavedMaker, SavedMould, SavedOrder, SavedRecipe, SeasonView } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
 import { and, eq, gte, ne, or } from 'drizzle-orm'
 import { summariseBatch } from '../db/batchRow'
 import { keptRows } from '../db/keptThings'
 import { readLoaves } from '../db/loafRow'
-import { batches, collections, designs, loaves, makers, moulds, recipes } from '../db/schema'
+import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, recipes } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 
@@ -54,6 +54,12 @@ export function seasonService({ database, clock }: Context): SeasonService {
       recipes: allRecipes,
       collections: await keptRows<SavedCollection>(read, collections),
       designs: allDesigns,
+      orders: await keptRows<SavedOrder>(read, orders),
+      ticks: await read
+        .select({ day: dayTicks.day, taskKey: dayTicks.taskKey, makerName: makers.name })
+        .from(dayTicks)
+        .innerJoin(makers, eq(dayTicks.makerId, makers.id))
+        .where(gte(dayTicks.day, addDays(today, -daysOfPast))),
       batches: rows
         .flatMap((row) => {
           const design = designById.get(row.designId)

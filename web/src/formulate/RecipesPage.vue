@@ -41,6 +41,7 @@ async function create(): Promise<void> {
         setDaysMin: 1,
         setDaysMax: 3,
         cureDays: 28,
+        oven: false,
         notes: '',
       },
     }),

@@ -13,17 +13,21 @@ export function usePours() {
   const undo = useUndo()
   const current = (id: string): BatchSummary | undefined => season.batches.find((batch) => batch.id === id)
 
-  async function move(batch: BatchSummary, pourDay: Day): Promise<void> {
-    if (pourDay === batch.days.pourDay) return
-    const before = batch.days.pourDay
+  /** Without a cut day, the first one with hours in its setting time is taken. */
+  async function move(batch: BatchSummary, pourDay: Day, cutDay: Day | null = null): Promise<void> {
+    if (pourDay === batch.days.pourDay && (cutDay === null || cutDay === batch.days.cutDay)) return
+    const before = batch.days
     const moved = await act(() =>
-      api(endpoints.batches.move, { params: { id: batch.id }, body: { pourDay, version: batch.version } }),
+      api(endpoints.batches.move, {
+        params: { id: batch.id },
+        body: { pourDay, cutDay, version: batch.version },
+      }),
     )
     if (!moved) return
     undo.did(`${batch.name} moved to ${formatDay(pourDay, season.today)}`, async () => {
       await api(endpoints.batches.move, {
         params: { id: batch.id },
-        body: { pourDay: before, version: current(batch.id)?.version ?? moved.version },
+        body: { pourDay: before.pourDay, cutDay: before.cutDay, version: current(batch.id)?.version ?? moved.version },
       })
       await season.load()
     })

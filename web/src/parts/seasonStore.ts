@@ -1,16 +1,16 @@
 import type {
   BatchSummary,
   LoafSummary,
+  SavedOrder,
   SavedCollection,
   SavedDesign,
   SavedMould,
   SavedRecipe,
   SeasonView,
 } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
+import { datedSeason, endpoints, neededDayOf, seasonLimits } from '@vendange/contract'
 import type { BatchSource } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
-import { dayInZone } from '@vendange/core/calendar'
 import type { CollectionVerdict, PlannedBatch, SeekingBatch, Workshop } from '@vendange/core/season'
 import { batchDemand, collectionVerdict } from '@vendange/core/season'
 import { defineStore } from 'pinia'
@@ -48,6 +48,7 @@ export const useSeason = defineStore('season', () => {
   const designs = computed(() => view.value?.designs.filter(({ isRemoved }) => !isRemoved) ?? [])
   const batches = computed(() => view.value?.batches ?? [])
   const loaves = computed(() => view.value?.loaves ?? [])
+  const orders = computed(() => view.value?.orders.filter(({ isRemoved }) => !isRemoved) ?? [])
 
   const find = <T extends { readonly id: string }>(
     things: readonly T[] | undefined,
@@ -57,21 +58,27 @@ export const useSeason = defineStore('season', () => {
   const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
   const mould = (id: string | null | undefined): SavedMould | undefined => find(view.value?.moulds, id)
   const collection = (id: string | null | undefined): SavedCollection | undefined => find(view.value?.collections, id)
+  const order = (id: string | null | undefined): SavedOrder | undefined => find(view.value?.orders, id)
   const loaf = (id: string): LoafSummary | undefined => find(loaves.value, id)
   const batchOf = (designId: string): BatchSummary | undefined =>
     batches.value.find((batch) => batch.designId === designId)
+  const batchesOf = (designId: string): readonly BatchSummary[] =>
+    batches.value.filter((batch) => batch.designId === designId)
 
   /** The batches in the form in which core plans. */
   const plan = computed<readonly PlannedBatch[]>(() => batches.value)
-  const limits = computed<Workshop>(() => ({
-    working: { weekHours: workshop.value?.weekHours ?? [], exceptions: workshop.value?.exceptions ?? [] },
-    setupHours: workshop.value?.setupHours ?? 0,
-    mouldCounts: Object.fromEntries(moulds.value.map(({ id, count }) => [id, count])),
-  }))
+  const limits = computed<Workshop>(() =>
+    view.value
+      ? seasonLimits(view.value)
+      : { working: { weekHours: [], exceptions: [] }, setupHours: 0, mouldCounts: {} },
+  )
+  /** The season as the planning problem, today as its day 0. */
+  const dated = computed(() => view.value && datedSeason(view.value))
+  const mouldNames = computed(() => Object.fromEntries(moulds.value.map(({ id, name }) => [id, name])))
 
-  /** Day of the release in the workshop's own zone. */
-  function neededDay(of: Pick<SavedCollection, 'releaseLocal' | 'releaseZone'>): Day {
-    return dayInZone(of.releaseLocal, of.releaseZone, workshop.value?.timeZone ?? of.releaseZone)
+  /** Day in the workshop's own zone on which the first buyers may buy. */
+  function neededDay(of: Pick<SavedCollection, 'releaseLocal' | 'releaseZone' | 'early'>): Day {
+    return neededDayOf(of, workshop.value?.timeZone ?? of.releaseZone)
   }
 
   /** What a design asks of the calendar; null while recipe or mould is not chosen. */
@@ -102,15 +109,17 @@ export const useSeason = defineStore('season', () => {
 
   /** Whether and how a collection makes its day. */
   function verdict(of: SavedCollection): CollectionVerdict {
-    const soaps = lineUp(of.id).map((one) => {
-      const batch = batchOf(one.id)
-      return {
+    const soaps = lineUp(of.id).flatMap((one) => {
+      const its = batchesOf(one.id)
+      const places = its.length > 0 ? its : [null]
+      return places.map((batch) => ({
         designId: one.id,
-        name: one.name,
-        batch: batch ?? null,
+        name: batch?.name ?? one.name,
+        batch,
         poured: batch?.status === 'poured',
-        seeking: seeking(one),
-      }
+        // The one day that is sought is for a design poured at once.
+        seeking: its.length > 1 ? null : seeking(one),
+      }))
     })
     return collectionVerdict(neededDay(of), soaps, plan.value, limits.value, today.value)
   }
@@ -130,6 +139,11 @@ export const useSeason = defineStore('season', () => {
     designs,
     batches,
     loaves,
+    orders,
+    order,
+    batchesOf,
+    dated,
+    mouldNames,
     design,
     recipe,
     mould,

@@ -1,5 +1,5 @@
-import type { SavedCollection, SavedDesign } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
+import type { SavedCollection, SavedDesign, SavedOrder } from '@vendange/contract'
+import { blankCollection, blankDesign, blankOrder, endpoints } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { act } from '@/parts/act'
 import { api } from '@/parts/api'
@@ -13,9 +13,8 @@ export async function createCollection(): Promise<SavedCollection | undefined> {
   return act(() =>
     api(endpoints.collections.create, {
       body: {
+        ...blankCollection,
         name: 'New collection',
-        theme: '',
-        palette: [],
         releaseLocal: `${addDays(season.today, usualDaysAhead)}T19:00`,
         releaseZone: season.workshop?.timeZone ?? 'UTC',
       },
@@ -28,16 +27,28 @@ export async function createDesign(collectionId: string): Promise<SavedDesign | 
   return act(() =>
     api(endpoints.designs.create, {
       body: {
+        ...blankDesign,
         collectionId,
         name: 'New soap',
-        technique: '',
-        scent: null,
-        colours: [],
         recipeId: season.recipes[0]?.id ?? null,
         mouldId: season.moulds[0]?.id ?? null,
-        mouldCount: 1,
-        barsWanted: 12,
-        labelMassG: 100,
+      },
+    }),
+  )
+}
+
+/** Days until a new order is due, until the client says otherwise: making and cure take about six weeks. */
+const usualDaysToDue = 49
+
+export async function createOrder(): Promise<SavedOrder | undefined> {
+  const season = useSeason()
+  return act(() =>
+    api(endpoints.orders.create, {
+      body: {
+        ...blankOrder,
+        client: 'New client',
+        dueDay: addDays(season.today, usualDaysToDue),
+        recipeId: season.recipes[0]?.id ?? null,
       },
     }),
   )

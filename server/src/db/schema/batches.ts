@@ -1,7 +1,7 @@
 import type { BatchStatus } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import type { BatchDemand } from '@vendange/core/season'
-import { sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { designs } from './designs'
 import { keptColumns } from './keptColumns'
 
@@ -14,12 +14,28 @@ export interface FrozenBatch {
   readonly labelMassG: number
 }
 
+/** Moulds, bars and cut of a batch that makes a part of its design. */
+export interface OwnOfBatch {
+  readonly mouldId: string
+  readonly mouldCount: number
+  readonly barsWanted: number
+  readonly barThicknessMm: number
+}
+
 export const batches = sqliteTable('batches', {
   ...keptColumns(),
   designId: text('design_id')
     .notNull()
     .references(() => designs.id),
   pourDay: text('pour_day').notNull(),
+  /** Planned day of the cut; null: the first day with hours in its setting time. */
+  cutDay: text('cut_day'),
+  /** Stays where the maker put it when the season is planned. */
+  isPinned: integer('is_pinned', { mode: 'boolean' }).notNull().default(false),
+  /** Said after the design's name, such as "pour 2 of 4"; empty for a design poured at once. */
+  label: text().notNull().default(''),
+  /** What differs from the design; null: nothing. */
+  own: text({ mode: 'json' }).$type<OwnOfBatch>(),
   status: text().$type<BatchStatus>().notNull(),
   frozen: text({ mode: 'json' }).$type<FrozenBatch>(),
 })

@@ -9,4 +9,8 @@ export const collections = sqliteTable('collections', {
   palette: text({ mode: 'json' }).$type<NewCollection['palette']>().notNull(),
   releaseLocal: text('release_local').notNull(),
   releaseZone: text('release_zone').notNull(),
+  early: text({ mode: 'json' }).$type<NewCollection['early']>().notNull().default([]),
+  channels: text({ mode: 'json' }).$type<NewCollection['channels']>().notNull().default([]),
+  promises: text({ mode: 'json' }).$type<NewCollection['promises']>().notNull().default([]),
+  state: text().$type<NewCollection['state']>().notNull().default('idea'),
 })

@@ -19,4 +19,11 @@ export const designs = sqliteTable('designs', {
   mouldCount: integer('mould_count').notNull(),
   barsWanted: integer('bars_wanted').notNull(),
   labelMassG: real('label_mass_g').notNull(),
+  bevelled: integer({ mode: 'boolean' }).notNull().default(false),
+  stamped: integer({ mode: 'boolean' }).notNull().default(false),
+  earliestDay: text('earliest_day'),
+  notesForNextTime: text('notes_for_next_time').notNull().default(''),
+  broughtFromId: text('brought_from_id'),
+  lessons: text({ mode: 'json' }).$type<NewDesign['lessons']>().notNull().default([]),
+  results: text({ mode: 'json' }).$type<NewDesign['results']>().notNull().default([]),
 })

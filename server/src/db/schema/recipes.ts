@@ -12,5 +12,6 @@ export const recipes = sqliteTable('recipes', {
   setDaysMin: integer('set_days_min').notNull(),
   setDaysMax: integer('set_days_max').notNull(),
   cureDays: integer('cure_days').notNull(),
+  oven: integer({ mode: 'boolean' }).notNull().default(false),
   notes: text().notNull(),
 })

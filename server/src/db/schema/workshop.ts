@@ -13,6 +13,27 @@ export const workshop = sqliteTable('workshop', {
   timeZone: text('time_zone').notNull(),
   weekHours: text('week_hours', { mode: 'json' }).$type<WorkshopDetails['weekHours']>().notNull(),
   exceptions: text({ mode: 'json' }).$type<WorkshopDetails['exceptions']>().notNull(),
+  weekStartMin: text('week_start_min', { mode: 'json' })
+    .$type<WorkshopDetails['weekStartMin']>()
+    .notNull()
+    .default([1140, 1140, 1140, 1140, 1140, 540, 540]),
+  racks: text({ mode: 'json' })
+    .$type<WorkshopDetails['racks']>()
+    .notNull()
+    .default([{ name: 'Rack', trays: 24 }]),
+  barsPerTray: integer('bars_per_tray').notNull().default(12),
+  ovenSlots: integer('oven_slots').notNull().default(2),
+  bufferDays: integer('buffer_days').notNull().default(3),
+  pricing: text({ mode: 'json' }).$type<WorkshopDetails['pricing']>().notNull().default({
+    hourCents: 2000,
+    packingCentsPerBar: 30,
+    bevelCentsPerBar: 40,
+    stampCents: 6000,
+    breakageShare: 0.03,
+    bevelMinutesPerBar: 1,
+    stampMinutesPerBar: 0.5,
+    ingredients: [],
+  }),
   setupHours: real('setup_hours').notNull(),
   prepHours: real('prep_hours').notNull(),
   pourHours: real('pour_hours').notNull(),

@@ -1,0 +1,76 @@
+import { colourantRateRange, scentRateRange } from '@vendange/core/recipe'
+import type { InferType } from 'yup'
+import { array, boolean, number, object, string } from 'yup'
+import { mouldCountRange } from './mould'
+import { dayText, freeText, hexText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
+import { barsRange, labelMassRange } from './plan'
+import { centsRange } from './workshop'
+
+export const orderStates = ['asked', 'quoted', 'accepted', 'delivered', 'declined'] as const
+export const leadDaysRange = { min: 0, max: 200 } as const
+
+/** A client's wish: so many bars by a day, with their scent, colours, stamp, bevel and packing. */
+export const orderSchema = object({
+  client: nameText(),
+  contact: freeText(400),
+  bars: wholeWithin('count', barsRange).required(),
+  labelMassG: within('mass', labelMassRange).required(),
+  dueDay: dayText(),
+  recipeId: string().max(64).nullable().defined(),
+  scent: object({ name: nameText(), rate: within('share', scentRateRange).required() }).noUnknown().nullable().defined(),
+  /** Colours to match, largest first. */
+  colours: array(
+    object({ name: nameText(), hex: hexText(), rateGPerKg: within('number', colourantRateRange).required() })
+      .noUnknown()
+      .required(),
+  )
+    .max(12)
+    .required(),
+  /** Days until the client's stamp is there, counted from the acceptance; null when it carries none. */
+  stampLeadDays: wholeWithin('days', leadDaysRange).nullable().defined(),
+  bevelled: boolean().required(),
+  packing: freeText(200),
+  notes: freeText(),
+  state: string().oneOf(orderStates).required(),
+  depositCents: wholeWithin('count', centsRange).required(),
+  /** First pour day while the stamp is made, set at the acceptance. */
+  earliestDay: optionalDay(),
+  /** The collection that the accepted order became. */
+  collectionId: string().max(64).nullable().defined(),
+  priceCents: number().integer().min(0).nullable().defined(),
+})
+  .noUnknown()
+  .required()
+
+export const savedOrderSchema = orderSchema.shape({
+  id: idText(),
+  version: versionNumber(),
+  isRemoved: boolean().required(),
+})
+
+/** The option that the client said yes to, with the days it was promised on. */
+export const orderAcceptedSchema = object({
+  version: versionNumber(),
+  barThicknessMm: within('length', { min: 1, max: 500 }).required(),
+  priceCents: number().integer().min(0).required(),
+  batches: array(
+    object({
+      mouldId: idText(),
+      mouldCount: wholeWithin('count', mouldCountRange).required(),
+      bars: wholeWithin('count', barsRange).required(),
+      pourDay: dayText(),
+      cutDay: dayText(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .min(1)
+    .max(60)
+    .required(),
+})
+  .noUnknown()
+  .required()
+
+export type NewOrder = InferType<typeof orderSchema>
+export type SavedOrder = InferType<typeof savedOrderSchema>
+export type OrderAccepted = InferType<typeof orderAcceptedSchema>

@@ -1,0 +1,60 @@
+import type { Day } from '@vendange/core/calendar'
+import { firstDayInZone } from '@vendange/core/calendar'
+import type { BatchOfSeason, DatedSeason, SeasonLimits } from '@vendange/core/season'
+import { collectionWeight, orderWeight, seasonOf, traysFor } from '@vendange/core/season'
+import type { SavedCollection } from './schemas/plan'
+import type { BatchSummary, LoafSummary, SeasonView } from './views'
+
+/** Day in the workshop's zone on which the first of a collection's buyers may buy. */
+export function neededDayOf(
+  collection: Pick<SavedCollection, 'releaseLocal' | 'releaseZone' | 'early'>,
+  workshopZone: string,
+): Day {
+  const moments = [collection.releaseLocal, ...collection.early.map(({ local }) => local)]
+  return firstDayInZone(moments, collection.releaseZone, workshopZone)
+}
+
+/** What the workshop has, for planning. */
+export function seasonLimits(view: Pick<SeasonView, 'workshop' | 'moulds'>): SeasonLimits {
+  const { weekHours, exceptions, setupHours, ovenSlots, bufferDays, racks } = view.workshop
+  return {
+    working: { weekHours, exceptions },
+    setupHours,
+    ovenSlots,
+    bufferDays,
+    trays: racks.reduce((sum, { trays }) => sum + trays, 0),
+    mouldCounts: Object.fromEntries(view.moulds.map(({ id, isRemoved, count }) => [id, isRemoved ? 0 : count])),
+  }
+}
+
+function standingOf(batch: BatchSummary, loaves: readonly LoafSummary[]): BatchOfSeason['status'] {
+  if (batch.status === 'planned') return 'planned'
+  if (loaves.length > 0 && loaves.every(({ state }) => state.status === 'released')) return 'gone'
+  return loaves.length > 0 && loaves.every(({ state }) => state.cut) ? 'curing' : 'in_mould'
+}
+
+/** The batches of a season as core plans them. */
+export function seasonBatches(view: SeasonView): readonly BatchOfSeason[] {
+  const collections = new Map(view.collections.map((collection) => [collection.id, collection]))
+  const designs = new Map(view.designs.map((design) => [design.id, design]))
+  const ordered = new Set(view.orders.flatMap(({ collectionId }) => (collectionId === null ? [] : [collectionId])))
+  const loavesOf = new Map<string, LoafSummary[]>()
+  for (const loaf of view.loaves) loavesOf.set(loaf.batchId, [...(loavesOf.get(loaf.batchId) ?? []), loaf])
+  return view.batches.map((batch) => {
+    const design = designs.get(batch.designId)
+    const collection = design && collections.get(design.collectionId)
+    return {
+      ...batch,
+      neededDay: collection && neededDayOf(collection, view.workshop.timeZone),
+      earliestDay: design?.earliestDay ?? undefined,
+      trays: traysFor(batch.bars, view.workshop.barsPerTray),
+      weight: collection && ordered.has(collection.id) ? orderWeight : collectionWeight,
+      status: standingOf(batch, loavesOf.get(batch.id) ?? []),
+    }
+  })
+}
+
+/** The season as a problem to plan, today as its day 0. */
+export function datedSeason(view: SeasonView): DatedSeason {
+  return seasonOf(seasonBatches(view), seasonLimits(view), view.today)
+}

@@ -1,0 +1,5 @@
+export * from './alike'
+export * from './broughtBack'
+export * from './howMany'
+export * from './promises'
+export * from './quote'

@@ -1,0 +1,162 @@
+import { addDays, formatDay } from '../calendar'
+import type { Finding } from '../findings'
+import { formatQuantity } from '../units'
+import type { PlanCheck, Violation } from './problem/checkPlan'
+import { slackOf } from './problem/planCost'
+import type { Placement, SeasonPlan, SeasonProblem } from './problem/seasonProblem'
+import type { DatedSeason } from './seasonOf'
+
+const hours = (value: number): string => formatQuantity('hours', value)
+const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
+
+/**
+ * A broken rule in words with its numbers and the day it falls on.
+ *
+ * @param mouldNames names of the mould kinds
+ * @throws {RangeError} if the season's first day is no day
+ */
+export function violationFinding(
+  violation: Violation,
+  season: Pick<DatedSeason, 'firstDay' | 'nameOf'>,
+  mouldNames: Readonly<Record<string, string>>,
+): Finding {
+  const on = (day: number): string => formatDay(addDays(season.firstDay, day), season.firstDay)
+  const finding = (message: string): Finding => ({ severity: 'warn', code: violation.rule, message })
+  if ('id' in violation) {
+    const name = season.nameOf[violation.id] ?? violation.id
+    switch (violation.rule) {
+      case 'too_early':
+        return finding(`${name} cannot be poured before ${on(violation.earliest)}: what it needs is not there yet.`)
+      case 'set_days':
+        return finding(
+          `${name} would be cut ${counted(violation.set, 'day')} after its pour; it wants ${violation.min} to ${violation.max}.`,
+        )
+      case 'no_day_to_prepare':
+        return finding(`${name}: there is no day before it to prepare on.`)
+      case 'outside':
+        return finding(`${name} stands on a day that is past, or beyond the season.`)
+      case 'missing':
+        return finding(`${name} has no day yet.`)
+      default:
+        return finding(`${name} stands in the plan in a way that cannot be.`)
+    }
+  }
+  const { asked, there } = violation
+  switch (violation.rule) {
+    case 'hours':
+      return finding(`${on(violation.day)}: ${hours(asked)} planned, ${hours(there)} there.`)
+    case 'moulds':
+      return finding(
+        `${on(violation.day)}: ${asked} × ${mouldNames[violation.kind] ?? violation.kind} in use, the workshop has ${there}.`,
+      )
+    case 'oven':
+      return finding(`${on(violation.day)}: ${counted(asked, 'mould')} for the oven, it holds ${there}.`)
+    default:
+      return finding(`${on(violation.day)}: ${counted(asked, 'tray')} on the racks, there are ${there}.`)
+  }
+}
+
+/** Runs of the same rule on days that follow each other told once, as the worst of them. */
+export function withoutRepeats(violations: readonly Violation[]): readonly Violation[] {
+  const kept: Violation[] = []
+  const lastOf = new Map<string, { readonly day: number; readonly at: number }>()
+  for (const violation of violations) {
+    if (!('day' in violation)) {
+      kept.push(violation)
+      continue
+    }
+    const key = violation.rule + ('kind' in violation ? violation.kind : '')
+    const last = lastOf.get(key)
+    const runs = violation.rule !== 'hours' && last !== undefined && violation.day - last.day === 1
+    if (!runs) {
+      lastOf.set(key, { day: violation.day, at: kept.length })
+      kept.push(violation)
+      continue
+    }
+    const worst = kept[last.at]
+    if (worst && 'asked' in worst && violation.asked > worst.asked) kept[last.at] = violation
+    lastOf.set(key, { day: violation.day, at: last.at })
+  }
+  return kept
+}
+
+/** What two plans of one season are told apart by. */
+export interface PlanFigures {
+  readonly lateDays: number
+  readonly lateBatches: number
+  readonly soapingDays: number
+  /** Hours of work, set-up included. */
+  readonly hours: number
+  /** Most trays on the racks in one day, and how many there are. */
+  readonly mostTrays: number
+  readonly brokenRules: number
+  readonly cost: number
+}
+
+/** The figures of a plan by which it is held against another. */
+export function planFigures(problem: SeasonProblem, plan: SeasonPlan, check: PlanCheck): PlanFigures {
+  const byId = new Map(problem.batches.map((batch) => [batch.id, batch]))
+  const late = plan.pours.flatMap(({ id, cut }) => {
+    const batch = byId.get(id)
+    return batch ? [Math.max(0, -slackOf(batch, cut))] : []
+  })
+  return {
+    lateDays: late.reduce((sum, days) => sum + days, 0),
+    lateBatches: late.filter((days) => days > 0).length,
+    soapingDays: new Set(plan.pours.map(({ pour }) => pour)).size,
+    hours: Number(check.load.hours.reduce((sum, value) => sum + value, 0).toFixed(4)),
+    mostTrays: Math.max(0, ...check.load.trays),
+    brokenRules: withoutRepeats(check.violations).length,
+    cost: check.cost,
+  }
+}
+
+/** A batch that stands on other days in one plan than in another. */
+export interface PlanChange {
+  readonly id: string
+  readonly before: Placement | undefined
+  readonly after: Placement
+  /** Why it moved, in words; undefined when it only makes the whole better. */
+  readonly reason: string | undefined
+}
+
+/**
+ * What differs between two plans, in the order of the new pour days, each with the rule of the old plan that it mends.
+ *
+ * @throws {RangeError} if the season's first day is no day
+ */
+export function planChanges(
+  before: readonly Placement[],
+  after: readonly Placement[],
+  checkBefore: PlanCheck,
+  season: DatedSeason,
+  mouldNames: Readonly<Record<string, string>>,
+): readonly PlanChange[] {
+  const old = new Map(before.map((placement) => [placement.id, placement]))
+  const words = (violation: Violation): string => violationFinding(violation, season, mouldNames).message
+  return after
+    .filter((placement) => {
+      const was = old.get(placement.id)
+      return !was || was.pour !== placement.pour || was.cut !== placement.cut
+    })
+    .map((placement) => {
+      const was = old.get(placement.id)
+      const blamed = checkBefore.violations.find((violation) => {
+        if ('id' in violation) return violation.id === placement.id
+        return was !== undefined && touches(violation, was, season.problem)
+      })
+      return { id: placement.id, before: was, after: placement, reason: blamed && words(blamed) }
+    })
+    .sort((a, b) => a.after.pour - b.after.pour || a.id.localeCompare(b.id))
+}
+
+function touches(violation: Violation, { id, pour, cut }: Placement, problem: SeasonProblem): boolean {
+  if (!('day' in violation)) return false
+  const { day } = violation
+  if (violation.rule === 'hours') return day === pour - 1 || day === pour || day === cut
+  if (violation.rule === 'oven') return day === pour
+  if (violation.rule === 'trays') return day >= cut
+  const batch = problem.batches.find((one) => one.id === id)
+  if (violation.rule !== 'moulds') return false
+  return batch !== undefined && Object.hasOwn(batch.moulds, violation.kind) && day >= pour && day < cut
+}

@@ -1,0 +1,228 @@
+import { checkPlan } from './problem/checkPlan'
+import { slackOf, traysUntil } from './problem/planCost'
+import type { Placement, SeasonBatch, SeasonProblem } from './problem/seasonProblem'
+import { dayOptions } from './solver/dayOptions'
+
+export interface Promised {
+  /** First day on which all of the wished batches can be handed over. */
+  readonly due: number
+  /** The days of the wished batches, and of those that had to move for them. */
+  readonly pours: readonly Placement[]
+  readonly moved: readonly Placement[]
+}
+
+export interface PromiseDate {
+  /** With every batch where it stands; undefined when there is no day within the season. */
+  readonly asPlanned: Promised | undefined
+  /** An earlier day, when others that may move make room without breaking what was promised for them. */
+  readonly withMoves: Promised | undefined
+  /** Whether every possibility was looked at; false when the search was cut short, so that `due` may be a little late. */
+  readonly isExact: boolean
+}
+
+export interface PromiseOptions {
+  /** Batches that must not move, besides the wished ones. */
+  readonly pinned?: readonly Placement[]
+  /** How many batches may move at most to make room. @default 1 */
+  readonly mostMoved?: number
+  /** Steps of the search for each due day. @default 4000 */
+  readonly steps?: number
+}
+
+/** What is free on each day, taken and given back as batches are tried. Changes its own arrays. */
+class Room {
+  private readonly hours: number[]
+  private readonly oven: number[]
+  private readonly trays: number[]
+  private readonly pours: number[]
+  private readonly moulds: Record<string, number[]>
+
+  constructor(private readonly problem: SeasonProblem) {
+    const { days, taken } = problem
+    this.hours = [...problem.hours]
+    this.oven = new Array<number>(days).fill(problem.ovenSlots)
+    this.trays = Array.from({ length: days }, (_, day) => problem.trays - (taken?.trays[day] ?? 0))
+    this.pours = new Array<number>(days).fill(0)
+    this.moulds = Object.fromEntries(
+      Object.entries(problem.mouldKinds).map(([kind, count]) => [
+        kind,
+        Array.from({ length: days }, (_, day) => count - (taken?.moulds[kind]?.[day] ?? 0)),
+      ]),
+    )
+  }
+
+  /** Takes what a batch needs (sign 1) or gives it back (−1). */
+  use(batch: SeasonBatch, pour: number, cut: number, due: number, sign: 1 | -1): void {
+    const { days, setupHours } = this.problem
+    const take = (row: number[], day: number, amount: number): void => {
+      if (day >= 0 && day < days) row[day] = row[day]! - sign * amount
+    }
+    if (batch.prepHours > 0) take(this.hours, pour - 1, batch.prepHours)
+    const opensOrCloses = this.pours[pour] === (sign > 0 ? 0 : 1)
+    take(this.hours, pour, batch.pourHours + (opensOrCloses ? setupHours : 0))
+    take(this.hours, cut, batch.cutHours)
+    if (pour >= 0 && pour < days) this.pours[pour] = this.pours[pour]! + sign
+    if (batch.oven) take(this.oven, pour, mouldsOf(batch))
+    for (const [kind, count] of Object.entries(batch.moulds)) {
+      const row = this.moulds[kind]
+      if (row) for (let day = pour; day < cut; day++) take(row, day, count)
+    }
+    for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++) take(this.trays, day, batch.trays)
+  }
+
+  /** Whether a batch fits on its days now. */
+  fits(batch: SeasonBatch, pour: number, cut: number, due: number): boolean {
+    const { days, setupHours } = this.problem
+    const dust = 1e-6
+    if (batch.prepHours > 0 && (pour < 1 || this.hours[pour - 1]! < batch.prepHours - dust)) return false
+    if (this.hours[pour]! < batch.pourHours + (this.pours[pour] === 0 ? setupHours : 0) - dust) return false
+    if (this.hours[cut]! < batch.cutHours - dust) return false
+    if (batch.oven && this.oven[pour]! < mouldsOf(batch)) return false
+    for (const [kind, count] of Object.entries(batch.moulds))
+      for (let day = pour; day < cut; day++) if (this.moulds[kind]![day]! < count) return false
+    for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++)
+      if (this.trays[day]! < batch.trays) return false
+    return true
+  }
+}
+
+const mouldsOf = (batch: SeasonBatch): number => Object.values(batch.moulds).reduce((sum, count) => sum + count, 0)
+
+/**
+ * The earliest day that can be promised for some wished batches while every other batch keeps its promise: first with
+ * all the others where they stand, then with up to `mostMoved` of them moved to other days on which they are as late as
+ * before or less. Due days are tried one after the other; for each, all ways to place the batches are searched in
+ * depth, last pour first, up to `steps`.
+ *
+ * @param standing where the other batches stand; what they break already is left to them
+ * @param wished ids of the problem's batches that have no day yet; their own `due` is not looked at
+ */
+export function promiseDate(
+  problem: SeasonProblem,
+  standing: readonly Placement[],
+  wished: readonly string[],
+  options: PromiseOptions = {},
+): PromiseDate {
+  const { pinned = [], mostMoved = 1, steps = 4000 } = options
+  const byId = new Map(problem.batches.map((batch) => [batch.id, batch]))
+  const asked = wished.flatMap((id) => byId.get(id) ?? [])
+  const others = standing.filter(({ id }) => !wished.includes(id) && byId.has(id))
+  const room = new Room(problem)
+  for (const { id, pour, cut } of others) room.use(byId.get(id)!, pour, cut, byId.get(id)!.due, 1)
+  const optionsOf = new Map(asked.map((batch) => [batch.id, dayOptions(problem, batch)]))
+  const firstReady = asked.map((batch) =>
+    Math.min(Infinity, ...(optionsOf.get(batch.id) ?? []).map(({ cut }) => cut + batch.cureDays)),
+  )
+  const from = Math.max(0, ...firstReady)
+  if (asked.length === 0 || !Number.isFinite(from)) return { asPlanned: undefined, withMoves: undefined, isExact: true }
+  const to = problem.days + Math.max(...asked.map(({ cureDays }) => cureDays))
+  let isExact = true
+
+  // Batches alike in everything are placed in order, so that no arrangement is tried twice.
+  const alike = (a: SeasonBatch, b: SeasonBatch): boolean => JSON.stringify({ ...a, id: '', due: 0 }) === JSON.stringify({ ...b, id: '', due: 0 })
+  const ordered = [...asked].sort((a, b) => b.cureDays - a.cureDays || mouldsOf(b) - mouldsOf(a) || a.id.localeCompare(b.id))
+
+  function place(due: number, budget: { left: number }): Placement[] | undefined {
+    const chosen: Placement[] = []
+    const descend = (index: number): boolean => {
+      const batch = ordered[index]
+      if (!batch) return true
+      const before = ordered[index - 1]
+      const last = before && alike(before, batch) ? chosen[index - 1] : undefined
+      const possible = optionsOf.get(batch.id) ?? []
+      for (let at = possible.length - 1; at >= 0; at--) {
+        const { pour, cut } = possible[at]!
+        if (cut + batch.cureDays > due) continue
+        if (last && (pour > last.pour || (pour === last.pour && cut > last.cut))) continue
+        if (budget.left-- <= 0) {
+          isExact = false
+          return false
+        }
+        if (!room.fits(batch, pour, cut, due)) continue
+        room.use(batch, pour, cut, due, 1)
+        chosen.push({ id: batch.id, pour, cut })
+        const isDone = descend(index + 1)
+        room.use(batch, pour, cut, due, -1)
+        if (isDone) return true
+        chosen.pop()
+      }
+      return false
+    }
+    return descend(0) ? chosen : undefined
+  }
+
+  let asPlanned: Promised | undefined
+  for (let due = from; due <= to && !asPlanned; due++) {
+    const pours = place(due, { left: steps * 10 })
+    if (pours) asPlanned = { due, pours, moved: [] }
+  }
+
+  const isPinned = new Set(pinned.map(({ id }) => id))
+  const movable = others.filter(({ id }) => !isPinned.has(id))
+  const lateOf = ({ id, cut }: Placement): number => Math.max(0, -slackOf(byId.get(id)!, cut))
+
+  /** Takes up to `more` batches out of the way, places the wished ones, and puts the others back where they fit. */
+  function withMoved(due: number, first: number, out: readonly Placement[], more: number): Promised | undefined {
+    for (let index = first; index < movable.length; index++) {
+      const one = movable[index]!
+      const batch = byId.get(one.id)!
+      // What lies wholly after the wished batches, or was over before them, is in nobody's way.
+      if (one.pour - 1 > due || (one.pour < 0 && traysUntil(batch, one.cut, problem.days) < 0)) continue
+      room.use(batch, one.pour, one.cut, batch.due, -1)
+      const taken = [...out, one]
+      const pours = place(due, { left: steps })
+      const found = pours && resettle(due, pours, taken)
+      const deeper = found ?? (more > 1 ? withMoved(due, index + 1, taken, more - 1) : undefined)
+      room.use(batch, one.pour, one.cut, batch.due, 1)
+      if (deeper) return deeper
+    }
+    return undefined
+  }
+
+  function resettle(due: number, pours: readonly Placement[], out: readonly Placement[]): Promised | undefined {
+    for (const { id, pour, cut } of pours) room.use(byId.get(id)!, pour, cut, due, 1)
+    const moved: Placement[] = []
+    const settle = (index: number): boolean => {
+      const one = out[index]
+      if (!one) return true
+      const batch = byId.get(one.id)!
+      const best = [...dayOptions(problem, batch)].sort(
+        (a, b) => Math.abs(a.pour - one.pour) - Math.abs(b.pour - one.pour) || a.cut - b.cut,
+      )
+      for (const { pour, cut } of best) {
+        if (lateOf({ id: one.id, pour, cut }) > lateOf(one)) continue
+        if (!room.fits(batch, pour, cut, batch.due)) continue
+        room.use(batch, pour, cut, batch.due, 1)
+        moved.push({ id: one.id, pour, cut })
+        const isDone = settle(index + 1)
+        room.use(batch, pour, cut, batch.due, -1)
+        if (isDone) return true
+        moved.pop()
+      }
+      return false
+    }
+    const isDone = settle(0)
+    for (const { id, pour, cut } of pours) room.use(byId.get(id)!, pour, cut, due, -1)
+    return isDone ? { due, pours, moved } : undefined
+  }
+
+  let withMoves: Promised | undefined
+  if (mostMoved > 0)
+    for (let due = from; due < (asPlanned?.due ?? to + 1) && !withMoves; due++) withMoves = withMoved(due, 0, [], mostMoved)
+  return { asPlanned, withMoves, isExact }
+}
+
+/** Whether a promise holds: its batches stand on days that break nothing new, and are ready by its due day. */
+export function promiseHolds(problem: SeasonProblem, standing: readonly Placement[], promised: Promised): boolean {
+  const replaced = new Set([...promised.pours, ...promised.moved].map(({ id }) => id))
+  const pours = [...standing.filter(({ id }) => !replaced.has(id)), ...promised.pours, ...promised.moved]
+  const wished = new Set(promised.pours.map(({ id }) => id))
+  const due = (batch: SeasonBatch): SeasonBatch => (wished.has(batch.id) ? { ...batch, due: promised.due } : batch)
+  const season = { ...problem, batches: problem.batches.filter(({ id }) => pours.some((one) => one.id === id)).map(due) }
+  const { isFeasible } = checkPlan(season, { pours })
+  const inTime = season.batches.every((batch) => {
+    const at = pours.find(({ id }) => id === batch.id)
+    return !wished.has(batch.id) || (at !== undefined && slackOf(batch, at.cut) >= 0)
+  })
+  return isFeasible && inTime
+}

@@ -1,0 +1,137 @@
+import type { Day } from '../calendar'
+import { addDays, daysBetween } from '../calendar'
+import type { BatchDays, BatchDemand } from './batchDays'
+import type { Placement, SeasonBatch, SeasonProblem, Taken } from './problem/seasonProblem'
+import type { WorkingHours } from './workingHours'
+import { hoursOn } from './workingHours'
+
+/** A batch of the workshop as the season sees it. */
+export interface BatchOfSeason {
+  readonly id: string
+  readonly name: string
+  readonly mouldId: string
+  readonly mouldCount: number
+  readonly demand: BatchDemand
+  readonly days: BatchDays
+  /** Day its bars are needed in the workshop's zone; undefined when nothing waits for them. */
+  readonly neededDay: Day | undefined
+  /** First day it may be poured: a stamp or an ingredient is there. Undefined: any. */
+  readonly earliestDay: Day | undefined
+  /** Trays its bars take on the rack. */
+  readonly trays: number
+  /** Weight of its lateness. */
+  readonly weight: number
+  /** Where it stands: only `planned` ones may move. */
+  readonly status: 'planned' | 'in_mould' | 'curing' | 'gone'
+  /** Whether the maker has pinned it to its days. */
+  readonly isPinned: boolean
+}
+
+/** What a workshop has, for planning. */
+export interface SeasonLimits {
+  readonly working: WorkingHours
+  readonly setupHours: number
+  readonly mouldCounts: Readonly<Record<string, number>>
+  readonly ovenSlots: number
+  /** Trays on all racks together. */
+  readonly trays: number
+  readonly bufferDays: number
+}
+
+/** A season to plan with the calendar it stands on. */
+export interface DatedSeason {
+  readonly firstDay: Day
+  readonly problem: SeasonProblem
+  /** Where the planned batches stand now. */
+  readonly placements: readonly Placement[]
+  readonly pinned: readonly Placement[]
+  readonly nameOf: Readonly<Record<string, string>>
+}
+
+/** Lateness of a client's order weighs more than that of a release, which is the maker's own promise. A choice of the house. */
+export const orderWeight = 3
+export const collectionWeight = 1
+
+/** Days that a season looks ahead at the least, so that a late batch still finds a day. */
+export const leastHorizonDays = 180
+const daysAfterLastNeed = 30
+
+const within = (day: number, days: number): boolean => day >= 0 && day < days
+
+/**
+ * Turns the workshop's calendar into a season to plan, with `today` as day 0. Batches in a mould keep their moulds and
+ * their cut hours, those on the rack their trays; hours of the past are nobody's concern.
+ *
+ * @throws {RangeError} if a day is no day
+ */
+export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits, today: Day): DatedSeason {
+  const number = (day: Day): number => daysBetween(today, day)
+  const planned = batches.filter(({ status }) => status === 'planned')
+  const last = Math.max(
+    leastHorizonDays,
+    ...planned.map(({ neededDay }) => (neededDay === undefined ? 0 : number(neededDay) + daysAfterLastNeed)),
+    ...planned.map(({ days }) => number(days.cutDay) + daysAfterLastNeed),
+  )
+  const days = last + 1
+  const hours = Array.from({ length: days }, (_, day) => hoursOn(addDays(today, day), limits.working))
+  const trays = new Array<number>(days).fill(0)
+  const moulds: Record<string, number[]> = {}
+  for (const kind of Object.keys(limits.mouldCounts)) moulds[kind] = new Array<number>(days).fill(0)
+  for (const batch of batches) {
+    if (batch.status === 'planned' || batch.status === 'gone') continue
+    const cut = number(batch.days.cutDay)
+    const held = moulds[batch.mouldId]
+    if (batch.status === 'in_mould') {
+      // An overdue cut is still to be made: it holds its mould today and asks for today's hours.
+      const cutOn = Math.max(0, cut)
+      for (let day = 0; held && day < Math.min(days, Math.max(1, cut)); day++) held[day]! += batch.mouldCount
+      if (within(cutOn, days)) hours[cutOn] = Math.max(0, (hours[cutOn] ?? 0) - batch.demand.cutHours)
+    }
+    const ready = number(batch.days.readyDay)
+    const until = Math.min(days, Math.max(ready, batch.neededDay === undefined ? ready : number(batch.neededDay)))
+    for (let day = Math.max(0, cut); day < until; day++) trays[day]! += batch.trays
+  }
+  const taken: Taken = { moulds, trays }
+  const seasonBatches = planned.map((batch): SeasonBatch => ({
+    id: batch.id,
+    moulds: { [batch.mouldId]: batch.mouldCount },
+    prepHours: batch.demand.prepHours,
+    pourHours: batch.demand.pourHours,
+    setDays: batch.demand.setDays,
+    cutHours: batch.demand.cutHours,
+    cureDays: batch.demand.cureDays,
+    trays: batch.trays,
+    due: batch.neededDay === undefined ? days + batch.demand.cureDays : number(batch.neededDay),
+    earliest: Math.max(0, batch.earliestDay === undefined ? 0 : number(batch.earliestDay)),
+    weight: batch.weight,
+    oven: batch.demand.oven,
+  }))
+  const placementOf = (batch: BatchOfSeason): Placement => ({
+    id: batch.id,
+    pour: number(batch.days.pourDay),
+    cut: number(batch.days.cutDay),
+  })
+  return {
+    firstDay: today,
+    problem: {
+      days,
+      hours,
+      setupHours: limits.setupHours,
+      mouldKinds: limits.mouldCounts,
+      ovenSlots: limits.ovenSlots,
+      trays: limits.trays,
+      bufferDays: limits.bufferDays,
+      batches: seasonBatches,
+      taken,
+    },
+    placements: planned.map(placementOf),
+    pinned: planned.filter(({ isPinned }) => isPinned).map(placementOf),
+    nameOf: Object.fromEntries(batches.map(({ id, name }) => [id, name])),
+  }
+}
+
+/** Bars to trays, each begun tray counted whole. @throws {RangeError} if `barsPerTray` is not from 1 */
+export function traysFor(bars: number, barsPerTray: number): number {
+  if (!(barsPerTray >= 1)) throw new RangeError(`Expected 1 or more bars a tray, got ${barsPerTray}`)
+  return Math.ceil(bars / barsPerTray)
+}

@@ -1,0 +1,228 @@
+import { batchCost, costOf, traysUntil } from '../problem/planCost'
+import type { SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { DayOption } from './dayOptions'
+
+/** How much one unit too much of anything weighs while searching: far above what a unit saves, so that it is mended. */
+const penalty = { hour: 100, mould: 60, ovenSlot: 60, tray: 10 } as const
+
+/**
+ * The load of a season while batches are moved about: what each day holds, the cost, and the penalty of whatever is
+ * too much. A move costs time only by the days it touches. Everything lies flat in typed arrays that `move` changes.
+ */
+export class Workload {
+  /** Cost of the plan as it stands. */
+  cost = 0
+  /** Penalty for what it breaks; 0 when it breaks nothing. */
+  excess = 0
+  /** For each batch the number of the option it stands on. */
+  readonly place: Int32Array
+  /** First option of each batch, one more at the end; options of a batch run by pour day, then cut day. */
+  readonly firstOption: Int32Array
+  readonly pourOf: Int32Array
+  /** First option of a batch on a pour day, at batch · days + day; −1 when there is none. */
+  private readonly optionOnDay: Int32Array
+  private readonly cutOf: Int32Array
+  private readonly traysEndOf: Int32Array
+  private readonly costOfOption: Float64Array
+  private readonly days: number
+  private readonly setupHours: number
+  private readonly hours: Float64Array
+  private readonly hoursThere: Float64Array
+  private readonly pours: Int32Array
+  private readonly oven: Float64Array
+  private readonly trays: Float64Array
+  private readonly moulds: Float64Array
+  private readonly mouldCounts: Float64Array
+  private readonly ovenSlots: number
+  private readonly trayCount: number
+  private readonly prepHours: Float64Array
+  private readonly pourHours: Float64Array
+  private readonly cutHours: Float64Array
+  private readonly ovenMoulds: Float64Array
+  private readonly batchTrays: Float64Array
+  /** Mould kinds of the batches one after the other, with their counts; `firstMould` says where each batch begins. */
+  private readonly firstMould: Int32Array
+  private readonly mouldKind: Int32Array
+  private readonly mouldCount: Float64Array
+
+  /**
+   * @param options for each batch the days it may take, at least one, by pour day, then cut day
+   * @param extraCost what an option costs besides the plan's own cost, such as a change the maker would have to get used to
+   */
+  constructor(
+    problem: SeasonProblem,
+    batches: readonly SeasonBatch[],
+    options: readonly (readonly DayOption[])[],
+    extraCost: (batch: SeasonBatch, option: DayOption) => number,
+  ) {
+    const { days, taken } = problem
+    const kinds = Object.keys(problem.mouldKinds)
+    const flat = options.flatMap((list, batch) => list.map((option) => ({ ...option, batch: batches[batch]! })))
+    this.days = days
+    this.setupHours = problem.setupHours
+    this.firstOption = new Int32Array(batches.length + 1)
+    options.forEach((list, batch) => (this.firstOption[batch + 1] = this.firstOption[batch]! + list.length))
+    this.pourOf = Int32Array.from(flat, ({ pour }) => pour)
+    this.cutOf = Int32Array.from(flat, ({ cut }) => cut)
+    this.traysEndOf = Int32Array.from(flat, ({ batch, cut }) => traysUntil(batch, cut, days))
+    this.costOfOption = Float64Array.from(
+      flat,
+      ({ batch, pour, cut }) => batchCost(batch, cut, problem.bufferDays) + extraCost(batch, { pour, cut }),
+    )
+    this.optionOnDay = new Int32Array(batches.length * days).fill(-1)
+    options.forEach((list, batch) =>
+      list.forEach(({ pour }, index) => {
+        const at = batch * days + pour
+        if (this.optionOnDay[at] === -1) this.optionOnDay[at] = this.firstOption[batch]! + index
+      }),
+    )
+
+    this.hours = new Float64Array(days)
+    this.hoursThere = Float64Array.from(problem.hours, (hours) => hours + 1e-9)
+    this.pours = new Int32Array(days)
+    this.oven = new Float64Array(days)
+    this.trays = Float64Array.from({ length: days }, (_, day) => taken?.trays[day] ?? 0)
+    this.moulds = new Float64Array(days * kinds.length)
+    kinds.forEach((kind, index) => this.moulds.set((taken?.moulds[kind] ?? []).slice(0, days), index * days))
+    this.mouldCounts = Float64Array.from(kinds, (kind) => problem.mouldKinds[kind] ?? 0)
+    this.ovenSlots = problem.ovenSlots
+    this.trayCount = problem.trays
+
+    const mouldPairs = batches.map(({ moulds }) => Object.entries(moulds))
+    this.prepHours = Float64Array.from(batches, (batch) => batch.prepHours)
+    this.pourHours = Float64Array.from(batches, (batch) => batch.pourHours)
+    this.cutHours = Float64Array.from(batches, (batch) => batch.cutHours)
+    this.batchTrays = Float64Array.from(batches, (batch) => batch.trays)
+    this.ovenMoulds = Float64Array.from(batches, ({ oven }, batch) =>
+      oven ? mouldPairs[batch]!.reduce((sum, [, count]) => sum + count, 0) : 0,
+    )
+    this.firstMould = new Int32Array(batches.length + 1)
+    mouldPairs.forEach((pairs, batch) => (this.firstMould[batch + 1] = this.firstMould[batch]! + pairs.length))
+    this.mouldKind = Int32Array.from(mouldPairs.flat(), ([kind]) => kinds.indexOf(kind))
+    this.mouldCount = Float64Array.from(mouldPairs.flat(), ([, count]) => count)
+
+    this.place = Int32Array.from(batches, (_, batch) => this.cheapestOption(batch))
+    batches.forEach((_, batch) => {
+      const option = this.place[batch]!
+      this.put(batch, option, 1)
+      this.addTrays(batch, this.cutOf[option]!, this.traysEndOf[option]!)
+    })
+  }
+
+  private cheapestOption(batch: number): number {
+    let cheapest = this.firstOption[batch]!
+    for (let option = cheapest + 1; option < this.firstOption[batch + 1]!; option++)
+      if (this.costOfOption[option]! < this.costOfOption[cheapest]!) cheapest = option
+    return cheapest
+  }
+
+  /** The day on which a batch is poured now. */
+  pourDay(batch: number): number {
+    return this.pourOf[this.place[batch]!]!
+  }
+
+  /** The days of an option. */
+  daysOf(option: number): DayOption {
+    return { pour: this.pourOf[option]!, cut: this.cutOf[option]! }
+  }
+
+  /** An option of a batch on a pour day, one of its cut days by chance; −1 when it cannot be poured then. */
+  optionOn(batch: number, day: number, random: () => number): number {
+    const first = this.optionOnDay[batch * this.days + day]!
+    if (first < 0) return -1
+    const end = this.firstOption[batch + 1]!
+    let next = first + 1
+    while (next < end && this.pourOf[next] === day) next++
+    return next === first + 1 ? first : first + Math.floor(random() * (next - first))
+  }
+
+  /** Moves a batch to another of its options. */
+  move(batch: number, to: number): void {
+    const from = this.place[batch]!
+    this.put(batch, from, -1)
+    this.place[batch] = to
+    this.put(batch, to, 1)
+    // Only the days between the two cuts change on the rack, and those between the two ends of the stay.
+    this.addTrays(batch, this.cutOf[to]!, this.cutOf[from]!)
+    this.addTrays(batch, this.traysEndOf[from]!, this.traysEndOf[to]!)
+  }
+
+  /**
+   * Penalty that a move would bring at the least, by the hours of its three days alone: a cheap look before `move`.
+   * 0 when the old days and the new ones are so near that the batch may stand in its own way.
+   */
+  leastExcess(batch: number, to: number): number {
+    const pour = this.pourOf[to]!
+    const pourBefore = this.pourOf[this.place[batch]!]!
+    const reach = this.cutOf[to]! - pour + 4
+    if (pour - pourBefore < reach && pourBefore - pour < reach) return 0
+    const opens = this.pours[pour] === 0 ? this.setupHours : 0
+    const pourOver = this.hours[pour]! + this.pourHours[batch]! + opens - this.hoursThere[pour]!
+    const cut = this.cutOf[to]!
+    const cutOver = this.hours[cut]! + this.cutHours[batch]! - this.hoursThere[cut]!
+    const prepOver =
+      this.prepHours[batch]! > 0 ? this.hours[pour - 1]! + this.prepHours[batch]! - this.hoursThere[pour - 1]! : 0
+    return (
+      penalty.hour *
+      (atMost(pourOver, this.pourHours[batch]!) +
+        atMost(cutOver, this.cutHours[batch]!) +
+        atMost(prepOver, this.prepHours[batch]!))
+    )
+  }
+
+  /** What a move saves of the cost at the most: its own days, and a pour day that may close. */
+  mostSaved(batch: number, to: number): number {
+    return this.costOfOption[this.place[batch]!]! - this.costOfOption[to]! + costOf.pourDay
+  }
+
+  /** Takes a batch off its days (−1) or puts it on them (1), its trays left out. */
+  private put(batch: number, option: number, sign: 1 | -1): void {
+    const pour = this.pourOf[option]!
+    const cut = this.cutOf[option]!
+    this.cost += sign * this.costOfOption[option]!
+    const prepHours = this.prepHours[batch]!
+    if (prepHours > 0) this.addHours(pour - 1, sign * prepHours)
+    let pourHours = this.pourHours[batch]!
+    if (this.pours[pour] === (sign > 0 ? 0 : 1)) {
+      pourHours += this.setupHours
+      this.cost += sign * costOf.pourDay
+    }
+    this.pours[pour]! += sign
+    this.addHours(pour, sign * pourHours)
+    this.addHours(cut, sign * this.cutHours[batch]!)
+    const ovenMoulds = this.ovenMoulds[batch]!
+    if (ovenMoulds > 0) this.add(this.oven, pour, sign * ovenMoulds, this.ovenSlots, penalty.ovenSlot)
+    const end = this.firstMould[batch + 1]!
+    for (let pair = this.firstMould[batch]!; pair < end; pair++) {
+      const kind = this.mouldKind[pair]!
+      const count = sign * this.mouldCount[pair]!
+      const there = this.mouldCounts[kind]!
+      const row = kind * this.days
+      for (let day = pour; day < cut; day++) this.add(this.moulds, row + day, count, there, penalty.mould)
+    }
+  }
+
+  private addHours(day: number, amount: number): void {
+    this.add(this.hours, day, amount, this.hoursThere[day]!, penalty.hour)
+  }
+
+  /** Adds a batch's trays from one day to before another; takes them off when the other comes first. */
+  private addTrays(batch: number, from: number, to: number): void {
+    const trays = this.batchTrays[batch]!
+    for (let day = from; day < to; day++) this.add(this.trays, day, trays, this.trayCount, penalty.tray)
+    for (let day = to; day < from; day++) this.add(this.trays, day, -trays, this.trayCount, penalty.tray)
+  }
+
+  private add(row: Float64Array, at: number, amount: number, limit: number, weight: number): void {
+    const before = row[at]!
+    const after = before + amount
+    row[at] = after
+    if (before > limit) this.excess -= weight * (before - limit)
+    if (after > limit) this.excess += weight * (after - limit)
+  }
+}
+
+/** How far over something is, at most by `amount`; 0 when it is not over. */
+function atMost(over: number, amount: number): number {
+  return over > 0 ? Math.min(over, amount) : 0
+}

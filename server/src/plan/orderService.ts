@@ -1,0 +1,109 @@
+import type { NewOrder, OrderAccepted, SavedOrder } from '@vendange/contract'
+import { addDays } from '@vendange/core/calendar'
+import { remainingShare } from '@vendange/core/batch'
+import { eq } from 'drizzle-orm'
+import type { Transaction } from '../db/database'
+import type { KeptThings } from '../db/keptThings'
+import { keptRow, keptThings } from '../db/keptThings'
+import { batches, collections, designs, orders } from '../db/schema'
+import { readWorkshop } from '../db/workshopRow'
+import type { Context } from '../parts/context'
+import { stale, unprocessable } from '../parts/problems'
+
+export interface OrderService extends KeptThings<NewOrder, SavedOrder> {
+  /** The quoted option becomes a soap with its pours on the calendar, all at once. */
+  accept(id: string, accepted: OrderAccepted): Promise<SavedOrder>
+}
+
+/** Largest colour first; each takes an even part of what is left, and the last one all of it. */
+function pots(colours: NewOrder['colours']) {
+  const shares: { share: number }[] = []
+  return colours.map((colour, index) => {
+    const isLast = index === colours.length - 1
+    const left = remainingShare(shares)
+    const share = isLast ? left : Math.round((left / (colours.length - index)) * 100) / 100
+    shares.push({ share })
+    return { ...colour, share }
+  })
+}
+
+export function orderService({ database, clock, newId }: Context): OrderService {
+  const kept = keptThings<NewOrder, SavedOrder>(database, orders, { noun: 'order', newId })
+
+  async function makeSoap(transaction: Transaction, order: SavedOrder, accepted: OrderAccepted, today: string) {
+    const { timeZone } = await readWorkshop(transaction)
+    const first = accepted.batches[0]
+    if (!first || order.recipeId === null) throw unprocessable('Choose the recipe of the order first.')
+    const earliestDay = order.stampLeadDays === null ? null : addDays(today, order.stampLeadDays)
+    const collectionId = newId()
+    await transaction.insert(collections).values({
+      id: collectionId,
+      version: 1,
+      isRemoved: false,
+      name: order.client,
+      theme: order.notes,
+      palette: order.colours.map(({ name, hex }) => ({ name, hex })),
+      releaseLocal: `${order.dueDay}T12:00`,
+      releaseZone: timeZone,
+      state: 'scheduled',
+    })
+    const designId = newId()
+    await transaction.insert(designs).values({
+      id: designId,
+      version: 1,
+      isRemoved: false,
+      collectionId,
+      name: order.client,
+      technique: '',
+      scent: order.scent && { ...order.scent, supplierLimit: null },
+      colours: pots(order.colours),
+      recipeId: order.recipeId,
+      mouldId: first.mouldId,
+      mouldCount: first.mouldCount,
+      barsWanted: order.bars,
+      labelMassG: order.labelMassG,
+      bevelled: order.bevelled,
+      stamped: order.stampLeadDays !== null,
+      earliestDay,
+    })
+    for (const [index, batch] of accepted.batches.entries()) {
+      await transaction.insert(batches).values({
+        id: newId(),
+        version: 1,
+        isRemoved: false,
+        designId,
+        pourDay: batch.pourDay,
+        cutDay: batch.cutDay,
+        status: 'planned',
+        frozen: null,
+        label: accepted.batches.length === 1 ? '' : `pour ${index + 1} of ${accepted.batches.length}`,
+        own: {
+          mouldId: batch.mouldId,
+          mouldCount: batch.mouldCount,
+          barsWanted: batch.bars,
+          barThicknessMm: accepted.barThicknessMm,
+        },
+      })
+    }
+    return { collectionId, earliestDay }
+  }
+
+  return {
+    ...kept,
+    accept: (id, accepted) =>
+      database.write(async (transaction) => {
+        const order = await keptRow<SavedOrder>(transaction, orders, id, 'order')
+        if (order.version !== accepted.version) throw stale('order', order)
+        if (order.collectionId !== null) throw unprocessable('This order is accepted already.')
+        const today = clock.today((await readWorkshop(transaction)).timeZone)
+        if (accepted.batches.some(({ pourDay }) => pourDay < today))
+          throw unprocessable('A pour would stand on a day that is past. Quote it again.')
+        const made = await makeSoap(transaction, order, accepted, today)
+        await transaction
+          .update(orders)
+          .set({ ...made, state: 'accepted', priceCents: accepted.priceCents, version: order.version + 1 })
+          .where(eq(orders.id, id))
+        return keptRow<SavedOrder>(transaction, orders, id, 'order')
+      }),
+  }
+}

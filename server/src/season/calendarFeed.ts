@@ -1,0 +1,99 @@
+import type { SeasonView } from '@vendange/contract'
+import { addDays } from '@vendange/core/calendar'
+import type { ICalCalendar } from 'ical-generator'
+import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
+import { DateTime } from 'luxon'
+
+/** Wall time on a day in the workshop's zone. A time that the clocks skip in spring is the first one after it. */
+function at(day: string, minutes: number, zone: string): DateTime {
+  return DateTime.fromISO(day, { zone }).set({ hour: Math.floor(minutes / 60), minute: minutes % 60 })
+}
+
+interface Entry {
+  readonly id: string
+  readonly summary: string
+  readonly day: string
+  readonly hours: number
+  readonly description?: string
+  readonly alarmHours: number
+}
+
+/**
+ * The season as iCalendar (RFC 5545): preparing, pouring, cutting with their hours at the start of the day's work, the
+ * end of each cure as a whole day, releases at their moment, each with an alarm.
+ *
+ * @param stamp time of the last change, for DTSTAMP
+ */
+export function calendarFeed(view: SeasonView, stamp: Date): string {
+  const { workshop } = view
+  const zone = workshop.timeZone
+  const calendar: ICalCalendar = ical({
+    name: `${workshop.name}: the season`,
+    prodId: { company: 'Vendange', product: 'Season', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    timezone: zone,
+    ttl: 3600,
+  })
+  const startOf = (day: string): number => workshop.weekStartMin[(DateTime.fromISO(day).weekday + 6) % 7] ?? 0
+
+  const add = ({ id, summary, day, hours, description, alarmHours }: Entry): void => {
+    const start = at(day, startOf(day), zone)
+    const event = calendar.createEvent({
+      id: `${id}@vendange`,
+      summary,
+      start,
+      end: start.plus({ minutes: Math.max(15, Math.round(hours * 60)) }),
+      timezone: zone,
+      stamp,
+      ...(description === undefined ? {} : { description }),
+    })
+    event.createAlarm({ type: ICalAlarmType.display, trigger: alarmHours * 3600, description: summary })
+  }
+
+  for (const batch of view.batches) {
+    const { id, name, demand, days, status } = batch
+    const mould = view.moulds.find((one) => one.id === batch.mouldId)?.name ?? ''
+    const description = `${batch.mouldCount} × ${mould}, ${batch.bars} bars`
+    if (status === 'planned') {
+      if (demand.prepHours > 0)
+        add({ id: `${id}-prepare`, summary: `Prepare ${name}`, day: days.prepDay, hours: demand.prepHours, alarmHours: 2 })
+      add({ id: `${id}-pour`, summary: `Pour ${name}`, day: days.pourDay, hours: demand.pourHours, description, alarmHours: 12 })
+    }
+    if (days.cutDay >= view.today)
+      add({ id: `${id}-cut`, summary: `Cut ${name}`, day: days.cutDay, hours: demand.cutHours, alarmHours: 2 })
+    if (days.readyDay >= view.today) {
+      calendar.createEvent({
+        id: `${id}-ready@vendange`,
+        summary: `${name} cured`,
+        start: DateTime.fromISO(days.readyDay, { zone }),
+        end: DateTime.fromISO(addDays(days.readyDay, 1), { zone }),
+        allDay: true,
+        stamp,
+      })
+    }
+  }
+  for (const collection of view.collections.filter(({ isRemoved }) => !isRemoved)) {
+    const moments = [
+      { key: 'release', name: `Release of ${collection.name}`, local: collection.releaseLocal },
+      ...collection.early.map(({ audience, local }, index) => ({
+        key: `early-${index}`,
+        name: `${collection.name} for ${audience.toLowerCase()}`,
+        local,
+      })),
+    ]
+    for (const { key, name, local } of moments) {
+      const start = DateTime.fromISO(local, { zone: collection.releaseZone })
+      if (!start.isValid) continue
+      const event = calendar.createEvent({
+        id: `${collection.id}-${key}@vendange`,
+        summary: name,
+        start,
+        end: start.plus({ minutes: 30 }),
+        timezone: collection.releaseZone,
+        stamp,
+      })
+      event.createAlarm({ type: ICalAlarmType.display, trigger: 3600, description: name })
+    }
+  }
+  return calendar.toString()
+}

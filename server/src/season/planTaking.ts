@@ -1,0 +1,95 @@
+import type { BatchSummary, NewDayTick, PlanTaken, PlanTakenView, SeasonView } from '@vendange/contract'
+import { datedSeason } from '@vendange/contract'
+import { daysBetween } from '@vendange/core/calendar'
+import type { Placement } from '@vendange/core/season'
+import { checkPlan, violationFinding, withoutRepeats } from '@vendange/core/season'
+import { and, eq } from 'drizzle-orm'
+import { readBatch, readBatchSource, readBatchSummary } from '../db/batchRow'
+import type { Transaction } from '../db/database'
+import { knownMaker } from '../db/makerRow'
+import { batches, dayTicks } from '../db/schema'
+import type { Context } from '../parts/context'
+import { stale, unprocessable } from '../parts/problems'
+import type { SeasonService } from './seasonService'
+
+export interface PlanTaking {
+  /** Moves and adds pours all at once, or none of them when one cannot be. */
+  takePlan(plan: PlanTaken): Promise<PlanTakenView>
+  tick(tick: NewDayTick, makerId: string): Promise<SeasonView>
+}
+
+/** What a plan breaks that the calendar as it stood did not. */
+function newTroubles(view: SeasonView, plan: PlanTaken): readonly string[] {
+  const season = datedSeason(view)
+  const moved = new Map(plan.moves.map((move) => [move.batchId, move]))
+  const number = (day: string): number => daysBetween(season.firstDay, day)
+  const pours = season.placements.map((placement): Placement => {
+    const move = moved.get(placement.id)
+    return move ? { id: placement.id, pour: number(move.pourDay), cut: number(move.cutDay) } : placement
+  })
+  const names = Object.fromEntries(view.moulds.map(({ id, name }) => [id, name]))
+  const told = (placements: readonly Placement[]): readonly string[] =>
+    withoutRepeats(checkPlan(season.problem, { pours: placements }).violations).map(
+      (violation) => violationFinding(violation, season, names).message,
+    )
+  const before = new Set(told(season.placements))
+  return told(pours).filter((message) => !before.has(message))
+}
+
+export function planTaking({ database, clock, newId }: Context, season: SeasonService): PlanTaking {
+  async function moveOne(transaction: Transaction, move: PlanTaken['moves'][number]): Promise<BatchSummary> {
+    const row = await readBatch(transaction, move.batchId)
+    if (row.version !== move.version) throw stale('pour', await readBatchSummary(transaction, row.id))
+    if (row.status !== 'planned') throw unprocessable('This pour has begun at the bench; its day is a fact now.')
+    await transaction
+      .update(batches)
+      .set({ pourDay: move.pourDay, cutDay: move.cutDay, version: row.version + 1 })
+      .where(eq(batches.id, row.id))
+    return readBatchSummary(transaction, row.id)
+  }
+
+  return {
+    takePlan: async (plan) => {
+      const view = await season.view()
+      const isPast = [...plan.moves, ...plan.pours].some(({ pourDay }) => pourDay < view.today)
+      if (isPast) throw unprocessable('A pour would stand on a day that is past. Plan again from today.')
+      const troubles = newTroubles(view, plan)
+      if (troubles.length > 0) throw unprocessable(`This plan breaks what the workshop can do. ${troubles.join(' ')}`)
+      return database.write(async (transaction) => {
+        const changed: BatchSummary[] = []
+        for (const move of plan.moves) changed.push(await moveOne(transaction, move))
+        for (const { designId, pourDay, cutDay } of plan.pours) {
+          await readBatchSource(transaction, designId)
+          const id = newId()
+          await transaction.insert(batches).values({
+            id,
+            version: 1,
+            isRemoved: false,
+            designId,
+            pourDay,
+            cutDay,
+            status: 'planned',
+            frozen: null,
+          })
+          changed.push(await readBatchSummary(transaction, id))
+        }
+        return { batches: changed }
+      })
+    },
+
+    tick: async ({ day, taskKey, isDone }, makerId) => {
+      await database.write(async (transaction) => {
+        const maker = await knownMaker(transaction, makerId)
+        if (isDone) {
+          await transaction
+            .insert(dayTicks)
+            .values({ day, taskKey, at: clock.now().toISOString(), makerId: maker })
+            .onConflictDoNothing()
+        } else {
+          await transaction.delete(dayTicks).where(and(eq(dayTicks.day, day), eq(dayTicks.taskKey, taskKey)))
+        }
+      })
+      return season.view()
+    },
+  }
+}
