@@ -22,7 +22,16 @@ import { happeningSchema, stepSchema } from './schemas/work'
 import type { NewHappening } from './schemas/work'
 import { makerSchema, savedMakerSchema, workshopSchema, savedWorkshopSchema } from './schemas/workshop'
 import type { NewMaker, SavedMaker, SavedWorkshop } from './schemas/workshop'
-import type { BackupView, BatchSummary, BatchView, HealthView, LoafSummary, LoafView, PlanTakenView, SeasonView } from './views'
+import type {
+  BackupView,
+  BatchSummary,
+  BatchView,
+  HealthView,
+  LoafSummary,
+  LoafView,
+  PlanTakenView,
+  SeasonView,
+} from './views'
 import type { ISchema, ObjectSchema, AnyObject } from 'yup'
 import { object } from 'yup'
 

@@ -1,7 +1,7 @@
 import type { Day } from '@vendange/core/calendar'
 import { firstDayInZone } from '@vendange/core/calendar'
 import type { BatchOfSeason, DatedSeason, SeasonLimits } from '@vendange/core/season'
-import { collectionWeight, orderWeight, seasonOf, traysFor } from '@vendange/core/season'
+import { batchDemand, collectionWeight, orderWeight, seasonOf, traysFor } from '@vendange/core/season'
 import type { SavedCollection } from './schemas/plan'
 import type { BatchSummary, LoafSummary, SeasonView } from './views'
 
@@ -54,7 +54,45 @@ export function seasonBatches(view: SeasonView): readonly BatchOfSeason[] {
   })
 }
 
-/** The season as a problem to plan, today as its day 0. */
+/** Put before a design's id for the batch that it does not have yet. */
+export const unplannedPrefix = 'new:'
+
+/** Soaps still to come that have a recipe and a mould but no day yet, as batches that seek one. */
+export function unplannedBatches(view: SeasonView): readonly BatchOfSeason[] {
+  const collections = new Map(view.collections.map((collection) => [collection.id, collection]))
+  const recipes = new Map(view.recipes.map((recipe) => [recipe.id, recipe]))
+  const hasBatch = new Set(view.batches.map(({ designId }) => designId))
+  return view.designs.flatMap((design) => {
+    const collection = collections.get(design.collectionId)
+    const recipe = design.recipeId === null ? undefined : recipes.get(design.recipeId)
+    if (design.isRemoved || hasBatch.has(design.id) || !collection || collection.isRemoved || !recipe) return []
+    const neededDay = neededDayOf(collection, view.workshop.timeZone)
+    if (design.mouldId === null || neededDay < view.today) return []
+    return [
+      {
+        id: unplannedPrefix + design.id,
+        name: design.name,
+        mouldId: design.mouldId,
+        mouldCount: design.mouldCount,
+        demand: batchDemand(recipe, view.workshop),
+        days: undefined,
+        neededDay,
+        earliestDay: design.earliestDay ?? undefined,
+        trays: traysFor(design.barsWanted, view.workshop.barsPerTray),
+        weight: collectionWeight,
+        status: 'planned',
+        isPinned: false,
+      },
+    ]
+  })
+}
+
+/** The calendar as a problem to plan, today as its day 0. */
 export function datedSeason(view: SeasonView): DatedSeason {
   return seasonOf(seasonBatches(view), seasonLimits(view), view.today)
+}
+
+/** The same with the soaps that have no day yet. */
+export function seasonToPlan(view: SeasonView): DatedSeason {
+  return seasonOf([...seasonBatches(view), ...unplannedBatches(view)], seasonLimits(view), view.today)
 }

@@ -17,7 +17,10 @@ export const orderSchema = object({
   labelMassG: within('mass', labelMassRange).required(),
   dueDay: dayText(),
   recipeId: string().max(64).nullable().defined(),
-  scent: object({ name: nameText(), rate: within('share', scentRateRange).required() }).noUnknown().nullable().defined(),
+  scent: object({ name: nameText(), rate: within('share', scentRateRange).required() })
+    .noUnknown()
+    .nullable()
+    .defined(),
   /** Colours to match, largest first. */
   colours: array(
     object({ name: nameText(), hex: hexText(), rateGPerKg: within('number', colourantRateRange).required() })

@@ -44,7 +44,9 @@ export const collectionSchema = object({
     .required(),
   /** Moments before the release at which some may buy already, in the same zone. */
   early: array(
-    object({ audience: string().oneOf(audiences).required(), local: momentText() }).noUnknown().required(),
+    object({ audience: string().oneOf(audiences).required(), local: momentText() })
+      .noUnknown()
+      .required(),
   )
     .max(6)
     .required()
@@ -54,7 +56,10 @@ export const collectionSchema = object({
       return late < 0 || this.createError({ path: `early[${late}].local`, message: 'That is not before the release.' })
     }),
   channels: array(
-    object({ channel: string().oneOf(channelNames).required(), bars: wholeWithin('count', channelBarsRange).required() })
+    object({
+      channel: string().oneOf(channelNames).required(),
+      bars: wholeWithin('count', channelBarsRange).required(),
+    })
       .noUnknown()
       .required(),
   )
@@ -179,12 +184,16 @@ export const batchMoveSchema = object({
 })
   .noUnknown()
   .required()
-export const batchPinSchema = object({ isPinned: boolean().required(), version: versionNumber() }).noUnknown().required()
+export const batchPinSchema = object({ isPinned: boolean().required(), version: versionNumber() })
+  .noUnknown()
+  .required()
 
 /** A whole plan taken at once: batches moved, and soaps put on the calendar. */
 export const planTakenSchema = object({
   moves: array(
-    object({ batchId: idText(), pourDay: dayText(), cutDay: dayText(), version: versionNumber() }).noUnknown().required(),
+    object({ batchId: idText(), pourDay: dayText(), cutDay: dayText(), version: versionNumber() })
+      .noUnknown()
+      .required(),
   )
     .max(1000)
     .required(),
@@ -195,7 +204,11 @@ export const planTakenSchema = object({
   .noUnknown()
   .required()
 
-export const dayTickSchema = object({ day: dayText(), taskKey: string().max(120).required(), isDone: boolean().required() })
+export const dayTickSchema = object({
+  day: dayText(),
+  taskKey: string().max(120).required(),
+  isDone: boolean().required(),
+})
   .noUnknown()
   .required()
 

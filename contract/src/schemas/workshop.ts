@@ -32,7 +32,11 @@ export const pricingSchema = object({
   bevelMinutesPerBar: within('number', minutesPerBarRange).required(),
   stampMinutesPerBar: within('number', minutesPerBarRange).required(),
   /** By fat key, `naoh`, `scent` and `colourant`. */
-  ingredients: array(object({ key: string().max(64).required(), centsPerKg: cents() }).noUnknown().required())
+  ingredients: array(
+    object({ key: string().max(64).required(), centsPerKg: cents() })
+      .noUnknown()
+      .required(),
+  )
     .max(200)
     .required(),
 })
@@ -56,9 +60,13 @@ export const workshopSchema = object({
   /** Monday to Sunday. */
   weekHours: array(hours()).length(7, 'Seven days, Monday to Sunday.').required(),
   /** Minutes from midnight at which the work of a weekday begins, Monday to Sunday. */
-  weekStartMin: array(wholeWithin('number', minuteOfDayRange).required()).length(7, 'Seven days, Monday to Sunday.').required(),
+  weekStartMin: array(wholeWithin('number', minuteOfDayRange).required())
+    .length(7, 'Seven days, Monday to Sunday.')
+    .required(),
   exceptions: array(
-    object({ day: dayText(), hours: hours(), reason: string().max(80).optional() }).noUnknown().required(),
+    object({ day: dayText(), hours: hours(), reason: string().max(80).optional() })
+      .noUnknown()
+      .required(),
   )
     .max(1000)
     .required(),
@@ -66,7 +74,11 @@ export const workshopSchema = object({
   prepHours: hours(),
   pourHours: hours(),
   cutHours: hours(),
-  racks: array(object({ name: nameText(), trays: wholeWithin('count', trayRange).required() }).noUnknown().required())
+  racks: array(
+    object({ name: nameText(), trays: wholeWithin('count', trayRange).required() })
+      .noUnknown()
+      .required(),
+  )
     .max(40)
     .required(),
   barsPerTray: wholeWithin('count', barsPerTrayRange).required(),

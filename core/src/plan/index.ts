@@ -1,5 +1,6 @@
 export * from './alike'
 export * from './broughtBack'
 export * from './howMany'
+export * from './mainColours'
 export * from './promises'
 export * from './quote'

@@ -228,6 +228,9 @@ export function quoteOptions(
         a.spareBars - b.spareBars ||
         a.title.localeCompare(b.title),
     )
-    .filter((option, index, all) => all.findIndex((other) => other.title === option.title && other.mould.id === option.mould.id) === index)
+    .filter(
+      (option, index, all) =>
+        all.findIndex((other) => other.title === option.title && other.mould.id === option.mould.id) === index,
+    )
     .slice(0, most)
 }

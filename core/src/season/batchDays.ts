@@ -56,7 +56,12 @@ export function slackDays(days: BatchDays, neededDay: Day): number {
 
 /** What a batch by this recipe asks of this workshop. */
 export function batchDemand(
-  recipe: { readonly setDaysMin: number; readonly setDaysMax: number; readonly cureDays: number; readonly oven: boolean },
+  recipe: {
+    readonly setDaysMin: number
+    readonly setDaysMax: number
+    readonly cureDays: number
+    readonly oven: boolean
+  },
   workshop: { readonly prepHours: number; readonly pourHours: number; readonly cutHours: number },
 ): BatchDemand {
   const { prepHours, pourHours, cutHours } = workshop

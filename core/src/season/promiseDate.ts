@@ -67,7 +67,8 @@ class Room {
       const row = this.moulds[kind]
       if (row) for (let day = pour; day < cut; day++) take(row, day, count)
     }
-    for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++) take(this.trays, day, batch.trays)
+    for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++)
+      take(this.trays, day, batch.trays)
   }
 
   /** Whether a batch fits on its days now. */
@@ -119,8 +120,11 @@ export function promiseDate(
   let isExact = true
 
   // Batches alike in everything are placed in order, so that no arrangement is tried twice.
-  const alike = (a: SeasonBatch, b: SeasonBatch): boolean => JSON.stringify({ ...a, id: '', due: 0 }) === JSON.stringify({ ...b, id: '', due: 0 })
-  const ordered = [...asked].sort((a, b) => b.cureDays - a.cureDays || mouldsOf(b) - mouldsOf(a) || a.id.localeCompare(b.id))
+  const alike = (a: SeasonBatch, b: SeasonBatch): boolean =>
+    JSON.stringify({ ...a, id: '', due: 0 }) === JSON.stringify({ ...b, id: '', due: 0 })
+  const ordered = [...asked].sort(
+    (a, b) => b.cureDays - a.cureDays || mouldsOf(b) - mouldsOf(a) || a.id.localeCompare(b.id),
+  )
 
   function place(due: number, budget: { left: number }): Placement[] | undefined {
     const chosen: Placement[] = []
@@ -208,7 +212,8 @@ export function promiseDate(
 
   let withMoves: Promised | undefined
   if (mostMoved > 0)
-    for (let due = from; due < (asPlanned?.due ?? to + 1) && !withMoves; due++) withMoves = withMoved(due, 0, [], mostMoved)
+    for (let due = from; due < (asPlanned?.due ?? to + 1) && !withMoves; due++)
+      withMoves = withMoved(due, 0, [], mostMoved)
   return { asPlanned, withMoves, isExact }
 }
 
@@ -218,7 +223,10 @@ export function promiseHolds(problem: SeasonProblem, standing: readonly Placemen
   const pours = [...standing.filter(({ id }) => !replaced.has(id)), ...promised.pours, ...promised.moved]
   const wished = new Set(promised.pours.map(({ id }) => id))
   const due = (batch: SeasonBatch): SeasonBatch => (wished.has(batch.id) ? { ...batch, due: promised.due } : batch)
-  const season = { ...problem, batches: problem.batches.filter(({ id }) => pours.some((one) => one.id === id)).map(due) }
+  const season = {
+    ...problem,
+    batches: problem.batches.filter(({ id }) => pours.some((one) => one.id === id)).map(due),
+  }
   const { isFeasible } = checkPlan(season, { pours })
   const inTime = season.batches.every((batch) => {
     const at = pours.find(({ id }) => id === batch.id)

@@ -12,7 +12,8 @@ export interface BatchOfSeason {
   readonly mouldId: string
   readonly mouldCount: number
   readonly demand: BatchDemand
-  readonly days: BatchDays
+  /** Undefined while a planned batch is not on the calendar yet. */
+  readonly days: BatchDays | undefined
   /** Day its bars are needed in the workshop's zone; undefined when nothing waits for them. */
   readonly neededDay: Day | undefined
   /** First day it may be poured: a stamp or an ingredient is there. Undefined: any. */
@@ -70,25 +71,25 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
   const last = Math.max(
     leastHorizonDays,
     ...planned.map(({ neededDay }) => (neededDay === undefined ? 0 : number(neededDay) + daysAfterLastNeed)),
-    ...planned.map(({ days }) => number(days.cutDay) + daysAfterLastNeed),
+    ...planned.map(({ days }) => (days === undefined ? 0 : number(days.cutDay) + daysAfterLastNeed)),
   )
-  const days = last + 1
-  const hours = Array.from({ length: days }, (_, day) => hoursOn(addDays(today, day), limits.working))
-  const trays = new Array<number>(days).fill(0)
+  const horizon = last + 1
+  const hours = Array.from({ length: horizon }, (_, day) => hoursOn(addDays(today, day), limits.working))
+  const trays = new Array<number>(horizon).fill(0)
   const moulds: Record<string, number[]> = {}
-  for (const kind of Object.keys(limits.mouldCounts)) moulds[kind] = new Array<number>(days).fill(0)
+  for (const kind of Object.keys(limits.mouldCounts)) moulds[kind] = new Array<number>(horizon).fill(0)
   for (const batch of batches) {
-    if (batch.status === 'planned' || batch.status === 'gone') continue
+    if (batch.status === 'planned' || batch.status === 'gone' || batch.days === undefined) continue
     const cut = number(batch.days.cutDay)
     const held = moulds[batch.mouldId]
     if (batch.status === 'in_mould') {
       // An overdue cut is still to be made: it holds its mould today and asks for today's hours.
       const cutOn = Math.max(0, cut)
-      for (let day = 0; held && day < Math.min(days, Math.max(1, cut)); day++) held[day]! += batch.mouldCount
-      if (within(cutOn, days)) hours[cutOn] = Math.max(0, (hours[cutOn] ?? 0) - batch.demand.cutHours)
+      for (let day = 0; held && day < Math.min(horizon, Math.max(1, cut)); day++) held[day]! += batch.mouldCount
+      if (within(cutOn, horizon)) hours[cutOn] = Math.max(0, (hours[cutOn] ?? 0) - batch.demand.cutHours)
     }
     const ready = number(batch.days.readyDay)
-    const until = Math.min(days, Math.max(ready, batch.neededDay === undefined ? ready : number(batch.neededDay)))
+    const until = Math.min(horizon, Math.max(ready, batch.neededDay === undefined ? ready : number(batch.neededDay)))
     for (let day = Math.max(0, cut); day < until; day++) trays[day]! += batch.trays
   }
   const taken: Taken = { moulds, trays }
@@ -101,20 +102,17 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
     cutHours: batch.demand.cutHours,
     cureDays: batch.demand.cureDays,
     trays: batch.trays,
-    due: batch.neededDay === undefined ? days + batch.demand.cureDays : number(batch.neededDay),
+    due: batch.neededDay === undefined ? horizon + batch.demand.cureDays : number(batch.neededDay),
     earliest: Math.max(0, batch.earliestDay === undefined ? 0 : number(batch.earliestDay)),
     weight: batch.weight,
     oven: batch.demand.oven,
   }))
-  const placementOf = (batch: BatchOfSeason): Placement => ({
-    id: batch.id,
-    pour: number(batch.days.pourDay),
-    cut: number(batch.days.cutDay),
-  })
+  const placementsOf = (some: readonly BatchOfSeason[]): readonly Placement[] =>
+    some.flatMap(({ id, days }) => (days ? [{ id, pour: number(days.pourDay), cut: number(days.cutDay) }] : []))
   return {
     firstDay: today,
     problem: {
-      days,
+      days: horizon,
       hours,
       setupHours: limits.setupHours,
       mouldKinds: limits.mouldCounts,
@@ -124,8 +122,8 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
       batches: seasonBatches,
       taken,
     },
-    placements: planned.map(placementOf),
-    pinned: planned.filter(({ isPinned }) => isPinned).map(placementOf),
+    placements: placementsOf(planned),
+    pinned: placementsOf(planned.filter(({ isPinned }) => isPinned)),
     nameOf: Object.fromEntries(batches.map(({ id, name }) => [id, name])),
   }
 }

@@ -11,6 +11,7 @@ export type QuantityKind =
   | 'hours' // h
   | 'days' // d
   | 'count' // pieces
+  | 'money' // cents, or the hundredth of whatever the currency is
   | 'number' // bare, such as a pH
 
 interface Unit {
@@ -62,6 +63,7 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
   ],
   days: [scaled('days', ['d', 'day', 'days'], 1), scaled('weeks', ['w', 'wk', 'week', 'weeks'], 7)],
   count: [scaled('', ['', 'bar', 'bars', 'pc', 'pcs', 'piece', 'pieces', 'x'], 1)],
+  money: [scaled('cents', ['c', '¢', 'cent', 'cents'], 1), scaled('', ['', 'eur', 'usd', 'gbp', '€', '$', '£'], 100)],
   number: [scaled('', ['', 'ph'], 1)],
 }
 
@@ -73,6 +75,7 @@ const examples: Readonly<Record<QuantityKind, string>> = {
   hours: '1.5 h or 90 min',
   days: '28 days or 4 weeks',
   count: '12',
+  money: '250 or 12.50',
   number: '9.5',
 }
 
@@ -84,6 +87,7 @@ const nouns: Readonly<Record<QuantityKind, string>> = {
   hours: 'a time',
   days: 'a number of days',
   count: 'a whole number',
+  money: 'an amount',
   number: 'a number',
 }
 
@@ -140,7 +144,7 @@ export function parseQuantity(kind: QuantityKind, text: string, options: ParseQu
   const written = unitText === '' ? usual : unitNamed(kind, unitText)
   if (!written) return { ok: false, message: `“${unitText}” is not a unit for ${nouns[kind]} here. ${hint}` }
 
-  const value = written.toBase(number)
+  const value = kind === 'money' ? Math.round(written.toBase(number)) : written.toBase(number)
   if (kind === 'count' && !Number.isInteger(value)) return { ok: false, message: 'This must be a whole number.' }
   if (range && !isWithin(value, range)) return { ok: false, message: rangeMessage(kind, range, usual.symbol) }
   return { ok: true, value }
@@ -179,4 +183,9 @@ export function formatQuantity(kind: QuantityKind, base: number, options: Format
   const figure = String(rounded === 0 ? 0 : rounded)
   if (kind === 'days' && figure === '1') return `1 ${unit.symbol.slice(0, -1)}`
   return unit.symbol === '' ? figure : `${figure} ${unit.symbol}`
+}
+
+/** Cents as money of a currency. @throws {RangeError} if the currency is not three letters of ISO 4217 */
+export function formatMoney(cents: number, currency: string): string {
+  return new Intl.NumberFormat('en', { style: 'currency', currency }).format(cents / 100)
 }

@@ -82,7 +82,9 @@ export function summariseBatch(
   { design, recipe, workshop, cutDay }: SummaryParts,
 ): BatchSummary | undefined {
   // Batches begun before there was an oven to plan for never went into it.
-  const demand = batch.frozen ? { ...batch.frozen.demand, oven: batch.frozen.demand.oven ?? false } : recipe && batchDemand(recipe, workshop)
+  const demand = batch.frozen
+    ? { ...batch.frozen.demand, oven: batch.frozen.demand.oven ?? false }
+    : recipe && batchDemand(recipe, workshop)
   const mouldId = batch.frozen?.mouldId ?? batch.own?.mouldId ?? design.mouldId
   if (!demand || mouldId === null) return undefined
   const working = { weekHours: workshop.weekHours, exceptions: workshop.exceptions }

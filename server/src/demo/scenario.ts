@@ -158,16 +158,10 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
 }
 
 /** What most soaps leave as a new one has it. */
-type Usual =
-  | 'bevelled'
-  | 'stamped'
-  | 'earliestDay'
-  | 'notesForNextTime'
-  | 'broughtFromId'
-  | 'lessons'
-  | 'results'
+type Usual = 'bevelled' | 'stamped' | 'earliestDay' | 'notesForNextTime' | 'broughtFromId' | 'lessons' | 'results'
 
-export interface DemoSoap extends Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId' | Usual>, Partial<Pick<NewDesign, Usual>> {
+export interface DemoSoap
+  extends Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId' | Usual>, Partial<Pick<NewDesign, Usual>> {
   readonly recipe: keyof typeof demoRecipes
   readonly mould: keyof typeof demoMoulds
   /** Day of the pour; null leaves it off the calendar. */
@@ -542,7 +536,10 @@ export const demoCollections: readonly DemoCollection[] = [
 ]
 
 /** Clients' orders; those with a collection were accepted and are under way as that collection. */
-export const demoOrders: readonly (NewOrder & { readonly recipe: keyof typeof demoRecipes; readonly became?: string })[] = [
+export const demoOrders: readonly (NewOrder & {
+  readonly recipe: keyof typeof demoRecipes
+  readonly became?: string
+})[] = [
   {
     ...blankOrder,
     client: 'Rowing club regatta',

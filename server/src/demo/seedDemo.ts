@@ -8,7 +8,16 @@ import type { Database } from '../db/database'
 import { ensureWorkshop } from '../db/workshopRow'
 import { frozenClock } from '../parts/clock'
 import type { DemoSoap } from './scenario'
-import { demoCollections, demoMakers, demoMoulds, demoOrders, demoRecipes, demoToday, demoWorkshop, demoZone } from './scenario'
+import {
+  demoCollections,
+  demoMakers,
+  demoMoulds,
+  demoOrders,
+  demoRecipes,
+  demoToday,
+  demoWorkshop,
+  demoZone,
+} from './scenario'
 
 type Services = ReturnType<typeof servicesOf>
 

@@ -56,8 +56,21 @@ export function calendarFeed(view: SeasonView, stamp: Date): string {
     const description = `${batch.mouldCount} × ${mould}, ${batch.bars} bars`
     if (status === 'planned') {
       if (demand.prepHours > 0)
-        add({ id: `${id}-prepare`, summary: `Prepare ${name}`, day: days.prepDay, hours: demand.prepHours, alarmHours: 2 })
-      add({ id: `${id}-pour`, summary: `Pour ${name}`, day: days.pourDay, hours: demand.pourHours, description, alarmHours: 12 })
+        add({
+          id: `${id}-prepare`,
+          summary: `Prepare ${name}`,
+          day: days.prepDay,
+          hours: demand.prepHours,
+          alarmHours: 2,
+        })
+      add({
+        id: `${id}-pour`,
+        summary: `Pour ${name}`,
+        day: days.pourDay,
+        hours: demand.pourHours,
+        description,
+        alarmHours: 12,
+      })
     }
     if (days.cutDay >= view.today)
       add({ id: `${id}-cut`, summary: `Cut ${name}`, day: days.cutDay, hours: demand.cutHours, alarmHours: 2 })

@@ -1,4 +1,12 @@
-import type { SavedCollection, SavedDesign, SavedMaker, SavedMould, SavedOrder, SavedRecipe, SeasonView } from '@vendange/contract'
+import type {
+  SavedCollection,
+  SavedDesign,
+  SavedMaker,
+  SavedMould,
+  SavedOrder,
+  SavedRecipe,
+  SeasonView,
+} from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
 import { and, eq, gte, ne, or } from 'drizzle-orm'

@@ -16,6 +16,17 @@ const routes: readonly RouteRecordRaw[] = [
     props: true,
     meta: { title: 'Soap', stage: '/plan' },
   },
+  {
+    path: '/orders/:id',
+    component: () => import('@/plan/orders/OrderPage.vue'),
+    props: true,
+    meta: { title: 'Order', stage: '/plan' },
+  },
+  {
+    path: '/calendar',
+    component: () => import('@/plan/CalendarPage.vue'),
+    meta: { title: 'Calendar', stage: '/plan' },
+  },
   { path: '/formulate', component: () => import('@/formulate/RecipesPage.vue'), meta: { title: 'Formulate' } },
   {
     path: '/formulate/:id',

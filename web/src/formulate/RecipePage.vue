@@ -173,6 +173,7 @@ async function takeRecipeAway(): Promise<void> {
             label="Cure"
             :error="errorOf('cureDays')"
           />
+          <v-checkbox v-model="values.oven" label="Gelled in the oven overnight" />
         </div>
         <v-textarea v-model="values.notes" label="Notes for next time" :error-messages="errorOf('notes') ?? []" />
         <div class="row">

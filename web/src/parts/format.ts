@@ -9,6 +9,7 @@ export function useUnits() {
   function unitOf(kind: QuantityKind): string | undefined {
     if (kind === 'mass') return season.workshop?.massUnit ?? 'g'
     if (kind === 'length') return season.workshop?.lengthUnit ?? 'mm'
+    if (kind === 'money') return ''
     if (kind === 'temperature') return season.workshop?.temperatureUnit ?? '°C'
     return undefined
   }

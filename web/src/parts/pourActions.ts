@@ -63,5 +63,20 @@ export function usePours() {
     else await putOn(designId, pourDay)
   }
 
-  return { pourOn, move, takeOff }
+  /** Pins a pour to its days for the planner, or lets it go. */
+  async function setPinned(batch: BatchSummary, isPinned: boolean): Promise<void> {
+    const set = (pinned: boolean) =>
+      api(endpoints.batches.pin, {
+        params: { id: batch.id },
+        body: { isPinned: pinned, version: current(batch.id)?.version ?? batch.version },
+      })
+    const done = await act(() => set(isPinned))
+    if (!done) return
+    undo.did(`${batch.name} ${isPinned ? 'pinned to its days' : 'let go'}`, async () => {
+      await set(!isPinned)
+      await season.load()
+    })
+  }
+
+  return { pourOn, move, takeOff, setPinned }
 }

@@ -10,13 +10,15 @@ interface Kept {
   readonly version: number
 }
 
-interface KeptRoutes<Path extends `${string}/:id`, Saved extends Kept> {
+type Versioned = Pick<Kept, 'id' | 'version'>
+
+interface KeptRoutes<Path extends `${string}/:id`, Saved extends Versioned> {
   readonly remove: Endpoint<Path, { version: number }, Saved>
   readonly restore: Endpoint<`${Path}/restore`, { version: number }, Saved>
 }
 
 /** Takes a kept thing away, with undo instead of a question. @returns whether it is away */
-export async function takeAway<Path extends `${string}/:id`, Saved extends Kept>(
+export async function takeAway<Path extends `${string}/:id`, Saved extends Versioned>(
   routes: KeptRoutes<Path, Saved>,
   thing: Kept,
 ): Promise<boolean> {

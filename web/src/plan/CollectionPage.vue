@@ -11,12 +11,17 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
-import { collectionSchema, endpoints } from '@vendange/contract'
+import { audiences, channelNames, collectionSchema, collectionStates, endpoints } from '@vendange/contract'
+import { scaleDesign } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
+import { promiseKeys, promiseWords } from '@vendange/core/plan'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import BringBack from './BringBack.vue'
+import LineUpChecks from './LineUpChecks.vue'
 import { createDesign } from './newThings'
-import { standingClass, standingWords, verdictSentence } from './verdictWords'
+import QuantityField from '@/parts/QuantityField.vue'
+import { standingClass, standingWords, stateWords, verdictSentence } from './verdictWords'
 import YieldCell from './YieldCell.vue'
 
 const props = defineProps<{ id: string }>()
@@ -37,7 +42,27 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
     api(endpoints.collections.update, { params: { id: props.id }, body }),
   label: () => collection.value?.name ?? 'collection',
 })
-const labels = { name: 'Name', theme: 'Theme', palette: 'Palette', releaseLocal: 'Release', releaseZone: 'Zone' }
+const labels = {
+  name: 'Name',
+  theme: 'Brief',
+  palette: 'Palette',
+  releaseLocal: 'Release',
+  releaseZone: 'Zone',
+  early: 'Early moments',
+  channels: 'Channels',
+  promises: 'Promises',
+  state: 'State',
+}
+const states = collectionStates.map((value) => ({ value, title: stateWords[value] }))
+const promises = promiseKeys.map((value) => ({ value, title: promiseWords[value] }))
+const barsRange = { min: 0, max: 5000 }
+const wantedByChannels = computed(() => (collection.value?.channels ?? []).reduce((sum, { bars }) => sum + bars, 0))
+const yielded = computed(() =>
+  season.lineUp(props.id).reduce((sum, soap) => {
+    const source = season.sourceOf(soap)
+    return sum + (source ? scaleDesign(source).bars : 0)
+  }, 0),
+)
 
 async function addSoap(): Promise<void> {
   const design = await createDesign(props.id)
@@ -82,7 +107,7 @@ async function takeCollectionAway(): Promise<void> {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="soap in verdict.soaps" :key="soap.designId" data-test="soap">
+            <tr v-for="soap in verdict.soaps" :key="soap.designId + soap.name" data-test="soap">
               <td>
                 <SoapFace
                   :name="soap.name"
@@ -93,7 +118,15 @@ async function takeCollectionAway(): Promise<void> {
               </td>
               <td>
                 <RouterLink class="plain serif" :to="`/soaps/${soap.designId}`">{{ soap.name }}</RouterLink><br />
-                <small class="quiet">{{ season.design(soap.designId)?.technique }}</small>
+                <small class="quiet">{{
+                  [
+                    season.design(soap.designId)?.technique,
+                    season.design(soap.designId)?.scent?.name ?? 'no scent',
+                    season.mould(season.design(soap.designId)?.mouldId)?.name,
+                  ]
+                    .filter(Boolean)
+                    .join(' · ')
+                }}</small>
               </td>
               <td :class="standingClass[soap.standing]">{{ standingWords(soap, season.today) }}</td>
               <td class="number"><YieldCell :design-id="soap.designId" /></td>
@@ -108,6 +141,13 @@ async function takeCollectionAway(): Promise<void> {
             </tr>
           </tbody>
         </table>
+        <p v-if="wantedByChannels > 0" class="mt-3" :class="{ must: yielded < wantedByChannels }">
+          {{ yielded }} bars from these moulds for {{ wantedByChannels }} that the channels want{{
+            yielded < wantedByChannels ? `: ${wantedByChannels - yielded} are missing.` : '.'
+          }}
+        </p>
+        <LineUpChecks :collection="collection" class="mt-3" />
+        <BringBack :collection-id="id" class="mt-3" />
         <p v-if="verdict.soaps.length === 0" class="quiet mt-2">
           No soaps yet. A collection has three to eight, for example a plain one, a layered one and a swirl.
         </p>
@@ -119,7 +159,7 @@ async function takeCollectionAway(): Promise<void> {
           <SaveState :status="status" :errors="errors" />
         </div>
         <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
-        <v-textarea v-model="values.theme" label="Theme" :error-messages="errorOf('theme') ?? []" />
+        <v-textarea v-model="values.theme" label="Theme and brief" :error-messages="errorOf('theme') ?? []" />
         <div class="fields">
           <v-text-field
             v-model="values.releaseLocal"
@@ -136,6 +176,58 @@ async function takeCollectionAway(): Promise<void> {
             :error-messages="errorOf('releaseZone') ?? []"
           />
         </div>
+        <div class="fields">
+          <v-select v-model="values.state" :items="states" label="State" />
+          <v-select v-model="values.promises" :items="promises" label="Promises" multiple chips />
+        </div>
+        <fieldset>
+          <legend class="eyebrow">May buy earlier</legend>
+          <div v-for="(moment, index) in values.early" :key="index" class="row swatch">
+            <v-select v-model="moment.audience" :items="audiences" :label="`Who ${index + 1}`" />
+            <v-text-field
+              v-model="moment.local"
+              type="datetime-local"
+              :label="`From ${index + 1}`"
+              :error-messages="errorOf(`early[${index}].local`) ?? []"
+            />
+            <v-btn
+              :icon="mdiClose"
+              size="small"
+              variant="text"
+              :aria-label="`Take early moment ${index + 1} away`"
+              @click="values.early.splice(index, 1)"
+            />
+          </div>
+          <v-btn
+            size="small"
+            :prepend-icon="mdiPlus"
+            @click="values.early.push({ audience: 'Subscribers', local: `${values.releaseLocal.slice(0, 10)}T00:00` })"
+            >Early moment</v-btn
+          >
+        </fieldset>
+        <fieldset>
+          <legend class="eyebrow">Channels</legend>
+          <div v-for="(one, index) in values.channels" :key="index" class="row swatch">
+            <v-select v-model="one.channel" :items="channelNames" :label="`Channel ${index + 1}`" />
+            <QuantityField
+              v-model="one.bars"
+              kind="count"
+              :range="barsRange"
+              :label="`Bars wanted ${index + 1}`"
+              :error="errorOf(`channels[${index}].bars`)"
+            />
+            <v-btn
+              :icon="mdiClose"
+              size="small"
+              variant="text"
+              :aria-label="`Take channel ${index + 1} away`"
+              @click="values.channels.splice(index, 1)"
+            />
+          </div>
+          <v-btn size="small" :prepend-icon="mdiPlus" @click="values.channels.push({ channel: 'Web', bars: 24 })"
+            >Channel</v-btn
+          >
+        </fieldset>
         <fieldset>
           <legend class="eyebrow">Palette</legend>
           <div v-for="(colour, index) in values.palette" :key="index" class="row swatch">

@@ -18,6 +18,8 @@ import { scentRateRange } from '@vendange/core/recipe'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import ColourPots from './ColourPots.vue'
+import LastTime from './LastTime.vue'
+import SalesResults from './SalesResults.vue'
 import ScheduleBox from './ScheduleBox.vue'
 
 const props = defineProps<{ id: string }>()
@@ -49,7 +51,17 @@ const labels = {
   mouldCount: 'Loaves',
   barsWanted: 'Bars wanted',
   labelMassG: 'Label mass, g',
+  bevelled: 'Bevelled',
+  stamped: 'Stamped',
+  notesForNextTime: 'Notes for next time',
+  lessons: 'Lessons',
+  results: 'Sales',
 }
+const contents = [
+  { value: 'animal', title: 'of animal origin' },
+  { value: 'palm', title: 'palm' },
+  { value: 'nut', title: 'nuts' },
+]
 
 const sentence = computed(() => {
   const now = design.value
@@ -162,6 +174,14 @@ async function takeSoapAway(): Promise<void> {
               :error="errorOf('scent.supplierLimit')"
               hint="From its certificate"
             />
+            <v-text-field v-model="values.scent.family" label="Smells of" hint="citrus, wood, clean …" />
+            <v-select
+              :model-value="values.scent.contains ?? []"
+              @update:model-value="values.scent.contains = $event"
+              :items="contents"
+              label="Contains"
+              multiple
+            />
             <div><v-btn size="small" variant="text" @click="values.scent = null">No scent</v-btn></div>
           </div>
         </fieldset>
@@ -170,12 +190,43 @@ async function takeSoapAway(): Promise<void> {
           <legend class="eyebrow">Pots, bottom first</legend>
           <ColourPots v-model="values.colours" :error-of="errorOf" :palette="collection?.palette ?? []" />
         </fieldset>
+        <fieldset>
+          <legend class="eyebrow">Finish and limits</legend>
+          <div class="fields">
+            <v-checkbox v-model="values.bevelled" label="Bevelled edges" />
+            <v-checkbox v-model="values.stamped" label="Stamped" />
+            <v-text-field
+              v-model="values.earliestDay"
+              type="date"
+              clearable
+              label="Not poured before"
+              hint="When a stamp or an ingredient is there"
+              persistent-hint
+              :error-messages="errorOf('earliestDay') ?? []"
+              @click:clear="values.earliestDay = null"
+            />
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend class="eyebrow">Looking back</legend>
+          <v-textarea
+            v-model="values.notesForNextTime"
+            label="Notes for next time, one a line"
+            :error-messages="errorOf('notesForNextTime') ?? []"
+          />
+          <SalesResults v-model="values.results" class="mt-3" :error-of="errorOf" />
+        </fieldset>
         <div class="row">
           <v-btn size="small" variant="text" color="error" @click="takeSoapAway">Take the soap away</v-btn>
         </div>
       </section>
 
       <div class="stack">
+        <LastTime
+          v-if="values.broughtFromId"
+          v-model:lessons="values.lessons"
+          :brought-from-id="values.broughtFromId"
+        />
         <ScheduleBox :design="design" />
         <section v-if="scaled" class="sheet">
           <h2>

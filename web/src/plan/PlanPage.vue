@@ -1,18 +1,28 @@
 <script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
+import FindingList from '@/parts/FindingList.vue'
 import { useNewHere } from '@/parts/keyboard'
 import { usePours } from '@/parts/pourActions'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import { formatDay, formatMoment, relativeDay } from '@vendange/core/calendar'
-import { computed } from 'vue'
+import { endpoints } from '@vendange/contract'
+import { formatDay, formatMoment, isDay, relativeDay } from '@vendange/core/calendar'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { createCollection } from './newThings'
-import { standingClass, standingWords, verdictSentence } from './verdictWords'
+import SeasonBoard from './board/SeasonBoard.vue'
+import { useBoardDrag } from './board/useBoardDrag'
+import { createCollection, createOrder } from './newThings'
+import { dayCount, standingClass, standingWords, verdictSentence } from './verdictWords'
+
+const PlannerPanel = defineAsyncComponent(() => import('./board/PlannerPanel.vue'))
 
 const season = useSeason()
 const router = useRouter()
 const { pourOn } = usePours()
+const drag = useBoardDrag()
+const { trial, findings, slack } = drag
 
 const judged = computed(() =>
   season.collections
@@ -35,6 +45,38 @@ async function create(): Promise<void> {
   if (collection) await router.push(`/plan/${collection.id}`)
 }
 useNewHere('New collection', create)
+
+async function createAnOrder(): Promise<void> {
+  const order = await createOrder()
+  if (order) await router.push(`/orders/${order.id}`)
+}
+
+// The plan that is looked for, and the run it belongs to: a new run starts afresh.
+const planning = ref<{ readonly way: 'free' | 'few'; readonly run: number }>()
+let runs = 0
+const plan = (way: 'free' | 'few'): void => {
+  planning.value = { way, run: (runs += 1) }
+}
+
+const lostDay = ref('')
+const isLosing = ref(false)
+/** A day is lost: it has no hours from now on, and what stood on it is planned anew with the fewest changes. */
+async function loseDay(): Promise<void> {
+  const { workshop } = season
+  if (!workshop || !isDay(lostDay.value)) return
+  const exceptions = workshop.exceptions.filter(({ day }) => day !== lostDay.value)
+  const body = { ...workshop, exceptions: [...exceptions, { day: lostDay.value, hours: 0, reason: 'Lost' }] }
+  const saved = await act(() => api(endpoints.updateWorkshop, { body }))
+  if (!saved) return
+  isLosing.value = false
+  plan('few')
+}
+const openOrders = computed(() =>
+  season.orders
+    .filter(({ state, collectionId }) => collectionId === null && (state === 'asked' || state === 'quoted'))
+    .sort((a, b) => a.dueDay.localeCompare(b.dueDay)),
+)
+const on = (day: string): string => formatDay(day, season.today)
 </script>
 
 <template>
@@ -54,8 +96,62 @@ useNewHere('New collection', create)
         @click="create"
         >New collection</v-btn
       >
+      <v-btn data-test="new-order" @click="createAnOrder">New order</v-btn>
     </template>
   </TheAnswer>
+
+  <template v-if="season.batches.length > 0 || season.designs.length > 0">
+    <div class="row tools no-print">
+      <v-btn size="small" data-test="plan-free" @click="plan('free')">Plan it for me</v-btn>
+      <v-btn size="small" data-test="plan-few" @click="plan('few')">Mend it with the fewest changes</v-btn>
+      <v-btn size="small" data-test="lose-day" @click="isLosing = !isLosing">A day is lost</v-btn>
+      <template v-if="isLosing">
+        <v-text-field v-model="lostDay" type="date" label="Which day" class="date" data-test="lost-day" />
+        <v-btn
+          size="small"
+          color="primary"
+          variant="flat"
+          :disabled="!isDay(lostDay)"
+          data-test="lose-it"
+          @click="loseDay"
+          >No work on it; plan anew</v-btn
+        >
+      </template>
+      <span class="grow" />
+      <v-btn size="small" variant="text" to="/calendar">Calendar feed and busy times</v-btn>
+    </div>
+    <PlannerPanel v-if="planning" :key="planning.run" :way="planning.way" class="below" @close="planning = undefined" />
+    <section v-if="trial" class="sheet trial below" data-test="trial" aria-live="polite">
+      <b>{{ trial.batch.name }}</b>: prepare {{ on(trial.days.prepDay) }}, pour {{ on(trial.days.pourDay) }}, cut
+      {{ on(trial.days.cutDay) }}, cured {{ on(trial.days.readyDay)
+      }}<template v-if="slack !== undefined"
+        >;
+        <span :class="slack < 0 ? 'must' : 'vine'">{{
+          slack < 0 ? `${dayCount(slack)} late` : `${dayCount(slack)} to spare`
+        }}</span></template
+      >.
+    </section>
+    <FindingList :findings="findings" class="below" data-test="broken-rules" />
+    <SeasonBoard :drag="drag" class="below" />
+  </template>
+
+  <section v-if="openOrders.length > 0" class="below">
+    <p class="eyebrow">Orders asked for</p>
+    <div class="row">
+      <RouterLink v-for="order in openOrders" :key="order.id" class="plain sheet ask" :to="`/orders/${order.id}`">
+        <SoapFace
+          :name="order.client"
+          :colours="order.colours.map(({ hex }) => ({ hex, share: 1 }))"
+          :width="46"
+          :height="34"
+        />
+        <span
+          ><b class="serif">{{ order.client }}</b
+          ><br /><small class="quiet">{{ order.bars }} bars by {{ on(order.dueDay) }}</small></span
+        >
+      </RouterLink>
+    </div>
+  </section>
 
   <section v-if="season.collections.length === 0" class="sheet stack start">
     <h2>How a season begins here</h2>
@@ -86,7 +182,7 @@ useNewHere('New collection', create)
         </p>
       </header>
       <ul>
-        <li v-for="soap in verdict.soaps" :key="soap.designId">
+        <li v-for="soap in verdict.soaps" :key="soap.designId + soap.name">
           <SoapFace :name="soap.name" :colours="season.design(soap.designId)?.colours ?? []" :width="64" :height="46" />
           <div class="soap">
             <RouterLink class="plain serif" :to="`/soaps/${soap.designId}`">{{ soap.name }}</RouterLink>
@@ -125,6 +221,33 @@ useNewHere('New collection', create)
 </template>
 
 <style scoped>
+.tools {
+  margin: -8px 0 12px;
+}
+
+.grow {
+  flex: 1;
+}
+
+.date {
+  max-width: 170px;
+}
+
+.below {
+  margin-bottom: 18px;
+}
+
+.trial {
+  padding: 10px 16px;
+}
+
+.ask {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 10px 16px 10px 10px;
+}
+
 .boards {
   columns: 2 420px;
   column-gap: 22px;

@@ -1,6 +1,18 @@
+import type { SavedCollection } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { formatDay, relativeDay } from '@vendange/core/calendar'
 import type { CollectionVerdict, SoapVerdict } from '@vendange/core/season'
+
+/** The life of a collection, in words. */
+export const stateWords: Readonly<Record<SavedCollection['state'], string>> = {
+  idea: 'Idea',
+  line_up: 'Line-up',
+  scheduled: 'Scheduled',
+  in_work: 'In work',
+  ready: 'Ready',
+  released: 'Released',
+  looked_back: 'Looked back',
+}
 
 /** Days as a maker counts them. */
 export const dayCount = (days: number): string => (Math.abs(days) === 1 ? '1 day' : `${Math.abs(days)} days`)

@@ -24,6 +24,8 @@ import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { formatQuantity, scaleResolutionRange } from '@vendange/core/units'
 import { weekHoursTotal } from '@vendange/core/season'
 import { computed, ref } from 'vue'
+import PricingSettings from './PricingSettings.vue'
+import SeasonSettings from './SeasonSettings.vue'
 
 const season = useSeason()
 const undo = useUndo()
@@ -125,6 +127,7 @@ async function backUp(): Promise<void> {
             />
           </div>
         </section>
+        <SeasonSettings v-model="values" :error-of="errorOf" :weekdays="weekdays" />
         <section class="sheet stack">
           <h2>Makers</h2>
           <ul>
@@ -174,6 +177,7 @@ async function backUp(): Promise<void> {
               :label="`Hours ${index + 1}`"
               :error="errorOf(`exceptions[${index}].hours`)"
             />
+            <v-text-field v-model="exception.reason" :label="`Why ${index + 1}`" maxlength="80" />
             <v-btn
               :icon="mdiClose"
               size="small"
@@ -219,6 +223,7 @@ async function backUp(): Promise<void> {
             />
           </div>
         </section>
+        <PricingSettings v-model="values.pricing" :error-of="errorOf" />
         <section class="sheet stack">
           <h2>Backups</h2>
           <p class="quiet">One is kept by itself before the tables of the database change.</p>

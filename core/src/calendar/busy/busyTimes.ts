@@ -109,9 +109,7 @@ function timesOf(event: ICAL.Event, zoneName: string | undefined, summary: strin
   const one = (time: ICAL.Time): BusyTime[] => {
     const begins = wall(time)
     if (!begins.isValid) throw new Error('no such time')
-    const ends = isDate
-      ? begins.plus({ days: Math.round(seconds / 60 / minutesInDay) })
-      : begins.plus({ seconds })
+    const ends = isDate ? begins.plus({ days: Math.round(seconds / 60 / minutesInDay) }) : begins.plus({ seconds })
     return byDay(begins, ends, summary, span)
   }
   if (!event.isRecurring()) return one(start)
@@ -145,7 +143,10 @@ function eventTexts(text: string): { readonly source: string; readonly line: num
     open.push(row)
     if (/^END:/i.test(row)) depth -= 1
     if (row.toUpperCase() === 'END:VEVENT' || (depth <= 0 && /^END:/i.test(row))) {
-      events.push({ source: ['BEGIN:VCALENDAR', 'VERSION:2.0', ...open, 'END:VCALENDAR'].join('\r\n'), line: firstLine })
+      events.push({
+        source: ['BEGIN:VCALENDAR', 'VERSION:2.0', ...open, 'END:VCALENDAR'].join('\r\n'),
+        line: firstLine,
+      })
       open = undefined
     }
   }

@@ -101,12 +101,16 @@ export function checkProblem(problem: SeasonProblem): readonly Finding[] {
       `The hours of batch ${batch.id} must be 0 or more.`,
     )
     need(
-      isWhole(batch.setDays.min) && isWhole(batch.setDays.max) && batch.setDays.min >= 1 && batch.setDays.max >= batch.setDays.min,
+      isWhole(batch.setDays.min) &&
+        isWhole(batch.setDays.max) &&
+        batch.setDays.min >= 1 &&
+        batch.setDays.max >= batch.setDays.min,
       'batch_set_days',
       `The days in the mould of batch ${batch.id} must be from 1, the longest at least the shortest.`,
     )
     need(
-      [batch.cureDays, batch.trays, batch.earliest].every((value) => isWhole(value) && value >= 0) && isWhole(batch.due),
+      [batch.cureDays, batch.trays, batch.earliest].every((value) => isWhole(value) && value >= 0) &&
+        isWhole(batch.due),
       'batch_days',
       `The days and trays of batch ${batch.id} must be whole numbers.`,
     )

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import { useUndo } from '@/parts/undoStore'
+import type { SavedDesign } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import { howManyBars, lessonsFrom, salesWords } from '@vendange/core/plan'
+import { computed, ref } from 'vue'
+
+/** Past soaps that may come back, each with how it sold and what was to be remembered. */
+const props = defineProps<{ collectionId: string }>()
+const season = useSeason()
+const undo = useUndo()
+const isOpen = ref(false)
+const windowDays = 30
+
+const past = computed(() =>
+  season.collections
+    .filter((collection) => collection.id !== props.collectionId && season.neededDay(collection) < season.today)
+    .map((collection) => ({ collection, soaps: season.lineUp(collection.id) }))
+    .filter(({ soaps }) => soaps.length > 0),
+)
+const likely = (soap: SavedDesign): string | undefined => {
+  const estimate = howManyBars(soap.results, windowDays)
+  return (
+    estimate &&
+    `${estimate.low} to ${estimate.high} would sell in ${windowDays} days, most likely ${estimate.likely}. ${estimate.reason}`
+  )
+}
+
+async function bring(soaps: readonly SavedDesign[]): Promise<void> {
+  const made: SavedDesign[] = []
+  for (const soap of soaps) {
+    const { id, version: _version, isRemoved: _removed, ...details } = soap
+    const copy = await act(() =>
+      api(endpoints.designs.create, {
+        body: {
+          ...details,
+          collectionId: props.collectionId,
+          broughtFromId: id,
+          earliestDay: null,
+          notesForNextTime: '',
+          results: [],
+          lessons: lessonsFrom({ ...soap, loafNotes: [] }).map((lesson) => ({ ...lesson })),
+        },
+      }),
+    )
+    if (copy) made.push(copy)
+  }
+  isOpen.value = false
+  if (made.length === 0) return
+  undo.did(`${made.map(({ name }) => name).join(', ')} brought back`, async () => {
+    for (const { id, version } of made) await api(endpoints.designs.remove, { params: { id }, body: { version } })
+    await season.load()
+  })
+}
+</script>
+
+<template>
+  <div v-if="past.length > 0">
+    <v-btn size="small" data-test="bring-back" @click="isOpen = !isOpen">Bring a past soap back</v-btn>
+    <div v-if="isOpen" class="stack mt-3">
+      <section v-for="{ collection, soaps } in past" :key="collection.id">
+        <div class="row head">
+          <p class="eyebrow">{{ collection.name }}, {{ formatDay(season.neededDay(collection), season.today) }}</p>
+          <v-btn size="small" variant="text" @click="bring(soaps)">All {{ soaps.length }}</v-btn>
+        </div>
+        <div v-for="soap in soaps" :key="soap.id" class="past">
+          <SoapFace :name="soap.name" :colours="soap.colours" :width="52" :height="38" />
+          <div class="grow">
+            <b class="serif">{{ soap.name }}</b>
+            <p v-for="line in salesWords(soap.results)" :key="line" class="quiet">{{ line }}</p>
+            <p v-if="likely(soap)" class="quiet">{{ likely(soap) }}</p>
+            <p v-if="soap.notesForNextTime">{{ soap.notesForNextTime }}</p>
+          </div>
+          <v-btn size="small" :data-test="`bring-${soap.name}`" @click="bring([soap])">Bring back</v-btn>
+        </div>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.head {
+  justify-content: space-between;
+}
+
+.past {
+  display: flex;
+  gap: 14px;
+  align-items: flex-start;
+  padding: 8px 0;
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+  font-size: 0.88rem;
+}
+
+.grow {
+  flex: 1;
+}
+
+p {
+  white-space: pre-line;
+}
+</style>

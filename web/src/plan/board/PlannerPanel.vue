@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
+import FindingList from '@/parts/FindingList.vue'
+import { useSeason } from '@/parts/seasonStore'
+import { useUndo } from '@/parts/undoStore'
+import type { PlanningRun } from '@/workers/seasonPlanner'
+import { planInWorker } from '@/workers/seasonPlanner'
+import type { PlanTaken } from '@vendange/contract'
+import { endpoints, seasonToPlan, unplannedPrefix } from '@vendange/contract'
+import { addDays, formatDay } from '@vendange/core/calendar'
+import type { DatedSeason, SeasonPlan } from '@vendange/core/season'
+import { checkPlan, planChanges, planFigures, violationFinding, withoutRepeats } from '@vendange/core/season'
+import { formatQuantity } from '@vendange/core/units'
+import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
+
+/** Plans the season in a worker and shows the plan beside the one that stands, before anything is changed. */
+const emit = defineEmits<{ close: [] }>()
+const props = defineProps<{
+  /** `free`: the best plan; `few`: the one with the fewest changes that mends what is broken. */
+  way: 'free' | 'few'
+}>()
+const season = useSeason()
+const undo = useUndo()
+
+const dated = shallowRef<DatedSeason>()
+const proposed = shallowRef<SeasonPlan>()
+const done = ref(0)
+const cost = ref<number>()
+const isRunning = ref(false)
+let run: PlanningRun | undefined
+
+async function start(): Promise<void> {
+  if (!season.view) return
+  const toPlan = seasonToPlan(season.view)
+  dated.value = toPlan
+  isRunning.value = true
+  // A pin outside the season is a fact that no plan can hold; it stays where it is.
+  const isInside = ({ pour, cut }: { pour: number; cut: number }): boolean =>
+    pour >= 0 && cut > pour && cut < toPlan.problem.days
+  run = planInWorker(
+    toPlan.problem,
+    {
+      pinned: toPlan.pinned.filter(isInside),
+      current: props.way === 'few' ? toPlan.placements.filter(isInside) : [],
+    },
+    (progress) => {
+      done.value = progress.done
+      cost.value = progress.cost
+    },
+  )
+  proposed.value = await run.plan
+  isRunning.value = false
+}
+void start()
+onBeforeUnmount(() => run?.stop())
+
+const figures = computed(() => {
+  const now = dated.value
+  const plan = proposed.value
+  if (!now || !plan) return undefined
+  const planned = { ...now.problem, batches: now.problem.batches.filter(({ id }) => !id.startsWith(unplannedPrefix)) }
+  const standing = { pours: now.placements }
+  return {
+    before: planFigures(planned, standing, checkPlan(planned, standing)),
+    after: planFigures(now.problem, plan, checkPlan(now.problem, plan)),
+  }
+})
+const rows = computed(() => {
+  if (!figures.value) return []
+  const { before, after } = figures.value
+  const hours = (value: number): string => formatQuantity('hours', value)
+  return [
+    { label: 'Days late, all soaps together', before: before.lateDays, after: after.lateDays },
+    { label: 'Soaps late', before: before.lateBatches, after: after.lateBatches },
+    { label: 'Soaping days', before: before.soapingDays, after: after.soapingDays },
+    { label: 'Hours of work', before: hours(before.hours), after: hours(after.hours) },
+    { label: 'Most trays in use', before: before.mostTrays, after: after.mostTrays },
+    { label: 'Rules broken', before: before.brokenRules, after: after.brokenRules },
+  ]
+})
+const changes = computed(() => {
+  const now = dated.value
+  const plan = proposed.value
+  if (!now || !plan) return []
+  const check = checkPlan(now.problem, { pours: now.placements })
+  return planChanges(now.placements, plan.pours, check, now, season.mouldNames)
+})
+const troubles = computed(() => {
+  const now = dated.value
+  const plan = proposed.value
+  if (!now || !plan) return []
+  return withoutRepeats(checkPlan(now.problem, plan).violations).map((one) =>
+    violationFinding(one, now, season.mouldNames),
+  )
+})
+const on = (day: number): string => (dated.value ? formatDay(addDays(dated.value.firstDay, day), season.today) : '')
+const sentence = computed(() => {
+  if (isRunning.value) return 'Looking for a better plan …'
+  if (!proposed.value) return 'No plan was found before the search was stopped.'
+  if (changes.value.length === 0) return 'The plan that stands is the best one found. Nothing needs to move.'
+  const late = figures.value?.after.lateDays ?? 0
+  const moved = changes.value.length === 1 ? '1 pour gets' : `${changes.value.length} pours get`
+  return `${moved} a new day; ${late === 0 ? 'everything is in time.' : `${late} ${late === 1 ? 'day' : 'days'} of lateness remain.`}`
+})
+
+async function take(): Promise<void> {
+  const now = dated.value
+  if (!now) return
+  const day = (number: number): string => addDays(now.firstDay, number)
+  const before = new Map(season.batches.map((batch) => [batch.id, batch]))
+  const plan: PlanTaken = { moves: [], pours: [] }
+  for (const { after } of changes.value) {
+    const days = { pourDay: day(after.pour), cutDay: day(after.cut) }
+    const batch = before.get(after.id)
+    if (batch) plan.moves.push({ batchId: batch.id, ...days, version: batch.version })
+    else plan.pours.push({ designId: after.id.slice(unplannedPrefix.length), ...days })
+  }
+  const taken = await act(() => api(endpoints.takePlan, { body: plan }))
+  if (!taken) return
+  undo.did(`The plan is taken: ${changes.value.length} pours`, async () => {
+    const current = (id: string) => season.batches.find((batch) => batch.id === id)
+    const moves = plan.moves.flatMap(({ batchId }) => {
+      const was = before.get(batchId)
+      const is = current(batchId)
+      return was && is ? [{ batchId, pourDay: was.days.pourDay, cutDay: was.days.cutDay, version: is.version }] : []
+    })
+    const added = taken.batches.filter(({ id }) => !before.has(id))
+    for (const { id, version } of added)
+      await api(endpoints.batches.remove, { params: { id }, body: { version: current(id)?.version ?? version } })
+    for (const { batchId, ...body } of moves) await api(endpoints.batches.move, { params: { id: batchId }, body })
+    await season.load()
+  })
+  emit('close')
+}
+</script>
+
+<template>
+  <section class="sheet stack planner" data-test="planner">
+    <div class="row head">
+      <h2>{{ sentence }}</h2>
+      <div class="row">
+        <v-btn v-if="isRunning" @click="run?.stop()">Stop and show the best so far</v-btn>
+        <template v-else>
+          <v-btn
+            v-if="changes.length > 0"
+            color="primary"
+            variant="flat"
+            data-test="take-plan"
+            :disabled="troubles.length > 0"
+            @click="take"
+            >Take this plan</v-btn
+          >
+          <v-btn data-test="leave-plan" @click="emit('close')">Leave it as it is</v-btn>
+        </template>
+      </div>
+    </div>
+    <v-progress-linear
+      v-if="isRunning"
+      :model-value="done * 100"
+      color="primary"
+      aria-label="How far the search is"
+      height="6"
+    />
+    <FindingList v-if="!isRunning" :findings="troubles" />
+    <div v-if="!isRunning && figures" class="columns">
+      <table class="figures">
+        <thead>
+          <tr>
+            <th></th>
+            <th class="number">As it stands</th>
+            <th class="number">Proposed</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.label">
+            <td>{{ row.label }}</td>
+            <td class="number">{{ row.before }}</td>
+            <td class="number">
+              <b>{{ row.after }}</b>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-if="changes.length > 0" class="figures">
+        <thead>
+          <tr>
+            <th>What moves</th>
+            <th>Pour</th>
+            <th>Why</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="change in changes" :key="change.id" data-test="change">
+            <td class="serif">{{ dated?.nameOf[change.id] }}</td>
+            <td>
+              <template v-if="change.before">{{ on(change.before.pour) }} → </template
+              ><b>{{ on(change.after.pour) }}</b>
+            </td>
+            <td class="quiet">
+              {{ change.reason ?? (change.before ? 'Fewer soaping days or more time to spare.' : 'Had no day yet.') }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  justify-content: space-between;
+  flex-wrap: nowrap;
+  gap: 20px;
+}
+
+.planner {
+  border-color: rgb(var(--v-theme-primary));
+}
+</style>

@@ -1,0 +1,117 @@
+import type { BatchSummary } from '@vendange/contract'
+import type { Day } from '@vendange/core/calendar'
+import { daysBetween } from '@vendange/core/calendar'
+
+/** A batch on the board, its days as numbers counted from the board's first day. */
+export interface BoardBatch {
+  readonly id: string
+  readonly designId: string
+  readonly name: string
+  readonly mouldId: string
+  readonly mouldCount: number
+  readonly prep: number
+  readonly pour: number
+  readonly cut: number
+  readonly ready: number
+  /** Day its bars are needed; undefined when nothing waits for them. */
+  readonly needed: number | undefined
+  readonly isPlanned: boolean
+  readonly isPinned: boolean
+}
+
+/** A batch with its days counted from the board's first. @throws {RangeError} if a day is no day */
+export function boardBatch(batch: BatchSummary, from: Day, neededDay: Day | undefined): BoardBatch {
+  const { prepDay, pourDay, cutDay, readyDay } = batch.days
+  return {
+    id: batch.id,
+    designId: batch.designId,
+    name: batch.name,
+    mouldId: batch.mouldId,
+    mouldCount: batch.mouldCount,
+    prep: daysBetween(from, prepDay),
+    pour: daysBetween(from, pourDay),
+    cut: daysBetween(from, cutDay),
+    ready: daysBetween(from, readyDay),
+    needed: neededDay === undefined ? undefined : daysBetween(from, neededDay),
+    isPlanned: batch.status === 'planned',
+    isPinned: batch.isPinned,
+  }
+}
+
+/** A row of the board: one mould of a kind. */
+export interface MouldRow {
+  readonly key: string
+  readonly mouldId: string
+  readonly label: string
+}
+
+/** One row for each mould the workshop has; a kind with one mould goes by its own name. */
+export function mouldRows(
+  moulds: readonly { readonly id: string; readonly name: string; readonly count: number }[],
+): readonly MouldRow[] {
+  return moulds.flatMap(({ id, name, count }) =>
+    Array.from({ length: count }, (_, index) => ({
+      key: `${id}:${index}`,
+      mouldId: id,
+      label: count === 1 ? name : `${name} ${index + 1}`,
+    })),
+  )
+}
+
+/** A batch in a row. `isOver`: there was no free mould, so that it stands over another batch. */
+export interface Placed {
+  readonly batch: BoardBatch
+  readonly row: number
+  /** Whether it is the first of the rows that the batch takes. */
+  readonly isFirst: boolean
+  readonly isOver: boolean
+}
+
+/** Gives every batch its moulds, by pour day: the first that are free. */
+export function placeInMoulds(batches: readonly BoardBatch[], rows: readonly MouldRow[]): readonly Placed[] {
+  const freeFrom = new Array<number>(rows.length).fill(-Infinity)
+  const placed: Placed[] = []
+  const ordered = [...batches].sort((a, b) => a.pour - b.pour || a.id.localeCompare(b.id))
+  for (const batch of ordered) {
+    const own = rows.flatMap((row, index) => (row.mouldId === batch.mouldId ? [index] : []))
+    const free = own.filter((row) => (freeFrom[row] ?? 0) <= batch.pour)
+    const taken = [...free, ...own.filter((row) => !free.includes(row))].slice(0, batch.mouldCount)
+    taken.forEach((row, index) => {
+      placed.push({ batch, row, isFirst: index === 0, isOver: !free.includes(row) })
+      freeFrom[row] = Math.max(freeFrom[row] ?? 0, batch.cut)
+    })
+  }
+  return placed
+}
+
+/** A cure in a row of its own or after another. */
+export interface PlacedCure {
+  readonly batch: BoardBatch
+  readonly row: number
+}
+
+/** Packs cures into as few rows as their days allow, with some days between two for a name. */
+export function packCures(batches: readonly BoardBatch[], gapDays: number): readonly PlacedCure[] {
+  const freeFrom: number[] = []
+  return [...batches]
+    .sort((a, b) => a.cut - b.cut || a.id.localeCompare(b.id))
+    .map((batch) => {
+      const end = Math.max(batch.ready, batch.needed ?? batch.ready) + gapDays
+      const free = freeFrom.findIndex((day) => day <= batch.cut)
+      const row = free < 0 ? freeFrom.length : free
+      freeFrom[row] = end
+      return { batch, row }
+    })
+}
+
+/** Those of the placed that reach into a window of days: what lies outside is not drawn. */
+export function inWindow<T extends { readonly batch: BoardBatch }>(
+  placed: readonly T[],
+  window: { readonly from: number; readonly to: number },
+  span: (batch: BoardBatch) => readonly [number, number],
+): readonly T[] {
+  return placed.filter(({ batch }) => {
+    const [start, end] = span(batch)
+    return end >= window.from && start <= window.to
+  })
+}

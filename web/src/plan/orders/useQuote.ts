@@ -1,0 +1,99 @@
+import { useSeason } from '@/parts/seasonStore'
+import { promisesInWorker } from '@/workers/seasonPlanner'
+import type { SavedOrder } from '@vendange/contract'
+import { seasonBatches, seasonLimits } from '@vendange/contract'
+import { addDays } from '@vendange/core/calendar'
+import { isRefused } from '@vendange/core/findings'
+import type { QuoteOption } from '@vendange/core/plan'
+import { quoteOptions } from '@vendange/core/plan'
+import { checkRecipe } from '@vendange/core/recipe'
+import type { BatchOfSeason, PromiseDate } from '@vendange/core/season'
+import { batchDemand, orderWeight, seasonOf, traysFor } from '@vendange/core/season'
+import { computed, ref, shallowRef, watch } from 'vue'
+
+/** The ways to make an order, each with the days on which it could be promised. */
+export function useQuote(order: () => SavedOrder | undefined) {
+  const season = useSeason()
+  const promises = shallowRef<readonly PromiseDate[]>([])
+  const isLooking = ref(false)
+
+  const options = computed<readonly QuoteOption[]>(() => {
+    const now = order()
+    const recipe = season.recipe(now?.recipeId)
+    const { workshop } = season
+    if (!now || !recipe || !workshop || isRefused(checkRecipe(recipe))) return []
+    const { pricing } = workshop
+    return quoteOptions(
+      {
+        bars: now.bars,
+        labelMassG: now.labelMassG,
+        recipe,
+        scent: now.scent && { ...now.scent, supplierLimit: null },
+        colours: now.colours.map((colour) => ({ ...colour, share: 1 / now.colours.length })),
+        bevelled: now.bevelled,
+        stamped: now.stampLeadDays !== null,
+      },
+      season.moulds,
+      {
+        ...workshop,
+        ...pricing,
+        hours: {
+          setup: workshop.setupHours,
+          prep: workshop.prepHours,
+          pour: workshop.pourHours,
+          cut: workshop.cutHours,
+        },
+        pricesCentsPerKg: Object.fromEntries(pricing.ingredients.map(({ key, centsPerKg }) => [key, centsPerKg])),
+      },
+    )
+  })
+
+  /** The batches of an option as the season sees them, without days yet. */
+  function batchesOf(option: QuoteOption, now: SavedOrder): readonly BatchOfSeason[] {
+    const recipe = season.recipe(now.recipeId)
+    const { workshop } = season
+    if (!recipe || !workshop) return []
+    return option.batches.map((batch, index) => ({
+      id: `asked:${index}`,
+      name: now.client,
+      ...batch,
+      demand: batchDemand(recipe, workshop),
+      days: undefined,
+      neededDay: now.dueDay,
+      earliestDay: now.stampLeadDays === null ? undefined : addDays(season.today, now.stampLeadDays),
+      trays: traysFor(batch.bars, workshop.barsPerTray),
+      weight: orderWeight,
+      status: 'planned',
+      isPinned: false,
+    }))
+  }
+
+  let asked = 0
+  watch(
+    [options, () => season.view],
+    async () => {
+      const now = order()
+      const { view } = season
+      const mine = (asked += 1)
+      promises.value = []
+      if (!now || !view || now.collectionId !== null || options.value.length === 0) return
+      isLooking.value = true
+      const questions = options.value.map((option) => {
+        const wished = batchesOf(option, now)
+        const { problem, placements, pinned } = seasonOf(
+          [...seasonBatches(view), ...wished],
+          seasonLimits(view),
+          view.today,
+        )
+        return { problem, standing: placements, pinned, wished: wished.map(({ id }) => id) }
+      })
+      const answers = await promisesInWorker(questions)
+      if (mine !== asked) return
+      promises.value = answers
+      isLooking.value = false
+    },
+    { immediate: true },
+  )
+
+  return { options, promises, isLooking }
+}

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import QuantityField from '@/parts/QuantityField.vue'
+import { mdiClose, mdiPlus } from '@mdi/js'
+import type { WorkshopDetails } from '@vendange/contract'
+import { breakageRange, centsRange, minutesPerBarRange } from '@vendange/contract'
+import { fatTable } from '@vendange/core/fats'
+
+/** What quotes reckon with: the workshop's own estimates. */
+const pricing = defineModel<WorkshopDetails['pricing']>({ required: true })
+defineProps<{ errorOf: (path: string) => string | undefined }>()
+const keys = [
+  { value: 'naoh', title: 'Sodium hydroxide' },
+  { value: 'scent', title: 'Scents' },
+  { value: 'colourant', title: 'Colourants' },
+  ...fatTable.map(({ key, name }) => ({ value: key, title: name })),
+]
+const amounts = [
+  ['hourCents', 'An hour of work'],
+  ['packingCentsPerBar', 'Packing a bar'],
+  ['bevelCentsPerBar', 'Bevelling a bar, extra'],
+  ['stampCents', 'A stamp'],
+] as const
+</script>
+
+<template>
+  <section class="sheet stack">
+    <h2>What a quote reckons with (estimates)</h2>
+    <div class="fields">
+      <QuantityField
+        v-for="[key, label] in amounts"
+        :key="key"
+        v-model="pricing[key]"
+        kind="money"
+        :range="centsRange"
+        :label="label"
+        :error="errorOf(`pricing.${key}`)"
+      />
+      <QuantityField
+        v-model="pricing.breakageShare"
+        kind="share"
+        :range="breakageRange"
+        label="Bars lost to breakage"
+        :error="errorOf('pricing.breakageShare')"
+      />
+      <QuantityField
+        v-model="pricing.bevelMinutesPerBar"
+        kind="number"
+        :range="minutesPerBarRange"
+        label="Minutes to bevel a bar"
+        :error="errorOf('pricing.bevelMinutesPerBar')"
+      />
+      <QuantityField
+        v-model="pricing.stampMinutesPerBar"
+        kind="number"
+        :range="minutesPerBarRange"
+        label="Minutes to stamp a bar"
+        :error="errorOf('pricing.stampMinutesPerBar')"
+      />
+    </div>
+    <p class="eyebrow">Prices a kilo</p>
+    <div v-for="(price, index) in pricing.ingredients" :key="index" class="row price">
+      <v-autocomplete v-model="price.key" :items="keys" :label="`Ingredient ${index + 1}`" />
+      <QuantityField
+        v-model="price.centsPerKg"
+        kind="money"
+        :range="centsRange"
+        :label="`A kilo of ingredient ${index + 1}`"
+        :error="errorOf(`pricing.ingredients[${index}].centsPerKg`)"
+      />
+      <v-btn
+        :icon="mdiClose"
+        size="small"
+        variant="text"
+        :aria-label="`Take price ${index + 1} away`"
+        @click="pricing.ingredients.splice(index, 1)"
+      />
+    </div>
+    <div>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="pricing.ingredients.push({ key: 'olive', centsPerKg: 800 })"
+        >Price</v-btn
+      >
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.price {
+  flex-wrap: nowrap;
+}
+</style>
