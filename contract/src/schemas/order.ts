@@ -1,3 +1,4 @@
+import { barThicknessRange } from '@vendange/core/mould'
 import { colourantRateRange, scentRateRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
@@ -54,13 +55,13 @@ export const savedOrderSchema = orderSchema.shape({
 /** The option that the client said yes to, with the days it was promised on. */
 export const orderAcceptedSchema = object({
   version: versionNumber(),
-  barThicknessMm: within('length', { min: 1, max: 500 }).required(),
   priceCents: number().integer().min(0).required(),
   batches: array(
     object({
       mouldId: idText(),
       mouldCount: wholeWithin('count', mouldCountRange).required(),
       bars: wholeWithin('count', barsRange).required(),
+      barThicknessMm: within('length', barThicknessRange).required(),
       pourDay: dayText(),
       cutDay: dayText(),
     })

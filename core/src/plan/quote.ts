@@ -46,21 +46,29 @@ export interface QuoteBatch {
   readonly mouldId: string
   readonly mouldCount: number
   readonly bars: number
+  readonly barThicknessMm: number
 }
 
-/** One way to make an order. */
-export interface QuoteOption {
-  /** "6 loaves at 24 mm, 144 bars". */
-  readonly title: string
+/** Loaves of one mould, all cut alike. */
+export interface QuotePart {
   readonly mould: QuoteMould
   readonly loaves: number
   readonly barThicknessMm: number
   readonly barsPerLoaf: number
+  readonly barWetG: number
+  /** Estimate: the wet bar less what it loses in the cure. */
+  readonly barCuredG: number
+}
+
+/** One way to make an order. */
+export interface QuoteOption {
+  /** "6 × Long loaf at 24 mm plus 1 × Tall loaf at 25 mm, 144 bars". */
+  readonly title: string
+  readonly parts: readonly QuotePart[]
   readonly bars: number
   /** Bars over the order, for breakage. */
   readonly spareBars: number
-  readonly barWetG: number
-  /** Estimate: the wet bar less what it loses in the cure. */
+  /** The lightest bar of all parts, cured. Estimate. */
   readonly barCuredG: number
   readonly batches: readonly QuoteBatch[]
   /** Hours of work: set-up, preparing, pouring, cutting, bevelling, stamping. */
@@ -87,34 +95,45 @@ export function splitIntoBatches(loaves: number, mouldCount: number): readonly n
 }
 
 interface Cutting {
+  readonly mould: QuoteMould
   readonly barThicknessMm: number
   readonly barsPerLoaf: number
 }
 
-/** Thicknesses worth offering: the mould's usual one, and the thinnest whole number of bars that still keeps the label. */
+const mostBarsPerLoaf = 60
+/** A bar much heavier than its label is given away. A rule of the house. */
+const mostOverLabel = 1.6
+
+/** How one loaf of a mould may be cut: every whole number of bars that keeps the label, and the mould's usual cut. */
 function cuttings(mould: QuoteMould, wish: QuoteWish, settings: QuoteSettings): readonly Cutting[] {
   const { lengthMm } = blockOf(mould)
   const at = (barThicknessMm: number) =>
-    scaleBatch(
-      {
-        ...wish,
-        mould: { ...mould, barThicknessMm },
-        mouldCount: 1,
-        barsWanted: 1,
-      },
-      settings,
-    )
+    scaleBatch({ ...wish, mould: { ...mould, barThicknessMm }, mouldCount: 1, barsWanted: 1 }, settings)
   const usual = at(mould.barThicknessMm)
-  const found = new Map<number, Cutting>()
-  if (usual.barsPerLoaf > 0)
-    found.set(usual.barsPerLoaf, { barThicknessMm: mould.barThicknessMm, barsPerLoaf: usual.barsPerLoaf })
-  for (let bars = 1; bars <= 60; bars++) {
-    const barThicknessMm = thicknessForBars(lengthMm, bars, mould)
+  const found: Cutting[] = []
+  for (let barsPerLoaf = 1; barsPerLoaf <= mostBarsPerLoaf; barsPerLoaf++) {
+    const barThicknessMm = thicknessForBars(lengthMm, barsPerLoaf, mould)
     if (barThicknessMm === undefined) continue
-    if (at(barThicknessMm).barCuredG < wish.labelMassG) break
-    if (bars >= usual.barsPerLoaf - 2 && !found.has(bars)) found.set(bars, { barThicknessMm, barsPerLoaf: bars })
+    const { barCuredG } = at(barThicknessMm)
+    if (barCuredG < wish.labelMassG) break
+    if (barCuredG > wish.labelMassG * mostOverLabel) continue
+    found.push({ mould, barThicknessMm, barsPerLoaf })
   }
-  return [...found.values()]
+  const isKnown = found.some(({ barsPerLoaf }) => barsPerLoaf === usual.barsPerLoaf)
+  if (usual.barsPerLoaf > 0 && !isKnown)
+    found.push({ mould, barThicknessMm: mould.barThicknessMm, barsPerLoaf: usual.barsPerLoaf })
+  return found
+}
+
+/** For each number of loaves the thickest cut that still gives the bars. */
+function waysInOneMould(all: readonly Cutting[], wanted: number): readonly (Cutting & { readonly loaves: number })[] {
+  const byLoaves = new Map<number, Cutting & { loaves: number }>()
+  for (const cutting of all) {
+    const loaves = Math.ceil(wanted / cutting.barsPerLoaf)
+    const known = byLoaves.get(loaves)
+    if (!known || cutting.barsPerLoaf < known.barsPerLoaf) byLoaves.set(loaves, { ...cutting, loaves })
+  }
+  return [...byLoaves.values()].sort((a, b) => a.loaves - b.loaves)
 }
 
 function priceOf(
@@ -133,77 +152,79 @@ function priceOf(
   return parts.map(({ name, cents }) => ({ name, cents: Math.round(cents) })).filter(({ cents }) => cents > 0)
 }
 
-function optionFor(mould: QuoteMould, cutting: Cutting, wish: QuoteWish, settings: QuoteSettings): QuoteOption {
-  const { barThicknessMm, barsPerLoaf } = cutting
-  const wanted = barsToMake(wish.bars, settings.breakageShare)
-  const loaves = Math.ceil(wanted / barsPerLoaf)
-  const cutMould = { ...mould, barThicknessMm }
-  const sizes = splitIntoBatches(loaves, mould.count)
-  const scaledOf = (mouldCount: number) =>
-    scaleBatch({ ...wish, mould: cutMould, mouldCount, barsWanted: barsPerLoaf * mouldCount }, settings)
-  const scaled = sizes.map(scaledOf)
-  const bars = barsPerLoaf * loaves
+type Way = readonly (Cutting & { readonly loaves: number })[]
 
+function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOption {
+  const batches: QuoteBatch[] = []
+  const parts: QuotePart[] = []
   const masses = new Map<string, { name: string; massG: number }>()
   const weigh = (key: string, name: string, massG: number): void => {
     if (massG > 0) masses.set(key, { name, massG: (masses.get(key)?.massG ?? 0) + massG })
   }
-  for (const { weights } of scaled) {
-    for (const { fat, massG } of weights.fats) weigh(fat.key, fat.name, massG)
-    weigh('naoh', 'Sodium hydroxide', weights.naohG)
-    weigh('scent', wish.scent?.name ?? 'Scent', weights.scentG)
-    weigh(
-      'colourant',
-      'Colourants',
-      weights.pots.reduce((sum, pot) => sum + pot.colourantG, 0),
-    )
+  const told = new Map<string, Finding>()
+  for (const { mould, barThicknessMm, barsPerLoaf, loaves } of way) {
+    const scaledOf = (mouldCount: number) =>
+      scaleBatch(
+        { ...wish, mould: { ...mould, barThicknessMm }, mouldCount, barsWanted: barsPerLoaf * mouldCount },
+        settings,
+      )
+    for (const mouldCount of splitIntoBatches(loaves, mould.count)) {
+      const { weights, findings } = scaledOf(mouldCount)
+      batches.push({ mouldId: mould.id, mouldCount, bars: barsPerLoaf * mouldCount, barThicknessMm })
+      for (const { fat, massG } of weights.fats) weigh(fat.key, fat.name, massG)
+      weigh('naoh', 'Sodium hydroxide', weights.naohG)
+      weigh('scent', wish.scent?.name ?? 'Scent', weights.scentG)
+      weigh(
+        'colourant',
+        'Colourants',
+        weights.pots.reduce((sum, pot) => sum + pot.colourantG, 0),
+      )
+      for (const finding of findings) if (finding.code !== 'bars_short') told.set(finding.message, finding)
+    }
+    const { barWetG, barCuredG } = scaledOf(1)
+    parts.push({ mould, loaves, barThicknessMm, barsPerLoaf, barWetG, barCuredG })
   }
   const ingredients = [...masses].map(([key, { name, massG }]) => {
     const price = settings.pricesCentsPerKg[key]
     return { name, massG: grams(massG), cents: price === undefined ? undefined : Math.round((massG / 1000) * price) }
   })
 
+  const bars = batches.reduce((sum, batch) => sum + batch.bars, 0)
   const { setup, prep, pour, cut } = settings.hours
   const minutes =
     (wish.bevelled ? bars * settings.bevelMinutesPerBar : 0) + (wish.stamped ? bars * settings.stampMinutesPerBar : 0)
-  const hours = Number((sizes.length * (setup + prep + pour + cut) + minutes / 60).toFixed(2))
+  const hours = Number((batches.length * (setup + prep + pour + cut) + minutes / 60).toFixed(2))
   const priceParts = priceOf(ingredients, hours, wish, settings)
-  const first = scaled[0]
   const unpriced = ingredients.filter(({ cents }) => cents === undefined).map(({ name }) => name)
-  const findings: Finding[] = [
-    ...(first?.findings ?? []).filter(({ code }) => code !== 'bars_short'),
-    ...(unpriced.length > 0
-      ? [
-          {
-            severity: 'warn' as const,
-            code: 'no_price',
-            message: `No price is known for ${unpriced.join(', ')}; the sum leaves ${unpriced.length === 1 ? 'it' : 'them'} out.`,
-          },
-        ]
-      : []),
-  ]
+  if (unpriced.length > 0) {
+    told.set('no_price', {
+      severity: 'warn',
+      code: 'no_price',
+      message: `No price is known for ${unpriced.join(', ')}; the sum leaves ${unpriced.length === 1 ? 'it' : 'them'} out.`,
+    })
+  }
+  const titles = parts.map(
+    ({ mould, loaves, barThicknessMm }) => `${loaves} × ${mould.name} at ${Number(barThicknessMm.toFixed(1))} mm`,
+  )
   return {
-    title: `${loaves} ${loaves === 1 ? 'loaf' : 'loaves'} at ${Number(barThicknessMm.toFixed(1))} mm, ${bars} bars`,
-    mould,
-    loaves,
-    barThicknessMm,
-    barsPerLoaf,
+    title: `${titles.join(' plus ')}, ${bars} bars`,
+    parts,
     bars,
     spareBars: bars - wish.bars,
-    barWetG: first?.barWetG ?? 0,
-    barCuredG: first?.barCuredG ?? 0,
-    batches: sizes.map((mouldCount) => ({ mouldId: mould.id, mouldCount, bars: barsPerLoaf * mouldCount })),
+    barCuredG: Math.min(...parts.map(({ barCuredG }) => barCuredG)),
+    batches,
     hours,
     ingredients,
     priceParts,
     priceCents: priceParts.reduce((sum, { cents }) => sum + cents, 0),
-    findings,
+    findings: [...told.values()],
   }
 }
 
 /**
- * Ways to make an order, best first: those whose bars keep their label mass and nothing refuses, by fewer batches, then
- * fewer loaves, then fewer spare bars; at most `most`.
+ * Ways to make an order, best first: whole loaves of one mould, each number of loaves at its thickest cut, and loaves of
+ * one mould filled up from another. Those whose bars keep the label come first, then those with fewer pours, then
+ * fewer spare bars; at most `most`, and at most two with the same mould alone.
  *
  * Bars to make allow for breakage. Hours count set-up for every batch, as if each had a day of its own.
  *
@@ -213,24 +234,34 @@ export function quoteOptions(
   wish: QuoteWish,
   moulds: readonly QuoteMould[],
   settings: QuoteSettings,
-  most = 4,
+  most = 5,
 ): readonly QuoteOption[] {
-  const options = moulds
-    .filter(({ count }) => count > 0)
-    .flatMap((mould) => cuttings(mould, wish, settings).map((cutting) => optionFor(mould, cutting, wish, settings)))
+  const wanted = barsToMake(wish.bars, settings.breakageShare)
+  const cuts = moulds.filter(({ count }) => count > 0).map((mould) => cuttings(mould, wish, settings))
+  const ways: Way[] = cuts.flatMap((all) =>
+    waysInOneMould(all, wanted)
+      .slice(0, 2)
+      .map((way) => [way]),
+  )
+  for (const all of cuts) {
+    for (const others of cuts) {
+      const main = all.at(-1)
+      if (!main || all === others) continue
+      const loaves = Math.floor(wanted / main.barsPerLoaf)
+      const rest = wanted - loaves * main.barsPerLoaf
+      const [fill] = waysInOneMould(others, rest)
+      if (loaves > 0 && rest > 0 && fill) ways.push([{ ...main, loaves }, fill])
+    }
+  }
   const isLight = (option: QuoteOption): number => (option.barCuredG < wish.labelMassG ? 1 : 0)
-  return options
+  return ways
+    .map((way) => optionFor(way, wish, settings))
     .sort(
       (a, b) =>
         isLight(a) - isLight(b) ||
         a.batches.length - b.batches.length ||
-        a.loaves - b.loaves ||
         a.spareBars - b.spareBars ||
         a.title.localeCompare(b.title),
-    )
-    .filter(
-      (option, index, all) =>
-        all.findIndex((other) => other.title === option.title && other.mould.id === option.mould.id) === index,
     )
     .slice(0, most)
 }

@@ -1,6 +1,7 @@
 export * from './batchDays'
 export * from './collectionVerdict'
 export * from './daySummaries'
+export * from './dayTasks'
 export * from './planWords'
 export * from './problem/checkPlan'
 export * from './problem/planCost'

@@ -132,6 +132,7 @@ export function planChanges(
   season: DatedSeason,
   mouldNames: Readonly<Record<string, string>>,
 ): readonly PlanChange[] {
+  const byId = new Map(season.problem.batches.map((batch) => [batch.id, batch]))
   const old = new Map(before.map((placement) => [placement.id, placement]))
   const words = (violation: Violation): string => violationFinding(violation, season, mouldNames).message
   return after
@@ -145,7 +146,10 @@ export function planChanges(
         if ('id' in violation) return violation.id === placement.id
         return was !== undefined && touches(violation, was, season.problem)
       })
-      return { id: placement.id, before: was, after: placement, reason: blamed && words(blamed) }
+      const batch = byId.get(placement.id)
+      const late = was && batch ? Math.max(0, -slackOf(batch, was.cut)) : 0
+      const reason = late > 0 ? `It was ${counted(late, 'day')} late.` : blamed && words(blamed)
+      return { id: placement.id, before: was, after: placement, reason }
     })
     .sort((a, b) => a.after.pour - b.after.pour || a.id.localeCompare(b.id))
 }

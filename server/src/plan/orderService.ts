@@ -81,7 +81,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
           mouldId: batch.mouldId,
           mouldCount: batch.mouldCount,
           barsWanted: batch.bars,
-          barThicknessMm: accepted.barThicknessMm,
+          barThicknessMm: batch.barThicknessMm,
         },
       })
     }

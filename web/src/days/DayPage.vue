@@ -1,122 +1,210 @@
 <script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import type { BatchSummary } from '@vendange/contract'
+import { useUndo } from '@/parts/undoStore'
+import type { NewHappening } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, isDay, relativeDay } from '@vendange/core/calendar'
-import { weighInIsDue } from '@vendange/core/cure'
-import { daySummaries } from '@vendange/core/season'
+import type { DayTask, DayTaskKind } from '@vendange/core/season'
+import { dayTasks, hoursOn, minutesOfTasks, plannedHours } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
 import { computed } from 'vue'
 
 const props = defineProps<{ day: string }>()
 const season = useSeason()
+const undo = useUndo()
 
-const summary = computed(() =>
-  isDay(props.day)
-    ? daySummaries(props.day, 1, season.plan, season.limits.working, season.limits.setupHours)[0]
-    : undefined,
+const words: Readonly<Record<DayTaskKind, string>> = {
+  set_up: 'Set up and clean up',
+  prepare: 'Prepare',
+  pour: 'Pour',
+  unmould: 'Unmould',
+  cut: 'Cut',
+  stamp: 'Stamp while soft',
+  bevel: 'Bevel',
+  turn: 'Turn the bars',
+  weigh: 'Weigh the marked bar',
+  label: 'Label',
+  release: 'Release',
+}
+/** What is recorded with a figure has a page of its own; the rest is ticked here. */
+function pageOf({ kind, subjectId }: DayTask): string | undefined {
+  const batch = season.batches.find(({ id }) => id === subjectId)
+  if (kind === 'pour') return batch?.status === 'poured' ? `/pour/${subjectId}` : `/bench/${subjectId}`
+  if (kind === 'prepare') return `/pour/${subjectId}`
+  if (kind === 'cut') return '/cut'
+  if (kind === 'weigh') return '/cure'
+  if (kind === 'label') return '/release'
+  return kind === 'release' ? `/plan/${subjectId}` : undefined
+}
+const isRecordedElsewhere = ({ kind }: DayTask): boolean => ['pour', 'cut', 'weigh'].includes(kind)
+
+const isReal = computed(() => isDay(props.day))
+const atWork = computed(() =>
+  season.batches.map((batch) => {
+    const loaves = season.loaves.filter(({ batchId }) => batchId === batch.id)
+    const design = season.design(batch.designId)
+    return {
+      ...batch,
+      bevelled: design?.bevelled ?? false,
+      stamped: design?.stamped ?? false,
+      isPoured: batch.status === 'poured',
+      isUnmoulded: loaves.length > 0 && loaves.every(({ state }) => state.unmouldedDay !== undefined),
+      isCut: loaves.length > 0 && loaves.every(({ state }) => state.cut !== undefined),
+      isReleased: loaves.length > 0 && loaves.every(({ state }) => state.status === 'released'),
+      weighedOn: loaves.flatMap(({ state }) => state.weighIns.map((weighIn) => weighIn.day)),
+    }
+  }),
 )
-const releases = computed(() => season.collections.filter((collection) => season.neededDay(collection) === props.day))
-const toWeigh = computed(() =>
-  props.day === season.today
-    ? season.loaves.filter(
-        ({ state }) =>
-          (state.status === 'curing' || state.status === 'held') && weighInIsDue(state.weighIns, season.today),
-      )
+const releases = computed(() => season.collections.filter((one) => season.neededDay(one) === props.day))
+const tasks = computed(() =>
+  isReal.value && season.workshop
+    ? dayTasks(props.day, atWork.value, releases.value, {
+        ...season.workshop.pricing,
+        setupHours: season.workshop.setupHours,
+      })
     : [],
 )
-const byIds = (ids: readonly string[] | undefined): readonly BatchSummary[] =>
-  season.batches.filter(({ id }) => ids?.includes(id))
-const asked = computed(() => [
-  {
-    title: 'Prepare',
-    batches: byIds(summary.value?.prepares),
-    hours: (batch: BatchSummary) => batch.demand.prepHours,
-    to: (batch: BatchSummary) => `/pour/${batch.id}`,
-  },
-  {
-    title: 'Pour',
-    batches: byIds(summary.value?.pours),
-    hours: (batch: BatchSummary) => batch.demand.pourHours,
-    to: (batch: BatchSummary) => (batch.status === 'poured' ? `/pour/${batch.id}` : `/bench/${batch.id}`),
-  },
-  {
-    title: 'Unmould and cut',
-    batches: byIds(summary.value?.cuts),
-    hours: (batch: BatchSummary) => batch.demand.cutHours,
-    to: () => '/cut',
-  },
-  { title: 'Cured', batches: byIds(summary.value?.ready), hours: () => 0, to: () => '/release' },
-])
-const isEmpty = computed(
-  () =>
-    asked.value.every(({ batches }) => batches.length === 0) &&
-    releases.value.length === 0 &&
-    toWeigh.value.length === 0,
+const ticked = computed(
+  () => new Map((season.view?.ticks ?? []).filter(({ day }) => day === props.day).map((tick) => [tick.taskKey, tick])),
 )
-const hours = (value: number): string => formatQuantity('hours', value)
+const isDone = (task: DayTask): boolean => task.isOnRecord || ticked.value.has(task.key)
+const left = computed(() => tasks.value.filter((task) => !isDone(task)))
+
+const coloursOf = (id: string) =>
+  season.design(season.batches.find((batch) => batch.id === id)?.designId)?.colours ?? []
+const inHours = (minutes: number): string => formatQuantity('hours', minutes / 60)
 const sentence = computed(() => {
-  if (!summary.value) return 'There is no such day.'
-  const { hoursPlanned, hoursThere } = summary.value
+  if (!isReal.value) return 'There is no such day.'
+  const there = hoursOn(props.day, season.limits.working)
+  const planned = plannedHours(props.day, season.plan, season.limits.setupHours)
   const name = `${formatDay(props.day, season.today)}, ${relativeDay(props.day, season.today)}`
-  if (hoursThere === 0 && hoursPlanned === 0) return `${name}: a day off.`
-  if (hoursPlanned > hoursThere) return `${name}: ${hours(hoursPlanned)} of work, but only ${hours(hoursThere)} there.`
-  return hoursPlanned === 0
-    ? `${name}: nothing planned; ${hours(hoursThere)} free.`
-    : `${name}: ${hours(hoursPlanned)} of work in ${hours(hoursThere)}.`
+  const reason = season.workshop?.exceptions.find(({ day }) => day === props.day)?.reason
+  const hours = (value: number): string => formatQuantity('hours', value)
+  if (there === 0 && planned === 0) return `${name}: ${reason ? `${reason}, no work.` : 'a day off.'}`
+  if (planned > there) return `${name}: ${hours(planned)} of work, but only ${hours(there)} there.`
+  return planned === 0
+    ? `${name}: nothing planned; ${hours(there)} free.`
+    : `${name}: ${hours(planned)} of work in ${hours(there)}.`
 })
+
+async function tick(task: DayTask): Promise<void> {
+  const set = (done: boolean) => api(endpoints.tickTask, { body: { day: props.day, taskKey: task.key, isDone: done } })
+  const done = !ticked.value.has(task.key)
+  if (!(await act(() => set(done)))) return
+  // Taking a loaf out of its mould is part of its record.
+  if (task.kind === 'unmould' && done && props.day <= season.today) {
+    for (const loaf of season.loaves.filter(({ batchId }) => batchId === task.subjectId)) {
+      if (loaf.state.unmouldedDay !== undefined) continue
+      const happening: NewHappening = { type: 'unmoulded', day: props.day, version: loaf.version }
+      await act(() => api(endpoints.loaves.record, { params: { id: loaf.id }, body: happening }))
+    }
+    return
+  }
+  undo.did(
+    `${words[task.kind]} ${task.name}: ${done ? 'done' : 'not done'}`,
+    async () => {
+      await set(!done)
+      await season.load()
+    },
+    false,
+  )
+}
 </script>
 
 <template>
   <TheAnswer>
     {{ sentence }}
-    <template v-if="summary" #actions>
+    <template v-if="isReal" #actions>
       <v-btn :to="`/days/${addDays(day, -1)}`" aria-label="The day before">←</v-btn>
       <v-btn :to="`/days/${addDays(day, 1)}`" aria-label="The day after">→</v-btn>
     </template>
   </TheAnswer>
-  <div class="stack">
-    <section v-for="collection in releases" :key="collection.id" class="sheet">
-      <p class="eyebrow">Release</p>
-      <RouterLink class="plain serif big" :to="`/plan/${collection.id}`">{{ collection.name }}</RouterLink> at
-      {{ collection.releaseLocal.slice(11) }} ({{ collection.releaseZone }})
-    </section>
-    <template v-for="part in asked" :key="part.title">
-      <section v-if="part.batches.length > 0" class="sheet">
-        <p class="eyebrow">{{ part.title }}</p>
-        <RouterLink v-for="batch in part.batches" :key="batch.id" class="plain line" :to="part.to(batch)">
-          <SoapFace :name="batch.name" :colours="season.design(batch.designId)?.colours ?? []" />
-          <span class="serif big">{{ batch.name }}</span>
-          <span class="quiet"
-            >{{ season.mould(batch.mouldId)?.name
-            }}<template v-if="part.hours(batch) > 0">, {{ hours(part.hours(batch)) }}</template></span
-          >
-        </RouterLink>
-      </section>
-    </template>
-    <section v-if="toWeigh.length > 0" class="sheet">
-      <p class="eyebrow">Weigh the marked bar</p>
-      <RouterLink v-for="loaf in toWeigh" :key="loaf.id" class="plain line" :to="`/cure/${loaf.id}`">
-        <SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" />
-        <span class="serif big">{{ loaf.name }}</span><span class="quiet"
-          >{{ loaf.lotCode }}, {{ loaf.state.place }}</span
-        >
-      </RouterLink>
-    </section>
-    <p v-if="isEmpty && summary" class="quiet">Nothing stands on this day.</p>
-  </div>
+  <section v-if="tasks.length > 0" class="sheet">
+    <p class="quiet lead">
+      {{ left.length === 0 ? 'All done.' : `${left.length} of ${tasks.length} still to do` }}
+      <template v-if="left.length > 0 && minutesOfTasks(left) > 0"
+        >, {{ inHours(minutesOfTasks(left)) }} of timed work.</template
+      >
+    </p>
+    <ol>
+      <li v-for="task in tasks" :key="task.key" :class="{ done: isDone(task) }" data-test="task">
+        <input
+          type="checkbox"
+          :checked="isDone(task)"
+          :disabled="task.isOnRecord || isRecordedElsewhere(task)"
+          :aria-label="`${words[task.kind]} ${task.name}`"
+          @change="tick(task)"
+        />
+        <span class="kind">{{ words[task.kind] }}</span>
+        <template v-if="task.name !== ''">
+          <SoapFace
+            v-if="task.kind !== 'release'"
+            :name="task.name"
+            :colours="coloursOf(task.subjectId)"
+            :width="44"
+            :height="30"
+          />
+          <span class="serif big">{{ task.name }}</span>
+        </template>
+        <span class="grow" />
+        <span v-if="task.minutes !== undefined" class="quiet">{{ task.minutes }} min</span>
+        <span v-if="ticked.get(task.key)" class="quiet">{{ ticked.get(task.key)?.makerName }}</span>
+        <v-btn v-if="pageOf(task)" size="small" :to="pageOf(task)!" class="no-print">{{
+          task.kind === 'pour' ? 'Bench' : 'Open'
+        }}</v-btn>
+      </li>
+    </ol>
+  </section>
+  <p v-else-if="isReal" class="quiet">Nothing stands on this day.</p>
 </template>
 
 <style scoped>
-.line {
+ol {
+  padding: 0;
+  list-style: none;
+}
+
+li {
   display: flex;
-  gap: 16px;
+  gap: 14px;
   align-items: center;
-  padding: 8px 0;
+  min-height: 50px;
+  padding: 7px 0;
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+}
+
+li.done {
+  color: rgb(var(--v-theme-quiet));
+}
+
+li.done .big {
+  text-decoration: line-through;
+}
+
+input {
+  width: 22px;
+  height: 22px;
+  accent-color: rgb(var(--v-theme-primary));
+}
+
+.kind {
+  width: 168px;
+  font-weight: 600;
 }
 
 .big {
-  font-size: 1.15rem;
+  font-size: 1.12rem;
+}
+
+.grow {
+  flex: 1;
+}
+
+.lead {
+  margin-bottom: 8px;
 }
 </style>

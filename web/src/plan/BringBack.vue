@@ -7,7 +7,7 @@ import { useUndo } from '@/parts/undoStore'
 import type { SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import { howManyBars, lessonsFrom, salesWords } from '@vendange/core/plan'
+import { howManyWords, lessonsFrom, salesWords } from '@vendange/core/plan'
 import { computed, ref } from 'vue'
 
 /** Past soaps that may come back, each with how it sold and what was to be remembered. */
@@ -23,14 +23,6 @@ const past = computed(() =>
     .map((collection) => ({ collection, soaps: season.lineUp(collection.id) }))
     .filter(({ soaps }) => soaps.length > 0),
 )
-const likely = (soap: SavedDesign): string | undefined => {
-  const estimate = howManyBars(soap.results, windowDays)
-  return (
-    estimate &&
-    `${estimate.low} to ${estimate.high} would sell in ${windowDays} days, most likely ${estimate.likely}. ${estimate.reason}`
-  )
-}
-
 async function bring(soaps: readonly SavedDesign[]): Promise<void> {
   const made: SavedDesign[] = []
   for (const soap of soaps) {
@@ -73,7 +65,7 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
           <div class="grow">
             <b class="serif">{{ soap.name }}</b>
             <p v-for="line in salesWords(soap.results)" :key="line" class="quiet">{{ line }}</p>
-            <p v-if="likely(soap)" class="quiet">{{ likely(soap) }}</p>
+            <p v-for="line in howManyWords(soap.results, windowDays)" :key="line" class="quiet">{{ line }}</p>
             <p v-if="soap.notesForNextTime">{{ soap.notesForNextTime }}</p>
           </div>
           <v-btn size="small" :data-test="`bring-${soap.name}`" @click="bring([soap])">Bring back</v-btn>

@@ -177,10 +177,10 @@ async function takeSoapAway(): Promise<void> {
             <v-text-field v-model="values.scent.family" label="Smells of" hint="citrus, wood, clean …" />
             <v-select
               :model-value="values.scent.contains ?? []"
-              @update:model-value="values.scent.contains = $event"
               :items="contents"
               label="Contains"
               multiple
+              @update:model-value="values.scent.contains = $event"
             />
             <div><v-btn size="small" variant="text" @click="values.scent = null">No scent</v-btn></div>
           </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign } from '@vendange/contract'
-import { howManyBars, salesWords } from '@vendange/core/plan'
+import { howManyWords, salesWords } from '@vendange/core/plan'
 import { computed } from 'vue'
 
 /** What a soap that is brought back left to be learned, until each thing is taken up or left. */
@@ -10,7 +10,7 @@ const props = defineProps<{ broughtFromId: string }>()
 const season = useSeason()
 const windowDays = 30
 const before = computed(() => season.design(props.broughtFromId))
-const estimate = computed(() => before.value && howManyBars(before.value.results, windowDays))
+const estimates = computed(() => (before.value ? howManyWords(before.value.results, windowDays) : []))
 const standings = [
   { value: 'taken_up', label: 'Taken up' },
   { value: 'left', label: 'Left as it was' },
@@ -22,10 +22,7 @@ const standings = [
     <h2>Last time</h2>
     <div class="quiet">
       <p v-for="line in salesWords(before.results)" :key="line">{{ line }}</p>
-      <p v-if="estimate">
-        <b>{{ estimate.low }} to {{ estimate.high }} bars</b> would sell in {{ windowDays }} days, most likely
-        {{ estimate.likely }}. {{ estimate.reason }}
-      </p>
+      <p v-for="line in estimates" :key="line">{{ line }}</p>
     </div>
     <div v-for="(lesson, index) in lessons" :key="index" class="row lesson" :class="lesson.standing" data-test="lesson">
       <span class="grow">{{ lesson.text }}</span>

@@ -68,7 +68,7 @@ const bar = computed(() => Math.max(1, props.dayWidth - (props.dayWidth > 7 ? 3 
         v-for="column in columns"
         :key="column.day"
         :x="column.x"
-        :width="dayWidth + 0.5"
+        :width="dayWidth"
         :y="height - column.tray"
         :height="column.tray"
         :class="{ over: column.isTrayOver }"
@@ -98,6 +98,10 @@ const bar = computed(() => Math.max(1, props.dayWidth - (props.dayWidth > 7 ? 3 
 </template>
 
 <style scoped>
+rect {
+  shape-rendering: crispEdges;
+}
+
 .trays rect {
   fill: rgb(var(--v-theme-slate), 0.35);
 }

@@ -3,6 +3,7 @@ import { act } from '@/parts/act'
 import { api } from '@/parts/api'
 import FindingList from '@/parts/FindingList.vue'
 import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
 import { useUndo } from '@/parts/undoStore'
 import type { PlanningRun } from '@/workers/seasonPlanner'
 import { planInWorker } from '@/workers/seasonPlanner'
@@ -94,6 +95,12 @@ const troubles = computed(() => {
     violationFinding(one, now, season.mouldNames),
   )
 })
+const coloursOf = (id: string) =>
+  season.design(
+    id.startsWith(unplannedPrefix)
+      ? id.slice(unplannedPrefix.length)
+      : season.batches.find((batch) => batch.id === id)?.designId,
+  )?.colours ?? []
 const on = (day: number): string => (dated.value ? formatDay(addDays(dated.value.firstDay, day), season.today) : '')
 const sentence = computed(() => {
   if (isRunning.value) return 'Looking for a better plan …'
@@ -192,7 +199,15 @@ async function take(): Promise<void> {
         </thead>
         <tbody>
           <tr v-for="change in changes" :key="change.id" data-test="change">
-            <td class="serif">{{ dated?.nameOf[change.id] }}</td>
+            <td class="what">
+              <SoapFace
+                :name="dated?.nameOf[change.id] ?? ''"
+                :colours="coloursOf(change.id)"
+                :width="40"
+                :height="28"
+              />
+              <span class="serif">{{ dated?.nameOf[change.id] }}</span>
+            </td>
             <td>
               <template v-if="change.before">{{ on(change.before.pour) }} → </template
               ><b>{{ on(change.after.pour) }}</b>
@@ -212,6 +227,12 @@ async function take(): Promise<void> {
   justify-content: space-between;
   flex-wrap: nowrap;
   gap: 20px;
+}
+
+.what {
+  display: flex;
+  align-items: center;
+  gap: 10px;
 }
 
 .planner {

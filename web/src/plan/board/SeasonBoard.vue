@@ -25,8 +25,10 @@ const zooms = [
 ] as const
 const zoom = ref(2)
 const dayWidth = computed(() => zooms[zoom.value]?.dayWidth ?? 15)
-const rowHeight = 32
-const cureHeight = 21
+const rowHeight = 28
+const cureHeight = 18
+/** The two charts of a day's load, with a line between them. */
+const loadsHeight = 144
 const daysBefore = 14
 
 const from = computed(() => addDays(mondayOf(season.today), -daysBefore))
@@ -128,9 +130,9 @@ const flags = computed(() =>
 )
 
 const mouldsHeight = computed(() => rows.value.length * rowHeight)
-const curesTop = computed(() => mouldsHeight.value + 28)
-const loadsTop = computed(() => curesTop.value + cureRows.value * cureHeight + 28)
-const boardHeight = computed(() => loadsTop.value + 140)
+const loadsTop = computed(() => mouldsHeight.value + 30)
+const curesTop = computed(() => loadsTop.value + loadsHeight + 16)
+const boardHeight = computed(() => curesTop.value + cureRows.value * cureHeight + 8)
 const blamed = computed(() => {
   const ids = new Set<string>()
   for (const violation of checked.value?.violations ?? []) if ('id' in violation) ids.add(violation.id)
@@ -225,10 +227,10 @@ watch(zoom, async () => {
     <div class="frame">
       <div class="labels" :style="{ height: `${boardHeight + 30}px` }">
         <span class="eyebrow" style="top: 8px">Moulds</span>
-        <span v-for="(row, index) in rows" :key="row.key" :style="{ top: `${30 + index * rowHeight + 6}px` }">{{
+        <span v-for="(row, index) in rows" :key="row.key" :style="{ top: `${30 + index * rowHeight + 4}px` }">{{
           row.label
         }}</span>
-        <span class="eyebrow" :style="{ top: `${30 + mouldsHeight + 6}px` }">Curing</span>
+        <span class="eyebrow" :style="{ top: `${30 + curesTop - 4}px` }">Curing</span>
         <span class="eyebrow" :style="{ top: `${30 + loadsTop - 22}px` }">Racks</span>
         <span :style="{ top: `${30 + loadsTop + 2}px` }">{{ season.dated?.problem.trays }} trays</span>
         <span class="eyebrow" :style="{ top: `${30 + loadsTop + 58}px` }">Hours</span>
@@ -253,7 +255,7 @@ watch(zoom, async () => {
               :y2="30 + (index + 1) * rowHeight"
             />
             <g v-for="flag in flags" :key="flag.id" class="flag">
-              <line :x1="x(flag.at)" :x2="x(flag.at)" y1="26" :y2="30 + loadsTop - 20" />
+              <line :x1="x(flag.at)" :x2="x(flag.at)" y1="26" :y2="boardHeight + 26" />
             </g>
             <g :transform="`translate(0 ${30 + curesTop})`">
               <g v-for="{ batch, row } in seenCures" :key="batch.id" :class="{ late: isLate(batch) }">
@@ -261,7 +263,7 @@ watch(zoom, async () => {
                   class="cure"
                   :x="x(batch.cut)"
                   :width="Math.max(2, (batch.ready - batch.cut) * dayWidth)"
-                  :y="row * cureHeight + 6"
+                  :y="row * cureHeight + 5"
                   height="7"
                   rx="2"
                 />
@@ -270,7 +272,7 @@ watch(zoom, async () => {
                   class="cured"
                   :x="x(batch.cut)"
                   :width="Math.max(0, (Math.min(todayAt, batch.ready) - batch.cut) * dayWidth)"
-                  :y="row * cureHeight + 6"
+                  :y="row * cureHeight + 5"
                   height="7"
                   rx="2"
                 />
@@ -279,10 +281,10 @@ watch(zoom, async () => {
                     class="wait"
                     :x1="x(Math.min(batch.ready, batch.needed))"
                     :x2="x(Math.max(batch.ready, batch.needed))"
-                    :y1="row * cureHeight + 9.5"
-                    :y2="row * cureHeight + 9.5"
+                    :y1="row * cureHeight + 8.5"
+                    :y2="row * cureHeight + 8.5"
                   />
-                  <path class="pennant" :d="`M${x(batch.needed)} ${row * cureHeight + 17}v-15h9l-3 4 3 4h-9`" />
+                  <path class="pennant" :d="`M${x(batch.needed)} ${row * cureHeight + 16}v-14h9l-3 4 3 4h-9`" />
                 </template>
               </g>
             </g>
@@ -310,10 +312,13 @@ watch(zoom, async () => {
             v-for="{ batch, row } in seenCures"
             :key="`c${batch.id}`"
             class="cureface"
-            :style="{ left: `${x(batch.cut)}px`, top: `${30 + curesTop + row * cureHeight + 1}px` }"
+            :style="{
+              left: `${Math.max(x(batch.cut), scrolled.left)}px`,
+              top: `${30 + curesTop + row * cureHeight + 1}px`,
+            }"
             aria-hidden="true"
           >
-            <SoapFace :name="batch.name" :colours="coloursOf(batch.designId)" :width="22" :height="16" />
+            <SoapFace :name="batch.name" :colours="coloursOf(batch.designId)" :width="22" :height="15" />
           </span>
           <button
             v-for="{ batch, row, isFirst, isOver } in seen"
@@ -327,7 +332,7 @@ watch(zoom, async () => {
             }"
             :style="{
               left: `${x(batch.pour)}px`,
-              top: `${30 + row * rowHeight + 3}px`,
+              top: `${30 + row * rowHeight + 2}px`,
               width: `${Math.max(30, (batch.cut - batch.pour) * dayWidth)}px`,
             }"
             :tabindex="isFirst ? 0 : -1"
@@ -340,7 +345,7 @@ watch(zoom, async () => {
             @pointercancel="cancel"
             @keydown="press($event, batch.id)"
           >
-            <SoapFace :name="batch.name" :colours="coloursOf(batch.designId)" :width="30" :height="26" />
+            <SoapFace :name="batch.name" :colours="coloursOf(batch.designId)" :width="30" :height="24" />
             <span
               v-if="isFirst && nameWidth(row, batch) > 40"
               class="name"
@@ -494,7 +499,7 @@ kbd {
   position: absolute;
   display: flex;
   align-items: center;
-  height: 26px;
+  height: 24px;
   border: 1px solid rgb(var(--v-theme-hairline));
   border-radius: 4px;
   background: rgb(var(--v-theme-surface));

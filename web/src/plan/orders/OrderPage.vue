@@ -97,7 +97,7 @@ async function accept(withMoves: boolean): Promise<void> {
   const accepted = await act(() =>
     api(endpoints.orders.accept, {
       params: { id: now.id },
-      body: { version: now.version, barThicknessMm: quoted.barThicknessMm, priceCents: quoted.priceCents, batches },
+      body: { version: now.version, priceCents: quoted.priceCents, batches },
     }),
   )
   if (accepted?.collectionId) await router.push(`/plan/${accepted.collectionId}`)
@@ -132,7 +132,7 @@ const printQuote = (): void => window.print()
     </TheAnswer>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
-    <div class="columns">
+    <div class="columns quoting">
       <section class="sheet stack no-print">
         <div class="row head">
           <h2>The order</h2>
@@ -169,8 +169,8 @@ const printQuote = (): void => window.print()
             kind="days"
             :range="leadDaysRange"
             optional
-            label="Stamp, days until it is there"
-            hint="Empty: no stamp"
+            label="Stamp there in"
+            hint="Days; empty: no stamp"
             :error="errorOf('stampLeadDays')"
           />
           <QuantityField
@@ -266,11 +266,14 @@ const printQuote = (): void => window.print()
                 </tr>
               </thead>
               <tbody>
-                <tr v-for="(one, index) in options" :key="one.title + one.mould.id" data-test="option">
-                  <td class="no-print"><v-radio :value="index" :aria-label="`${one.title} in ${one.mould.name}`" /></td>
+                <tr v-for="(one, index) in options" :key="one.title" data-test="option">
+                  <td class="no-print"><v-radio :value="index" :aria-label="one.title" /></td>
                   <td>
-                    <b>{{ one.loaves }} × {{ one.mould.name }}</b
-                    >, cut {{ show('length', one.barThicknessMm) }}<br /><small class="quiet"
+                    <template v-for="part in one.parts" :key="part.mould.id"
+                      ><b>{{ part.loaves }} × {{ part.mould.name }}</b
+                      >, cut {{ show('length', part.barThicknessMm) }}<br
+                    /></template>
+                    <small class="quiet"
                       >{{ one.bars }} bars, {{ one.spareBars }} spare;
                       {{ one.batches.length === 1 ? 'one pour' : `${one.batches.length} pours` }}</small
                     >
@@ -308,9 +311,10 @@ const printQuote = (): void => window.print()
             >.
           </p>
           <p class="quiet">
-            A bar weighs {{ show('mass', option.barWetG, 0) }} when cut and about
-            {{ show('mass', option.barCuredG, 0) }} cured (estimate); the label says
-            {{ show('mass', order.labelMassG, 0) }}. {{ option.spareBars }} bars are spare for breakage.
+            <template v-for="part in option.parts" :key="part.mould.id"
+              >{{ part.mould.name }}: {{ part.barsPerLoaf }} bars a loaf, {{ show('mass', part.barWetG, 0) }} each when
+              cut, about {{ show('mass', part.barCuredG, 0) }} cured (estimate). </template
+            >The label says {{ show('mass', order.labelMassG, 0) }}; {{ option.spareBars }} bars are spare for breakage.
           </p>
           <FindingList :findings="option.findings" />
           <div class="two">
@@ -393,6 +397,18 @@ input[type='color'] {
   border: 1px solid rgb(var(--v-theme-hairline));
   border-radius: 4px;
   background: none;
+}
+
+@media (min-width: 1100px) {
+  .quoting {
+    grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
+  }
+}
+
+@media print {
+  .quoting {
+    display: block;
+  }
 }
 
 .two {
