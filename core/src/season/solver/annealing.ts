@@ -136,7 +136,7 @@ export function anneal(
 
   /** All that is poured on one day, to another. @returns how many move, −1 when one cannot */
   function gatherDay(day: number, to: number): number {
-    let moving: number
+    let moving = 0
     for (let index = 0; index < count; index++) {
       const batch = active[index]!
       if (load.pourDay(batch) !== day) continue
@@ -150,7 +150,7 @@ export function anneal(
 
   /** Each batch of a day to a day on which something else is poured. @returns how many move, −1 when one cannot */
   function spreadDay(day: number): number {
-    let moving: number
+    let moving = 0
     for (let index = 0; index < count; index++) {
       const batch = active[index]!
       if (load.pourDay(batch) !== day) continue
