@@ -1,8 +1,15 @@
 import { benchApi } from './api'
+import { benchBoard } from './board'
 import { benchFormulate } from './formulate'
+import { benchSeason } from './season'
 
 // npm run bench [-- NAME]: prints ratios, each against its yardstick in the same run.
-const benches: Readonly<Record<string, () => Promise<void>>> = { formulate: benchFormulate, api: benchApi }
+const benches: Readonly<Record<string, () => Promise<void>>> = {
+  season: benchSeason,
+  board: benchBoard,
+  formulate: benchFormulate,
+  api: benchApi,
+}
 const [wanted] = process.argv.slice(2)
 if (wanted !== undefined && !Object.hasOwn(benches, wanted)) {
   console.error(`Expected one of ${Object.keys(benches).join(', ')}, got ${wanted}`)

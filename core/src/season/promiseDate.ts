@@ -1,6 +1,7 @@
 import { checkPlan } from './problem/checkPlan'
 import { slackOf, traysUntil } from './problem/planCost'
 import type { Placement, SeasonBatch, SeasonProblem } from './problem/seasonProblem'
+import type { DayOption } from './solver/dayOptions'
 import { dayOptions } from './solver/dayOptions'
 
 export interface Promised {
@@ -23,10 +24,18 @@ export interface PromiseDate {
 export interface PromiseOptions {
   /** Batches that must not move, besides the wished ones. */
   readonly pinned?: readonly Placement[]
-  /** How many batches may move at most to make room. @default 1 */
+  /** How many batches may move at most to make room. @default 6 */
   readonly mostMoved?: number
-  /** Steps of the search for each due day. @default 4000 */
+  /** Steps of the search for each due day. @default 25000 */
   readonly steps?: number
+}
+
+/** Days on which there is too little of something for a batch. */
+interface Lack {
+  readonly hours: readonly number[]
+  readonly oven: readonly number[]
+  readonly moulds: readonly { readonly kind: string; readonly day: number }[]
+  readonly trays: readonly number[]
 }
 
 /** What is free on each day, taken and given back as batches are tried. Changes its own arrays. */
@@ -71,6 +80,24 @@ class Room {
       take(this.trays, day, batch.trays)
   }
 
+  /** What a batch lacks on its days now. */
+  lacks(batch: SeasonBatch, pour: number, cut: number, due: number): Lack {
+    const { days, setupHours } = this.problem
+    const hours: number[] = []
+    const dust = 1e-6
+    if (batch.prepHours > 0 && this.hours[pour - 1]! < batch.prepHours - dust) hours.push(pour - 1)
+    if (this.hours[pour]! < batch.pourHours + (this.pours[pour] === 0 ? setupHours : 0) - dust) hours.push(pour)
+    if (this.hours[cut]! < batch.cutHours - dust) hours.push(cut)
+    const oven = batch.oven && this.oven[pour]! < mouldsOf(batch) ? [pour] : []
+    const moulds: { kind: string; day: number }[] = []
+    for (const [kind, count] of Object.entries(batch.moulds))
+      for (let day = pour; day < cut; day++) if (this.moulds[kind]![day]! < count) moulds.push({ kind, day })
+    const trays: number[] = []
+    for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++)
+      if (this.trays[day]! < batch.trays) trays.push(day)
+    return { hours, oven, moulds, trays }
+  }
+
   /** Whether a batch fits on its days now. */
   fits(batch: SeasonBatch, pour: number, cut: number, due: number): boolean {
     const { days, setupHours } = this.problem
@@ -104,7 +131,7 @@ export function promiseDate(
   wished: readonly string[],
   options: PromiseOptions = {},
 ): PromiseDate {
-  const { pinned = [], mostMoved = 1, steps = 4000 } = options
+  const { pinned = [], mostMoved = 6, steps = 25000 } = options
   const byId = new Map(problem.batches.map((batch) => [batch.id, batch]))
   const asked = wished.flatMap((id) => byId.get(id) ?? [])
   const others = standing.filter(({ id }) => !wished.includes(id) && byId.has(id))
@@ -161,60 +188,113 @@ export function promiseDate(
     if (pours) asPlanned = { due, pours, moved: [] }
   }
 
-  const isPinned = new Set(pinned.map(({ id }) => id))
-  const movable = others.filter(({ id }) => !isPinned.has(id))
+  const isFixed = new Set([...pinned.map(({ id }) => id), ...wished])
+  const standingOf = new Map(others.map((placement) => [placement.id, placement]))
   const lateOf = ({ id, cut }: Placement): number => Math.max(0, -slackOf(byId.get(id)!, cut))
+  const placed = new Map(standingOf)
+  const settled = new Map<string, readonly DayOption[]>()
 
-  /** Takes up to `more` batches out of the way, places the wished ones, and puts the others back where they fit. */
-  function withMoved(due: number, first: number, out: readonly Placement[], more: number): Promised | undefined {
-    for (let index = first; index < movable.length; index++) {
-      const one = movable[index]!
-      const batch = byId.get(one.id)!
-      // What lies wholly after the wished batches, or was over before them, is in nobody's way.
-      if (one.pour - 1 > due || (one.pour < 0 && traysUntil(batch, one.cut, problem.days) < 0)) continue
-      room.use(batch, one.pour, one.cut, batch.due, -1)
-      const taken = [...out, one]
-      const pours = place(due, { left: steps })
-      const found = pours && resettle(due, pours, taken)
-      const deeper = found ?? (more > 1 ? withMoved(due, index + 1, taken, more - 1) : undefined)
-      room.use(batch, one.pour, one.cut, batch.due, 1)
-      if (deeper) return deeper
-    }
-    return undefined
+  /** Days that a batch may be moved to: it is late no more than it was, and the nearest day comes first. */
+  function otherDays(batch: SeasonBatch): readonly DayOption[] {
+    const known = settled.get(batch.id)
+    if (known) return known
+    const was = standingOf.get(batch.id)!
+    const days = dayOptions(problem, batch)
+      .filter(({ pour, cut }) => lateOf({ id: batch.id, pour, cut }) <= lateOf(was))
+      .sort((a, b) => Math.abs(a.pour - was.pour) - Math.abs(b.pour - was.pour) || a.cut - b.cut)
+    settled.set(batch.id, days)
+    return days
   }
 
-  function resettle(due: number, pours: readonly Placement[], out: readonly Placement[]): Promised | undefined {
-    for (const { id, pour, cut } of pours) room.use(byId.get(id)!, pour, cut, due, 1)
-    const moved: Placement[] = []
-    const settle = (index: number): boolean => {
-      const one = out[index]
-      if (!one) return true
-      const batch = byId.get(one.id)!
-      const best = [...dayOptions(problem, batch)].sort(
-        (a, b) => Math.abs(a.pour - one.pour) - Math.abs(b.pour - one.pour) || a.cut - b.cut,
-      )
-      for (const { pour, cut } of best) {
-        if (lateOf({ id: one.id, pour, cut }) > lateOf(one)) continue
-        if (!room.fits(batch, pour, cut, batch.due)) continue
-        room.use(batch, pour, cut, batch.due, 1)
-        moved.push({ id: one.id, pour, cut })
-        const isDone = settle(index + 1)
-        room.use(batch, pour, cut, batch.due, -1)
-        if (isDone) return true
-        moved.pop()
-      }
+  /** Batches that may move and use something that a batch lacks on its days. */
+  function inTheWay(batch: SeasonBatch, { pour, cut }: DayOption, due: number): readonly Placement[] {
+    const lack = room.lacks(batch, pour, cut, due)
+    return [...placed.values()].filter(
+      (placement) =>
+        !isFixed.has(placement.id) &&
+        !moved.has(placement.id) &&
+        uses(problem, byId.get(placement.id)!, placement, lack),
+    )
+  }
+
+  const moved = new Set<string>()
+  const budget = { left: 0 }
+
+  /**
+   * Places the batches of a queue one after the other; where one does not fit, another in its way may leave, at most
+   * `mayMove` in all, and joins the queue.
+   */
+  function settle(queue: readonly SeasonBatch[], due: number, mayMove: number): boolean {
+    const [batch, ...rest] = queue
+    if (!batch) return true
+    const isWished = wished.includes(batch.id)
+    const until = isWished ? due : batch.due
+    const days = isWished
+      ? (optionsOf.get(batch.id) ?? []).filter(({ cut }) =>
+          // Days that would do for an earlier due day have been tried for it.
+          asked.length === 1 ? cut + batch.cureDays === due : cut + batch.cureDays <= due,
+        )
+      : otherDays(batch)
+    const stand = (option: DayOption): boolean => {
+      room.use(batch, option.pour, option.cut, until, 1)
+      placed.set(batch.id, { id: batch.id, ...option })
+      if (settle(rest, due, mayMove)) return true
+      room.use(batch, option.pour, option.cut, until, -1)
+      placed.delete(batch.id)
       return false
     }
-    const isDone = settle(0)
-    for (const { id, pour, cut } of pours) room.use(byId.get(id)!, pour, cut, due, -1)
-    return isDone ? { due, pours, moved } : undefined
+    for (const option of days) {
+      if (budget.left-- <= 0) return false
+      if (room.fits(batch, option.pour, option.cut, until) && stand(option)) return true
+    }
+    if (mayMove === 0) return false
+    for (const option of days) {
+      if (budget.left-- <= 0) return false
+      for (const other of inTheWay(batch, option, until)) {
+        const otherBatch = byId.get(other.id)!
+        room.use(otherBatch, other.pour, other.cut, otherBatch.due, -1)
+        placed.delete(other.id)
+        moved.add(other.id)
+        const fits = room.fits(batch, option.pour, option.cut, until)
+        // Either there is room now, and the other looks for a day; or one more has to leave first.
+        if (fits) {
+          room.use(batch, option.pour, option.cut, until, 1)
+          placed.set(batch.id, { id: batch.id, ...option })
+          if (settle([otherBatch, ...rest], due, mayMove - 1)) return true
+          room.use(batch, option.pour, option.cut, until, -1)
+          placed.delete(batch.id)
+        } else if (mayMove > 1 && settle([batch, ...rest, otherBatch], due, mayMove - 1)) return true
+        moved.delete(other.id)
+        placed.set(other.id, other)
+        room.use(otherBatch, other.pour, other.cut, otherBatch.due, 1)
+        if (budget.left <= 0) return false
+      }
+    }
+    return false
   }
 
   let withMoves: Promised | undefined
-  if (mostMoved > 0)
-    for (let due = from; due < (asPlanned?.due ?? to + 1) && !withMoves; due++)
-      withMoves = withMoved(due, 0, [], mostMoved)
+  for (let due = from; due < (asPlanned?.due ?? to + 1) && !withMoves; due++) {
+    for (let mayMove = 1; mayMove <= mostMoved && !withMoves; mayMove++) {
+      budget.left = steps
+      if (!settle(ordered, due, mayMove)) {
+        if (budget.left <= 0) isExact = false
+        continue
+      }
+      const at = (id: string): Placement => placed.get(id)!
+      withMoves = { due, pours: asked.map(({ id }) => at(id)), moved: [...moved].map(at) }
+    }
+  }
   return { asPlanned, withMoves, isExact }
+}
+
+/** Whether a batch uses, on its days, anything of what another lacks. */
+function uses(problem: SeasonProblem, batch: SeasonBatch, { pour, cut }: Placement, lack: Lack): boolean {
+  if (lack.hours.some((day) => (day === pour - 1 && batch.prepHours > 0) || day === pour || day === cut)) return true
+  if (batch.oven && lack.oven.includes(pour)) return true
+  if (lack.moulds.some(({ kind, day }) => Object.hasOwn(batch.moulds, kind) && day >= pour && day < cut)) return true
+  const end = traysUntil(batch, cut, problem.days)
+  return lack.trays.some((day) => day >= cut && day < end)
 }
 
 /** Whether a promise holds: its batches stand on days that break nothing new, and are ready by its due day. */

@@ -15,7 +15,13 @@ function byFullPlan(
   fixed: (id: string) => boolean,
 ): number | undefined {
   const lateOf = ({ id, cut }: Placement): number =>
-    Math.max(0, -slackOf(problem.batches.find((batch) => batch.id === id)!, cut))
+    Math.max(
+      0,
+      -slackOf(
+        problem.batches.find((batch) => batch.id === id)!,
+        cut,
+      ),
+    )
   const was = new Map(standing.map((placement) => [placement.id, placement]))
   let earliest: number | undefined
   for (const pours of everyPlan(problem)) {
@@ -76,7 +82,9 @@ describe('promiseDate', () => {
       pours: [{ id: 'new', pour: 5, cut: 6 }],
       moved: [{ id: 'a', pour: 12, cut: 13 }],
     })
-    const kept = promiseDate(problem, [{ id: 'a', pour: 5, cut: 6 }], ['new'], { pinned: [{ id: 'a', pour: 5, cut: 6 }] })
+    const kept = promiseDate(problem, [{ id: 'a', pour: 5, cut: 6 }], ['new'], {
+      pinned: [{ id: 'a', pour: 5, cut: 6 }],
+    })
     expect(kept.withMoves).to.equal(undefined)
   })
 

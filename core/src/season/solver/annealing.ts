@@ -5,8 +5,10 @@ export interface AnnealingSchedule {
   readonly moves: number
   readonly hot: number
   readonly cold: number
-  /** Weight of what a plan breaks at the start; it grows to {@link fullWeight}, so that a plan may first break a little. */
+  /** Weight of what a plan breaks, at the start and at the end: a plan may first break a little. */
   readonly startWeight: number
+  /** @default 20 */
+  readonly endWeight?: number
 }
 
 /** A plan met on the way: where each batch stood, and what that cost. */
@@ -16,7 +18,6 @@ export interface Best {
   excess: number
 }
 
-const fullWeight = 20
 const dust = 1e-7
 
 /** Whether what stands now is better than the best: breaking less comes before costing less. */
@@ -49,20 +50,20 @@ export function anneal(
   best: Best,
   coldBest: Best,
 ): void {
-  const { moves, hot, cold, startWeight } = schedule
+  const { moves, hot, cold, startWeight, endWeight = 20 } = schedule
   const { place } = load
   const count = active.length
   const movers = new Int32Array(count)
   const targets = new Int32Array(count)
   const before = new Int32Array(count)
   const cooling = Math.pow(cold / hot, 1 / moves)
-  const hardening = Math.pow(fullWeight / startWeight, 1 / (moves * 0.8))
+  const hardening = Math.pow(endWeight / startWeight, 1 / (moves * 0.8))
   let temperature = hot
   let weight = startWeight
 
   for (let move = 0; move < moves; move++) {
     temperature *= cooling
-    if (weight < fullWeight) weight *= hardening
+    if (weight < endWeight) weight *= hardening
     const batch = active[Math.floor(random() * count)]!
     const kind = random()
     let moving: number

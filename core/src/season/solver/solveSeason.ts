@@ -3,7 +3,7 @@ import { checkPlan } from '../problem/checkPlan'
 import type { Placement, SeasonBatch, SeasonPlan, SeasonProblem } from '../problem/seasonProblem'
 import { checkProblem } from '../problem/seasonProblem'
 import type { Best } from './annealing'
-import { anneal, keepIfBetter } from './annealing'
+import { anneal } from './annealing'
 import type { DayOption } from './dayOptions'
 import { dayOptions } from './dayOptions'
 import { randomFrom } from './randomFrom'
@@ -119,7 +119,19 @@ export function solveSeason(problem: SeasonProblem, options: SolverOptions = {})
       }
     }
     goTo(best.place)
-    keepIfBetter(load, best)
+    if (best.excess > 1e-6) {
+      // Lateness stood in the way of mending: once more, hot enough to cross it, with broken rules weighing far more.
+      const all = { from: 0, to: problem.days }
+      anneal(
+        load,
+        movable,
+        all,
+        { moves: first, hot: 1000, cold: 0.1, startWeight: 20, endWeight: 5000 },
+        random,
+        best,
+        newBest(),
+      )
+    }
   }
   const plan = planOf(best.place)
   if (!wasStopped) report(1)

@@ -37,13 +37,13 @@ describe('checkPlan', () => {
 
   it('names each rule that is broken, with its numbers', () => {
     expect(checkPlan(aSeason, plan(['a', 2, 4])).violations).to.deep.equal([])
-    expect(checkPlan({ ...aSeason, hours: aSeason.hours.map(() => 1.75) }, plan(['a', 5, 7])).violations).to.deep.equal([
-      { rule: 'hours', day: 5, asked: 2, there: 1.75 },
-    ])
-    expect(rules({ ...aSeason, trays: 1 }, plan(['a', 5, 7]))).to.deep.equal(Array(5).fill('trays'))
-    expect(rules({ ...two, trays: 9, batches: [aBatch, { ...aBatch, id: 'b' }] }, plan(['a', 5, 7], ['b', 5, 7]))).to.deep.equal(
-      ['moulds', 'moulds'],
+    expect(checkPlan({ ...aSeason, hours: aSeason.hours.map(() => 1.75) }, plan(['a', 5, 7])).violations).to.deep.equal(
+      [{ rule: 'hours', day: 5, asked: 2, there: 1.75 }],
     )
+    expect(rules({ ...aSeason, trays: 1 }, plan(['a', 5, 7]))).to.deep.equal(Array(5).fill('trays'))
+    expect(
+      rules({ ...two, trays: 9, batches: [aBatch, { ...aBatch, id: 'b' }] }, plan(['a', 5, 7], ['b', 5, 7])),
+    ).to.deep.equal(['moulds', 'moulds'])
     const oven = { ...two, batches: two.batches.map((batch) => ({ ...batch, oven: true })) }
     expect(checkPlan(oven, plan(['a', 5, 7], ['b', 5, 7])).violations).to.deep.equal([
       { rule: 'oven', day: 5, asked: 2, there: 1 },
@@ -79,5 +79,6 @@ describe('checkProblem', () => {
     ['a cure of no number', { batches: [{ ...aBatch, cureDays: NaN }] }],
     ['hours of no number', { batches: [{ ...aBatch, pourHours: NaN }] }],
   ] as const)
-    it(`refuses ${what}`, () => expect(checkProblem({ ...aSeason, ...change } as SeasonProblem)).to.have.length.above(0))
+    it(`refuses ${what}`, () =>
+      expect(checkProblem({ ...aSeason, ...change } as SeasonProblem)).to.have.length.above(0))
 })

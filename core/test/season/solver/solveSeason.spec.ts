@@ -15,7 +15,10 @@ describe('solveSeason', () => {
     this.timeout(60_000)
     fc.assert(
       fc.property(smallSeasons(3), (problem) => {
-        const possible = { ...problem, batches: problem.batches.filter((batch) => dayOptions(problem, batch).length > 0) }
+        const possible = {
+          ...problem,
+          batches: problem.batches.filter((batch) => dayOptions(problem, batch).length > 0),
+        }
         const least = leastCost(possible)
         const { check } = solveSeason(possible, quick)
         expect(check.isFeasible).to.equal(least !== undefined)
@@ -50,19 +53,30 @@ describe('solveSeason', () => {
     const problem = instance('season-12')
     const before = solveSeason(problem, quick).plan.pours
     // The day with the most pours is lost.
-    const day = before.map(({ pour }) => pour).sort((a, b) => before.filter((p) => p.pour === b).length - before.filter((p) => p.pour === a).length)[0] ?? 0
+    const day =
+      before
+        .map(({ pour }) => pour)
+        .sort((a, b) => before.filter((p) => p.pour === b).length - before.filter((p) => p.pour === a).length)[0] ?? 0
     const lost = { ...problem, hours: problem.hours.map((hours, at) => (at === day ? 0 : hours)) }
     const moved = (after: readonly Placement[]): number =>
-      after.filter((placement) => !before.some((was) => was.id === placement.id && was.pour === placement.pour && was.cut === placement.cut)).length
+      after.filter(
+        (placement) =>
+          !before.some((was) => was.id === placement.id && was.pour === placement.pour && was.cut === placement.cut),
+      ).length
     const few = solveSeason(lost, { current: before, ...quick })
     expect(few.check.isFeasible).to.equal(true)
-    expect(moved(few.plan.pours)).to.be.at.least(1).and.at.most(moved(solveSeason(lost, quick).plan.pours))
+    expect(moved(few.plan.pours))
+      .to.be.at.least(1)
+      .and.at.most(moved(solveSeason(lost, quick).plan.pours))
     expect(moved(few.plan.pours)).to.be.at.most(5)
   })
 
   it('names a batch for which there is no day, and plans the others', () => {
     const { plan, impossible } = solveSeason(
-      { ...aSeason, batches: [aBatch, { ...aBatch, id: 'huge', pourHours: 23 }, { ...aBatch, id: 'none', moulds: { loaf: 3 } }] },
+      {
+        ...aSeason,
+        batches: [aBatch, { ...aBatch, id: 'huge', pourHours: 23 }, { ...aBatch, id: 'none', moulds: { loaf: 3 } }],
+      },
       quick,
     )
     expect(impossible).to.deep.equal(['huge', 'none'])
@@ -97,27 +111,31 @@ describe('solveSeason', () => {
 describe('Workload', () => {
   it('knows the cost of where its batches stand, and nothing is left of a move that is taken back', () => {
     fc.assert(
-      fc.property(smallSeasons(5), fc.array(fc.tuple(fc.nat(), fc.nat()), { minLength: 1, maxLength: 30 }), (problem, moves) => {
-        const batches = problem.batches.filter((batch) => dayOptions(problem, batch).length > 0)
-        fc.pre(batches.length > 0)
-        const options = batches.map((batch) => dayOptions(problem, batch))
-        const load = new Workload({ ...problem, batches }, batches, options, () => 0)
-        const standing = () => batches.map(({ id }, index) => ({ id, ...load.daysOf(load.place[index]!) }))
-        for (const [which, where] of moves) {
-          const batch = which % batches.length
-          const from = load.place[batch]!
-          const to = load.firstOption[batch]! + (where % options[batch]!.length)
-          const before = { cost: load.cost, excess: load.excess }
-          load.move(batch, to)
-          const check = checkPlan({ ...problem, batches }, { pours: standing() })
-          expect(load.cost).to.be.closeTo(check.cost, 1e-5)
-          expect(load.excess < 1e-6).to.equal(check.isFeasible)
-          load.move(batch, from)
-          expect(load.cost).to.be.closeTo(before.cost, 1e-9)
-          expect(load.excess).to.be.closeTo(before.excess, 1e-6)
-          load.move(batch, to)
-        }
-      }),
+      fc.property(
+        smallSeasons(5),
+        fc.array(fc.tuple(fc.nat(), fc.nat()), { minLength: 1, maxLength: 30 }),
+        (problem, moves) => {
+          const batches = problem.batches.filter((batch) => dayOptions(problem, batch).length > 0)
+          fc.pre(batches.length > 0)
+          const options = batches.map((batch) => dayOptions(problem, batch))
+          const load = new Workload({ ...problem, batches }, batches, options, () => 0)
+          const standing = () => batches.map(({ id }, index) => ({ id, ...load.daysOf(load.place[index]!) }))
+          for (const [which, where] of moves) {
+            const batch = which % batches.length
+            const from = load.place[batch]!
+            const to = load.firstOption[batch]! + (where % options[batch]!.length)
+            const before = { cost: load.cost, excess: load.excess }
+            load.move(batch, to)
+            const check = checkPlan({ ...problem, batches }, { pours: standing() })
+            expect(load.cost).to.be.closeTo(check.cost, 1e-5)
+            expect(load.excess < 1e-6).to.equal(check.isFeasible)
+            load.move(batch, from)
+            expect(load.cost).to.be.closeTo(before.cost, 1e-9)
+            expect(load.excess).to.be.closeTo(before.excess, 1e-6)
+            load.move(batch, to)
+          }
+        },
+      ),
       { numRuns: 60 },
     )
   })
