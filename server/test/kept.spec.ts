@@ -112,14 +112,20 @@ describe('what is kept', () => {
     expect(
       (
         await problemOf(
-          api(endpoints.batches.move, { params: { id: batch.id }, body: { cutDay: null, pourDay: '2027-03-15', version: 1 } }),
+          api(endpoints.batches.move, {
+            params: { id: batch.id },
+            body: { cutDay: null, pourDay: '2027-03-15', version: 1 },
+          }),
         )
       ).status,
     ).to.equal(409)
     expect(
       (
         await problemOf(
-          api(endpoints.batches.move, { params: { id: batch.id }, body: { cutDay: null, pourDay: '2027-03-07', version: 2 } }),
+          api(endpoints.batches.move, {
+            params: { id: batch.id },
+            body: { cutDay: null, pourDay: '2027-03-07', version: 2 },
+          }),
         )
       ).detail,
     ).to.contain('That day is past')

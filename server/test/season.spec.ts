@@ -128,7 +128,9 @@ describe('the season', () => {
     // Begun two days early: the day it was begun is the day of the pour.
     expect(days.pourDay).to.equal(firstDay)
     const params = { id: batch.id }
-    const moved = await problemOf(api(endpoints.batches.move, { params, body: { cutDay: null, pourDay: '2027-03-12', version } }))
+    const moved = await problemOf(
+      api(endpoints.batches.move, { params, body: { cutDay: null, pourDay: '2027-03-12', version } }),
+    )
     const removed = await problemOf(api(endpoints.batches.remove, { params, body: { version } }))
     for (const problem of [moved, removed]) expect(problem.detail).to.contain('its day is a fact now')
   })

@@ -1,11 +1,11 @@
-import type { NewOrder, OrderAccepted, SavedOrder } from '@vendange/contract'
+import type { NewOrder, OrderAccepted, SavedMould, SavedOrder } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { remainingShare } from '@vendange/core/batch'
 import { eq } from 'drizzle-orm'
 import type { Transaction } from '../db/database'
 import type { KeptThings } from '../db/keptThings'
 import { keptRow, keptThings } from '../db/keptThings'
-import { batches, collections, designs, orders } from '../db/schema'
+import { batches, collections, designs, moulds, orders } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { stale, unprocessable } from '../parts/problems'
@@ -67,6 +67,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
       earliestDay,
     })
     for (const [index, batch] of accepted.batches.entries()) {
+      await keptRow<SavedMould>(transaction, moulds, batch.mouldId, 'mould')
       await transaction.insert(batches).values({
         id: newId(),
         version: 1,

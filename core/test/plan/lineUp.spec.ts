@@ -1,0 +1,166 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import {
+  alikeDeltaE,
+  alikeFindings,
+  howManyBars,
+  howManyByChannel,
+  howManyWords,
+  lessonsFrom,
+  mainColours,
+  nearestColour,
+  paletteDifference,
+  promiseFindings,
+  salesPaceDays,
+  salesWords,
+} from '../../src/plan'
+
+const soap = (name: string, hexes: readonly string[], scent: { name: string; family?: string } | null = null) => ({
+  name,
+  scent,
+  colours: hexes.map((hex) => ({ hex, share: 1 / hexes.length })),
+})
+
+describe('alikeFindings', () => {
+  it('finds two soaps with nearly the same colours, and not two that differ', () => {
+    const codes = (a: readonly string[], b: readonly string[]) =>
+      alikeFindings([soap('A', a), soap('B', b)]).map(({ code }) => code)
+    expect(codes(['#D99A3C', '#F1E2BE'], ['#DB9C40', '#F0E0BA'])).to.deep.equal(['same_palette'])
+    expect(codes(['#D99A3C', '#F1E2BE'], ['#27364F', '#B5412B'])).to.deep.equal([])
+    expect(codes([], [])).to.deep.equal([])
+  })
+
+  it('measures by CIEDE2000: black and white are 100 apart', () => {
+    expect(paletteDifference([{ hex: '#000000', share: 1 }], [{ hex: '#FFFFFF', share: 1 }])).to.be.closeTo(100, 0.01)
+    expect(paletteDifference([{ hex: '#5A2750', share: 1 }], [{ hex: '#5A2750', share: 1 }])).to.equal(0)
+    expect(alikeDeltaE).to.equal(10)
+  })
+
+  it('names one scent in two soaps, or one family', () => {
+    const told = (a: { name: string; family?: string }, b: { name: string; family?: string }) =>
+      alikeFindings([soap('A', ['#000000'], a), soap('B', ['#FFFFFF'], b)]).map(({ message }) => message)
+    expect(told({ name: 'Amber' }, { name: 'Amber' })).to.deep.equal(['A and B carry the same scent, Amber.'])
+    expect(told({ name: 'Amber', family: 'Resin' }, { name: 'Gum', family: 'resin ' })).to.deep.equal([
+      'A and B both smell resin. Give one of them another family.',
+    ])
+    expect(told({ name: 'Amber', family: 'resin' }, { name: 'Peel', family: 'citrus' })).to.deep.equal([])
+  })
+
+  it('finds the palette colour nearest to a wished one', () => {
+    const palette = [{ hex: '#A3343C' }, { hex: '#F4EEE2' }]
+    expect(nearestColour('#B03A40', palette)?.colour).to.equal(palette[0])
+    expect(nearestColour('#B03A40', [])).to.equal(undefined)
+  })
+})
+
+describe('promiseFindings', () => {
+  const plain = { name: 'Fog', fats: [{ fatKey: 'olive' }], ingredients: [] }
+
+  it('names the ingredient that breaks a promise', () => {
+    const soaps = [
+      { ...plain, fats: [{ fatKey: 'tallow' }, { fatKey: 'palm' }] },
+      { ...plain, name: 'Red', ingredients: [{ name: 'insect red', contains: ['animal' as const] }] },
+    ]
+    expect(promiseFindings(soaps, ['vegan', 'palm_free']).map(({ message }) => message.split('.')[0])).to.deep.equal([
+      'Fog is not vegan: Beef tallow',
+      'Fog is not palm-free: Palm oil',
+      'Red is not vegan: insect red',
+    ])
+  })
+
+  it('finds nothing where the promise holds or none is given', () => {
+    expect(promiseFindings([plain], ['vegan', 'palm_free', 'nut_free'])).to.deep.equal([])
+    expect(promiseFindings([{ ...plain, fats: [{ fatKey: 'lard' }] }], [])).to.deep.equal([])
+    expect(promiseFindings([{ ...plain, fats: [{ fatKey: 'shea' }] }], ['nut_free'])).to.have.length(1)
+  })
+})
+
+describe('howManyBars', () => {
+  const web = (sold: number, days: number, offered = sold) => ({ channel: 'Web', offered, sold, days })
+
+  it('carries sales that ended early on to the window at a slowing pace', () => {
+    // 12 in 2 days; by then 1 − e^(−0.2) of all would be gone, by day 30 1 − e^(−3): 12 · 0.9502 / 0.1813 = 62.9.
+    expect(howManyBars([web(12, 2)], 30)?.likely).to.equal(63)
+    expect(howManyBars([web(12, 30, 20)], 30)?.likely).to.equal(12)
+    expect(salesPaceDays).to.equal(10)
+  })
+
+  it('gives a spread that narrows with every release and holds the likely figure', () => {
+    const width = (count: number): number => {
+      const { low, likely, high } = howManyBars(
+        Array.from({ length: count }, () => web(20, 10)),
+        30,
+      )!
+      expect(low).to.be.at.most(likely)
+      expect(high).to.be.at.least(likely)
+      return high - low
+    }
+    expect(width(8)).to.be.below(width(3)).and.below(width(1))
+  })
+
+  it('keeps its order for any sales', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ sold: fc.integer({ min: 1, max: 200 }), days: fc.integer({ min: 1, max: 60 }) }), {
+          minLength: 1,
+          maxLength: 6,
+        }),
+        (sales) => {
+          const { low, likely, high, releases } = howManyBars(
+            sales.map(({ sold, days }) => web(sold, days)),
+            30,
+          )!
+          expect(low <= likely && likely <= high).to.equal(true)
+          expect(releases).to.equal(sales.length)
+        },
+      ),
+    )
+  })
+
+  it('says nothing without sales, and throws without a window', () => {
+    expect(howManyBars([], 30)).to.equal(undefined)
+    expect(howManyBars([web(0, 30, 12)], 30)).to.equal(undefined)
+    expect(() => howManyBars([web(1, 1)], 0)).to.throw(RangeError, 'window above 0')
+  })
+
+  it('tells channels apart, with the reason', () => {
+    const results = [web(12, 5), { channel: 'Stalls', offered: 5, sold: 3, days: 30 }]
+    expect(howManyByChannel(results, 30).map(({ channel }) => channel)).to.deep.equal(['Web', 'Stalls'])
+    expect(howManyWords(results, 30)[1]).to.match(
+      /^Stalls: \d+ to \d+ bars would sell in 30 days, most likely 3 \(on sale once, sold out never; estimate\)\.$/,
+    )
+    expect(salesWords(results)).to.deep.equal([
+      'Web: all 12 bars sold in 5 days.',
+      'Stalls: 3 of 5 bars sold in 30 days.',
+    ])
+  })
+})
+
+describe('lessonsFrom', () => {
+  it('makes one open lesson of every line and note, each once', () => {
+    expect(
+      lessonsFrom({
+        notesForNextTime: 'Two loaves.\n\n Thinner dusk.',
+        results: [],
+        loafNotes: ['Two loaves.', 'Ash on top'],
+      }),
+    ).to.deep.equal(['Two loaves.', 'Thinner dusk.', 'Ash on top'].map((text) => ({ text, standing: 'open' })))
+  })
+})
+
+describe('mainColours', () => {
+  const picture = (...parts: readonly (readonly [number, readonly number[]])[]): number[] =>
+    parts.flatMap(([count, rgba]) => Array.from({ length: count }, () => rgba).flat())
+
+  it('finds the colours of a picture, that of most pixels first', () => {
+    const found = mainColours(picture([60, [163, 52, 60, 255]], [40, [244, 238, 226, 255]]), 2)
+    expect(found.map(({ hex }) => hex)).to.deep.equal(['#A3343C', '#F4EEE2'])
+    expect(found[0]?.share).to.be.closeTo(0.6, 1e-9)
+  })
+
+  it('passes over what is transparent, and finds no more colours than there are', () => {
+    expect(mainColours(picture([10, [1, 2, 3, 0]]), 3)).to.deep.equal([])
+    expect(mainColours(picture([10, [163, 52, 60, 255]]), 5)).to.have.length(1)
+    expect(mainColours([], 5)).to.deep.equal([])
+  })
+})

@@ -1,0 +1,137 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import type { QuoteMould, QuoteSettings, QuoteWish } from '../../src/plan'
+import { barsToMake, quoteOptions, splitIntoBatches } from '../../src/plan'
+
+const long: QuoteMould = {
+  id: 'long',
+  name: 'Long loaf',
+  lengthMm: 460,
+  widthMm: 86,
+  heightMm: 80,
+  linerMm: 0,
+  fillHeightMm: 60,
+  barThicknessMm: 25,
+  endTrimMm: 5,
+  kerfMm: 0,
+  count: 2,
+}
+const short: QuoteMould = { ...long, id: 'short', name: 'Short loaf', lengthMm: 250, widthMm: 80, count: 4 }
+const wish: QuoteWish = {
+  bars: 140,
+  labelMassG: 100,
+  recipe: {
+    fats: [
+      { fatKey: 'olive', share: 0.7 },
+      { fatKey: 'coconut', share: 0.3 },
+    ],
+    superfat: 0.05,
+    lyeConcentration: 0.33,
+    naohPurity: 1,
+  },
+  scent: null,
+  colours: [],
+  bevelled: true,
+  stamped: false,
+}
+const settings: QuoteSettings = {
+  scaleResolutionG: 1,
+  potLoss: 0.02,
+  cureLoss: 0.1,
+  breakageShare: 0.03,
+  hours: { setup: 0.5, prep: 0.5, pour: 1.5, cut: 1 },
+  bevelMinutesPerBar: 1,
+  stampMinutesPerBar: 0.5,
+  hourCents: 2000,
+  packingCentsPerBar: 30,
+  bevelCentsPerBar: 40,
+  stampCents: 6000,
+  pricesCentsPerKg: { olive: 900, coconut: 500, naoh: 400 },
+}
+
+describe('barsToMake', () => {
+  it('allows for breakage', () => {
+    expect(barsToMake(140, 0.03)).to.equal(145) // 140 / 0.97 = 144.3
+    expect(barsToMake(140, 0)).to.equal(140)
+    expect(barsToMake(97, 0.03)).to.equal(100)
+  })
+})
+
+describe('splitIntoBatches', () => {
+  it('takes as few batches as the moulds allow, of about one size', () => {
+    expect(splitIntoBatches(9, 2)).to.deep.equal([2, 2, 2, 2, 1])
+    expect(splitIntoBatches(6, 4)).to.deep.equal([3, 3])
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 12 }), (loaves, count) => {
+        const sizes = splitIntoBatches(loaves, count)
+        expect(sizes.reduce((sum, size) => sum + size, 0)).to.equal(loaves)
+        expect(Math.max(...sizes)).to.be.at.most(count)
+        expect(Math.max(...sizes) - Math.min(...sizes)).to.be.at.most(1)
+        expect(sizes).to.have.length(Math.ceil(loaves / count))
+      }),
+    )
+  })
+})
+
+describe('quoteOptions', () => {
+  it('gives every option enough bars of the label mass, by few pours first', () => {
+    const options = quoteOptions(wish, [long, short], settings)
+    expect(options).to.have.length.within(2, 5)
+    for (const option of options) {
+      expect(option.bars, option.title).to.be.at.least(145)
+      expect(option.spareBars).to.equal(option.bars - 140)
+      expect(option.barCuredG).to.be.at.least(100)
+      expect(option.batches.reduce((sum, { bars }) => sum + bars, 0)).to.equal(option.bars)
+      for (const { mouldId, mouldCount } of option.batches) expect(mouldCount).to.be.at.most(mouldId === 'long' ? 2 : 4)
+    }
+    const pours = options.map(({ batches }) => batches.length)
+    expect(pours).to.deep.equal([...pours].sort((a, b) => a - b))
+  })
+
+  it('fills a loaf with the bars worked out by hand', () => {
+    // 450 mm between the trims; a bar of 100 g cured weighs 111.1 g wet: with the batter at d g/ml its thickness is
+    // 111.1 / (86 · 60 · d / 1000) mm, about 20 mm, so that about 22 fit in; 145 bars are 7 loaves of 21.
+    const [option] = quoteOptions(wish, [long], settings)
+    expect(option?.parts[0]).to.deep.include({ loaves: 7, barsPerLoaf: 21 })
+    expect(option?.parts[0]?.barThicknessMm).to.be.closeTo(450 / 21, 1e-9)
+    expect(option?.bars).to.equal(147)
+    expect(option?.batches.map(({ mouldCount }) => mouldCount)).to.deep.equal([2, 2, 2, 1])
+    // Four pours of 3.5 h, and 147 minutes of bevelling.
+    expect(option?.hours).to.equal(16.45)
+  })
+
+  it('adds the price up from its parts', () => {
+    const [option] = quoteOptions(wish, [long], settings)
+    const cents = Object.fromEntries((option?.priceParts ?? []).map((part) => [part.name, part.cents]))
+    expect(cents['Packing']).to.equal(140 * 30)
+    expect(cents['Bevelling']).to.equal(140 * 40)
+    expect(cents['Work']).to.equal(16.45 * 2000)
+    const ingredients = (option?.ingredients ?? []).reduce((sum, part) => sum + (part.cents ?? 0), 0)
+    expect(cents['Ingredients']).to.equal(ingredients)
+    expect(option?.priceCents).to.equal(Object.values(cents).reduce((sum, part) => sum + part, 0))
+    expect(cents['Stamp']).to.equal(undefined)
+  })
+
+  it('says which price is missing rather than guessing it', () => {
+    const [option] = quoteOptions(wish, [long], { ...settings, pricesCentsPerKg: { olive: 900 } })
+    expect(option?.ingredients.find(({ name }) => name === 'Coconut oil')?.cents).to.equal(undefined)
+    expect(option?.findings.find(({ code }) => code === 'no_price')?.message).to.equal(
+      'No price is known for Coconut oil, Sodium hydroxide; the sum leaves them out.',
+    )
+  })
+
+  it('fills up one mould’s loaves from another', () => {
+    const mixed = quoteOptions({ ...wish, bars: 50 }, [long, short], settings, 20).find(
+      ({ parts }) => parts.length === 2,
+    )
+    expect(mixed?.title).to.match(
+      /^\d+ × (Long|Short) loaf at [\d.]+ mm plus \d+ × (Long|Short) loaf at [\d.]+ mm, \d+ bars$/,
+    )
+    expect(mixed?.bars).to.be.at.least(52)
+  })
+
+  it('offers nothing without a mould', () => {
+    expect(quoteOptions(wish, [], settings)).to.deep.equal([])
+    expect(quoteOptions(wish, [{ ...long, count: 0 }], settings)).to.deep.equal([])
+  })
+})

@@ -1,0 +1,173 @@
+import { expect } from 'chai'
+import type { BatchOfSeason, SeasonLimits } from '../../src/season'
+import {
+  checkPlan,
+  collectionWeight,
+  leastHorizonDays,
+  planChanges,
+  planFigures,
+  seasonOf,
+  traysFor,
+  violationFinding,
+  withoutRepeats,
+} from '../../src/season'
+
+const today = '2027-03-08' // a Monday
+const limits: SeasonLimits = {
+  working: { weekHours: [2, 2, 2, 4, 2, 6, 0], exceptions: [{ day: '2027-03-13', hours: 0 }] },
+  setupHours: 0.5,
+  mouldCounts: { long: 1 },
+  ovenSlots: 2,
+  trays: 10,
+  bufferDays: 3,
+}
+const planned: BatchOfSeason = {
+  id: 'a',
+  name: 'Lantern Glass',
+  mouldId: 'long',
+  mouldCount: 1,
+  demand: { prepHours: 0.5, pourHours: 1.5, cutHours: 1, setDays: { min: 1, max: 3 }, cureDays: 28, oven: false },
+  days: { prepDay: '2027-03-10', pourDay: '2027-03-11', cutDay: '2027-03-12', readyDay: '2027-04-09' },
+  neededDay: '2027-04-10',
+  earliestDay: undefined,
+  trays: 2,
+  weight: collectionWeight,
+  status: 'planned',
+  isPinned: false,
+}
+const names = { long: 'Long loaf' }
+
+describe('seasonOf', () => {
+  it('counts days from today, takes hours from the week and its exceptions, and looks far enough ahead', () => {
+    const { problem, placements, firstDay } = seasonOf([planned], limits, today)
+    expect(firstDay).to.equal(today)
+    expect(problem.hours.slice(0, 7)).to.deep.equal([2, 2, 2, 4, 2, 0, 0])
+    expect(placements).to.deep.equal([{ id: 'a', pour: 3, cut: 4 }])
+    expect(problem.batches[0]).to.deep.include({ due: 33, earliest: 0, moulds: { long: 1 }, trays: 2 })
+    expect(problem.days).to.equal(leastHorizonDays + 1)
+  })
+
+  it('plans a batch without a day, and pins only those the maker pinned', () => {
+    const { placements, pinned, problem } = seasonOf(
+      [
+        { ...planned, isPinned: true },
+        { ...planned, id: 'b', days: undefined },
+      ],
+      limits,
+      today,
+    )
+    expect(placements.map(({ id }) => id)).to.deep.equal(['a'])
+    expect(pinned.map(({ id }) => id)).to.deep.equal(['a'])
+    expect(problem.batches.map(({ id }) => id)).to.deep.equal(['a', 'b'])
+  })
+
+  it('lets a batch in its mould keep mould, cut hours and trays, and a curing one its trays', () => {
+    const inMould: BatchOfSeason = {
+      ...planned,
+      id: 'm',
+      status: 'in_mould',
+      days: { prepDay: '2027-03-06', pourDay: '2027-03-07', cutDay: '2027-03-09', readyDay: '2027-04-06' },
+    }
+    const curing: BatchOfSeason = {
+      ...planned,
+      id: 'c',
+      status: 'curing',
+      neededDay: undefined,
+      days: { prepDay: '2027-02-14', pourDay: '2027-02-15', cutDay: '2027-02-16', readyDay: '2027-03-11' },
+    }
+    const { problem } = seasonOf([inMould, curing, { ...curing, id: 'g', status: 'gone' }], limits, today)
+    expect(problem.taken?.moulds['long']?.slice(0, 3)).to.deep.equal([1, 0, 0])
+    expect(problem.hours.slice(0, 2)).to.deep.equal([2, 1])
+    // The curing one until Thursday, the other from its cut on Tuesday until it is needed on 10 April.
+    expect(problem.taken?.trays.slice(0, 4)).to.deep.equal([2, 4, 4, 2])
+    expect(problem.taken?.trays[32]).to.equal(2)
+    expect(problem.taken?.trays[33]).to.equal(0)
+    expect(problem.batches).to.deep.equal([])
+  })
+
+  it('still asks for a cut that is overdue', () => {
+    const overdue: BatchOfSeason = {
+      ...planned,
+      status: 'in_mould',
+      days: { prepDay: '2027-03-01', pourDay: '2027-03-02', cutDay: '2027-03-04', readyDay: '2027-04-01' },
+    }
+    const { problem } = seasonOf([overdue], limits, today)
+    expect(problem.taken?.moulds['long']?.slice(0, 2)).to.deep.equal([1, 0])
+    expect(problem.hours[0]).to.equal(1)
+  })
+
+  it('rounds trays up', () => {
+    expect(traysFor(36, 18)).to.equal(2)
+    expect(traysFor(37, 18)).to.equal(3)
+    expect(() => traysFor(36, 0)).to.throw(RangeError, '1 or more bars')
+  })
+})
+
+describe('the words of a plan', () => {
+  const season = seasonOf([planned, { ...planned, id: 'b', name: 'Dawn Arrival' }], limits, today)
+  const told = (pours: readonly { id: string; pour: number; cut: number }[]) =>
+    withoutRepeats(checkPlan(season.problem, { pours }).violations).map(
+      (violation) => violationFinding(violation, season, names).message,
+    )
+
+  it('names the day, what is asked and what is there', () => {
+    expect(
+      told([
+        { id: 'a', pour: 1, cut: 2 },
+        { id: 'b', pour: 1, cut: 2 },
+      ]),
+    ).to.deep.equal(['Tue 9 Mar: 3.5 h planned, 2 h there.', 'Tue 9 Mar: 2 × Long loaf in use, the workshop has 1.'])
+    expect(told([{ id: 'a', pour: 3, cut: 7 }])).to.deep.equal([
+      'Lantern Glass would be cut 4 days after its pour; it wants 1 to 3.',
+      'Dawn Arrival has no day yet.',
+    ])
+    expect(
+      told([
+        { id: 'a', pour: -2, cut: 1 },
+        { id: 'b', pour: 3, cut: 4 },
+      ]),
+    ).to.deep.equal(['Lantern Glass stands on a day that is past, or beyond the season.'])
+  })
+
+  it('tells a run of days once, as its worst day', () => {
+    const crowded = { ...season.problem, trays: 1 }
+    const violations = checkPlan(crowded, {
+      pours: [
+        { id: 'a', pour: 3, cut: 4 },
+        { id: 'b', pour: 9, cut: 10 },
+      ],
+    }).violations
+    const trays = withoutRepeats(violations).filter(({ rule }) => rule === 'trays')
+    expect(trays).to.deep.equal([{ rule: 'trays', day: 10, asked: 4, there: 1 }])
+    expect(violationFinding(trays[0]!, season, names).message).to.equal(
+      'Thu 18 Mar: 4 trays on the racks, there are 1.',
+    )
+  })
+
+  it('holds two plans side by side and says why something moved', () => {
+    const before = [
+      { id: 'a', pour: 9, cut: 10 },
+      { id: 'b', pour: 1, cut: 2 },
+    ]
+    const after = [
+      { id: 'a', pour: 3, cut: 4 },
+      { id: 'b', pour: 1, cut: 2 },
+    ]
+    const check = checkPlan(season.problem, { pours: before })
+    const figures = planFigures(season.problem, { pours: before }, check)
+    // Cut on 18 March, ready on 15 April, needed on the 10th.
+    expect(figures).to.deep.include({ lateDays: 5, lateBatches: 1, soapingDays: 2, hours: 7, mostTrays: 4 })
+    expect(planChanges(before, after, check, season, names)).to.deep.equal([
+      { id: 'a', before: before[0], after: after[0], reason: 'It was 5 days late.' },
+    ])
+    const crowded = [
+      { id: 'a', pour: 1, cut: 2 },
+      { id: 'b', pour: 1, cut: 2 },
+    ]
+    const [change] = planChanges(crowded, after, checkPlan(season.problem, { pours: crowded }), season, names)
+    expect(change?.reason).to.equal('Tue 9 Mar: 3.5 h planned, 2 h there.')
+    expect(planChanges([], after, checkPlan(season.problem, { pours: [] }), season, names)[0]?.reason).to.equal(
+      'Dawn Arrival has no day yet.',
+    )
+  })
+})

@@ -1,0 +1,120 @@
+import type { SavedOrder } from '@vendange/contract'
+import { blankOrder, datedSeason, endpoints } from '@vendange/contract'
+import { checkPlan } from '@vendange/core/season'
+import { expect } from 'chai'
+import type { TestWorkshop } from './workshopAtTest'
+import { firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
+
+describe('an order', () => {
+  let workshop: TestWorkshop
+  let order: SavedOrder
+  let mouldId: string
+
+  beforeEach(async () => {
+    workshop = await openTestWorkshop()
+    const { recipe, mould } = await furnish(workshop)
+    mouldId = mould.id
+    order = await workshop.api(endpoints.orders.create, {
+      body: {
+        ...blankOrder,
+        client: 'Rowing club',
+        bars: 20,
+        dueDay: '2027-05-10',
+        recipeId: recipe.id,
+        colours: [
+          { name: 'red', hex: '#A3343C', rateGPerKg: 10 },
+          { name: 'white', hex: '#F4EEE2', rateGPerKg: 4 },
+          { name: 'blue', hex: '#27364F', rateGPerKg: 9 },
+        ],
+        stampLeadDays: 10,
+        bevelled: true,
+      },
+    })
+  })
+  afterEach(() => workshop.close())
+
+  const batches = () => [
+    { mouldId, mouldCount: 1, bars: 10, barThicknessMm: 24, pourDay: '2027-03-20', cutDay: '2027-03-22' },
+    { mouldId, mouldCount: 1, bars: 10, barThicknessMm: 24, pourDay: '2027-03-27', cutDay: '2027-03-29' },
+  ]
+  const accept = (version = order.version) =>
+    workshop.api(endpoints.orders.accept, {
+      params: { id: order.id },
+      body: { version, priceCents: 12300, batches: batches() },
+    })
+
+  it('becomes a soap with its pours on the calendar when it is accepted', async () => {
+    const accepted = await accept()
+    expect(accepted).to.deep.include({ state: 'accepted', priceCents: 12300, earliestDay: '2027-03-18' })
+    const view = await workshop.api(endpoints.season)
+    const design = view.designs.find(({ collectionId }) => collectionId === accepted.collectionId)
+    expect(design).to.deep.include({
+      name: 'Rowing club',
+      barsWanted: 20,
+      bevelled: true,
+      stamped: true,
+      earliestDay: '2027-03-18',
+    })
+    expect(design?.colours.reduce((sum, { share }) => sum + share, 0)).to.be.closeTo(1, 1e-9)
+    const pours = view.batches.filter(({ designId }) => designId === design?.id)
+    expect(pours.map(({ name, days, bars }) => [name, days.pourDay, days.cutDay, bars])).to.deep.equal([
+      ['Rowing club, pour 1 of 2', '2027-03-20', '2027-03-22', 10],
+      ['Rowing club, pour 2 of 2', '2027-03-27', '2027-03-29', 10],
+    ])
+    expect(checkPlan(datedSeason(view).problem, { pours: datedSeason(view).placements }).violations).to.deep.equal([])
+  })
+
+  it('is made at the bench by what was quoted, not by the mould’s usual cut', async () => {
+    await accept()
+    const view = await workshop.api(endpoints.season)
+    const [first] = view.batches
+    const { plan } = await workshop.api(endpoints.batches.view, { params: { id: first?.id ?? '' } })
+    // 250 mm at 24 mm a bar, no trim: ten bars.
+    expect(plan).to.deep.include({
+      designName: 'Rowing club, pour 1 of 2',
+      barsWanted: 10,
+      barsPlanned: 10,
+      mouldCount: 1,
+    })
+  })
+
+  it('is accepted once, under the version that was quoted, and not for the past', async () => {
+    expect((await problemOf(accept(9))).status).to.equal(409)
+    workshop.setDay('2027-03-25')
+    expect((await problemOf(accept())).detail).to.contain('a day that is past')
+    workshop.setDay(firstDay)
+    const accepted = await accept()
+    expect((await problemOf(accept(accepted.version))).detail).to.equal('This order is accepted already.')
+    const view = await workshop.api(endpoints.season)
+    expect(view.batches).to.have.length(2)
+  })
+
+  it('keeps nothing of an acceptance that fails half way', async () => {
+    const body = {
+      version: order.version,
+      priceCents: 1,
+      batches: [...batches(), { ...batches()[0]!, mouldId: 'gone' }],
+    }
+    const problem = await problemOf(workshop.api(endpoints.orders.accept, { params: { id: order.id }, body }))
+    expect(problem.detail).to.equal('There is no such mould.')
+    const view = await workshop.api(endpoints.season)
+    expect(view.batches).to.deep.equal([])
+    expect(view.collections).to.have.length(1)
+    expect(view.orders[0]).to.deep.include({ state: 'asked', collectionId: null })
+  })
+
+  it('is refused without a client, a day or whole bars', async () => {
+    const { id: _id, version: _version, isRemoved: _removed, ...details } = order
+    for (const [field, value] of [
+      ['client', ' '],
+      ['dueDay', 'soon'],
+      ['bars', 1.5],
+      ['state', 'perhaps'],
+    ] as const) {
+      const problem = await problemOf(
+        workshop.api(endpoints.orders.create, { body: { ...details, [field]: value } as never }),
+      )
+      expect(problem.errors?.map((error) => error.field)).to.deep.equal([field])
+    }
+  })
+})
