@@ -13,7 +13,8 @@ test.beforeAll(async () => {
 test.afterAll(() => workshop.dispose())
 
 test('a picture of every main view', async ({ page }) => {
-  for (const { name, path } of await mainViews(workshop.url)) {
+  for (const { name, path, hasNoPicture } of await mainViews(workshop.url)) {
+    if (hasNoPicture) continue
     await page.goto(workshop.url + path)
     await expect(answer(page)).not.toBeEmpty()
     if (name === 'bench') {

@@ -4,6 +4,8 @@ export interface MainView {
   /** Name of its screenshot. */
   readonly name: string
   readonly path: string
+  /** Looked at like the others, but without a picture in the README. */
+  readonly hasNoPicture?: boolean
 }
 
 /** The main views of the demo, each with something to show. */
@@ -14,12 +16,16 @@ export async function mainViews(url: string): Promise<readonly MainView[]> {
     if (!found) throw new Error(`The demo has no ${name}`)
     return found
   }
+  const guestHouse = season.orders.find(({ collectionId }) => collectionId === null)
+  if (!guestHouse) throw new Error('The demo has no order that is asked for')
   const signalLamps = named(season.batches, 'Signal Lamps')
   const regatta = named(season.loaves, 'Regatta, first pour')
   return [
     { name: 'plan', path: '/plan' },
     { name: 'collection', path: `/plan/${named(season.collections, 'Night Train').id}` },
     { name: 'soap', path: `/soaps/${named(season.designs, 'Lantern Glass').id}` },
+    { name: 'order', path: `/orders/${guestHouse.id}` },
+    { name: 'calendar', path: '/calendar', hasNoPicture: true },
     { name: 'formulate', path: '/formulate' },
     { name: 'recipe', path: `/formulate/${named(season.recipes, 'House bar').id}` },
     { name: 'pour', path: '/pour' },
@@ -30,7 +36,7 @@ export async function mainViews(url: string): Promise<readonly MainView[]> {
     { name: 'release', path: '/release' },
     { name: 'release-loaf', path: `/release/${regatta.id}` },
     { name: 'stores', path: '/stores' },
-    { name: 'mould', path: `/stores/moulds/${named(season.moulds, 'Long loaf').id}` },
+    { name: 'mould', path: `/stores/moulds/${named(season.moulds, 'Long loaf').id}`, hasNoPicture: true },
     { name: 'notebook', path: '/notebook' },
     { name: 'loaf', path: `/loaves/${regatta.id}` },
     { name: 'workshop', path: '/workshop' },

@@ -74,6 +74,12 @@ const ticked = computed(
 const isDone = (task: DayTask): boolean => task.isOnRecord || ticked.value.has(task.key)
 const left = computed(() => tasks.value.filter((task) => !isDone(task)))
 
+const progress = computed(() => {
+  if (left.value.length === 0) return 'All done.'
+  const minutes = minutesOfTasks(left.value)
+  const timed = minutes > 0 ? `, ${inHours(minutes)} of timed work` : ''
+  return `${left.value.length} of ${tasks.value.length} still to do${timed}.`
+})
 const coloursOf = (id: string) =>
   season.design(season.batches.find((batch) => batch.id === id)?.designId)?.colours ?? []
 const inHours = (minutes: number): string => formatQuantity('hours', minutes / 60)
@@ -125,10 +131,7 @@ async function tick(task: DayTask): Promise<void> {
   </TheAnswer>
   <section v-if="tasks.length > 0" class="sheet">
     <p class="quiet lead">
-      {{ left.length === 0 ? 'All done.' : `${left.length} of ${tasks.length} still to do` }}
-      <template v-if="left.length > 0 && minutesOfTasks(left) > 0"
-        >, {{ inHours(minutesOfTasks(left)) }} of timed work.</template
-      >
+      {{ progress }}
     </p>
     <ol>
       <li v-for="task in tasks" :key="task.key" :class="{ done: isDone(task) }" data-test="task">

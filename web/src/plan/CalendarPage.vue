@@ -13,6 +13,7 @@ import { hoursOn } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
 import { wrap } from 'comlink'
 import { computed, ref } from 'vue'
+import { dayCount } from './verdictWords'
 
 const season = useSeason()
 const undo = useUndo()
@@ -70,7 +71,7 @@ async function take(): Promise<void> {
   const saved = await act(() => api(endpoints.updateWorkshop, { body: { ...workshop, exceptions } }))
   if (!saved) return
   found.value = []
-  undo.did(`Busy times taken over: ${chosen.length} days`, async () => {
+  undo.did(`Busy times taken over: ${dayCount(chosen.length)}`, async () => {
     const now = season.workshop
     if (now) await api(endpoints.updateWorkshop, { body: { ...now, exceptions: before } })
     await season.load()

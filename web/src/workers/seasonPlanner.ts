@@ -54,15 +54,18 @@ export interface PromiseQuestion {
   readonly wished: readonly string[]
 }
 
-/** Answers questions about promise dates one after the other, in a worker of its own. */
-export async function promisesInWorker(questions: readonly PromiseQuestion[]): Promise<readonly PromiseDate[]> {
+/** Answers questions about promise dates one after the other, in a worker of its own, telling each answer at once. */
+export async function promisesInWorker(
+  questions: readonly PromiseQuestion[],
+  onAnswer: (answer: PromiseDate, index: number) => void,
+): Promise<void> {
   const worker = newWorker()
   const planner = wrap<SeasonPlanner>(worker)
   try {
-    const answers: PromiseDate[] = []
-    for (const { problem, standing, wished, pinned } of questions.map(plainly))
-      answers.push(await planner.promise(problem, standing, wished, { pinned }))
-    return answers
+    for (const [index, question] of questions.entries()) {
+      const { problem, standing, wished, pinned } = plainly(question)
+      onAnswer(await planner.promise(problem, standing, wished, { pinned }), index)
+    }
   } finally {
     worker.terminate()
   }

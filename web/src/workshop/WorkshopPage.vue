@@ -252,6 +252,10 @@ li {
   flex: 1;
 }
 
+.exception > :first-child {
+  max-width: 180px;
+}
+
 .week {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(92px, 1fr));

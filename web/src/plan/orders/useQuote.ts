@@ -87,10 +87,10 @@ export function useQuote(order: () => SavedOrder | undefined) {
         )
         return { problem, standing: placements, pinned, wished: wished.map(({ id }) => id) }
       })
-      const answers = await promisesInWorker(questions)
-      if (mine !== asked) return
-      promises.value = answers
-      isLooking.value = false
+      await promisesInWorker(questions, (answer) => {
+        if (mine === asked) promises.value = [...promises.value, answer]
+      })
+      if (mine === asked) isLooking.value = false
     },
     { immediate: true },
   )
