@@ -66,9 +66,7 @@ function benchPromise(): void {
     `A promise date with 60 batches planned: median ${percentile(sorted, 0.5).toFixed(0)} ms, longest ${percentile(sorted, 1).toFixed(0)} ms`,
   )
   console.log(`  as planned: equal to a re-plan with the others pinned in ${fixedEqual} of ${cases}`)
-  console.log(
-    `  with others moved: equal to a free re-plan in ${freeEqual} of ${cases}, later in ${freeLater}`,
-  )
+  console.log(`  with others moved: equal to a free re-plan in ${freeEqual} of ${cases}, later in ${freeLater}`)
 }
 
 /** First day by which a whole re-plan has a batch ready while nobody else gets later. */

@@ -1,5 +1,25 @@
 import type { NewOrder } from './order'
 import type { NewCollection, NewDesign } from './plan'
+import type { WorkshopDetails } from './workshop'
+
+/** What a new workshop plans and quotes with until its makers say otherwise. Estimates to start from. */
+export const blankSeasonSettings = {
+  weekStartMin: [1140, 1140, 1140, 1140, 1140, 540, 540],
+  racks: [{ name: 'Rack', trays: 24 }],
+  barsPerTray: 12,
+  ovenSlots: 2,
+  bufferDays: 3,
+  pricing: {
+    hourCents: 2000,
+    packingCentsPerBar: 30,
+    bevelCentsPerBar: 40,
+    stampCents: 6000,
+    breakageShare: 0.03,
+    bevelMinutesPerBar: 1,
+    stampMinutesPerBar: 0.5,
+    ingredients: [],
+  },
+} satisfies Partial<WorkshopDetails>
 
 /** What a new soap has before its maker says more. */
 export const blankDesign = {

@@ -1,4 +1,5 @@
 import type { SavedWorkshop, WorkshopDetails } from '@vendange/contract'
+import { blankSeasonSettings } from '@vendange/contract'
 import type { Database, Reader } from './database'
 import { workshop } from './schema'
 
@@ -12,21 +13,7 @@ const newWorkshop = (timeZone: string): WorkshopDetails => ({
   timeZone,
   weekHours: [2, 2, 2, 2, 2, 6, 0],
   exceptions: [],
-  weekStartMin: [1140, 1140, 1140, 1140, 1140, 540, 540],
-  racks: [{ name: 'Rack', trays: 24 }],
-  barsPerTray: 12,
-  ovenSlots: 2,
-  bufferDays: 3,
-  pricing: {
-    hourCents: 2000,
-    packingCentsPerBar: 30,
-    bevelCentsPerBar: 40,
-    stampCents: 6000,
-    breakageShare: 0.03,
-    bevelMinutesPerBar: 1,
-    stampMinutesPerBar: 0.5,
-    ingredients: [],
-  },
+  ...blankSeasonSettings,
   setupHours: 0.5,
   prepHours: 0.75,
   pourHours: 1.5,

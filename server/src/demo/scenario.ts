@@ -535,11 +535,26 @@ export const demoCollections: readonly DemoCollection[] = [
   },
 ]
 
+type DemoOrder = NewOrder & { readonly recipe: keyof typeof demoRecipes; readonly became?: string }
+
+const guestOrder = (month: string, dueDay: string): DemoOrder => ({
+  ...blankOrder,
+  client: `Guest house, ${month}`,
+  contact: 'The guest house, by letter',
+  bars: 96,
+  labelMassG: 75,
+  dueDay,
+  recipe: 'kernel',
+  scent: { name: 'Linen steam blend', rate: 0.02 },
+  colours: [
+    { name: 'linen', hex: '#EADFCB', rateGPerKg: 0 },
+    { name: 'hem', hex: '#8FA39A', rateGPerKg: 5 },
+  ],
+  packing: 'Loose in a crate',
+})
+
 /** Clients' orders; those with a collection were accepted and are under way as that collection. */
-export const demoOrders: readonly (NewOrder & {
-  readonly recipe: keyof typeof demoRecipes
-  readonly became?: string
-})[] = [
+export const demoOrders: readonly DemoOrder[] = [
   {
     ...blankOrder,
     client: 'Rowing club regatta',
@@ -562,38 +577,10 @@ export const demoOrders: readonly (NewOrder & {
     became: 'Regatta',
   },
   {
-    ...blankOrder,
-    client: 'Guest house, April',
-    contact: 'The guest house, by letter',
-    bars: 96,
-    labelMassG: 75,
-    dueDay: '2027-04-02',
-    recipe: 'kernel',
-    scent: { name: 'Linen steam blend', rate: 0.02 },
-    colours: [
-      { name: 'linen', hex: '#EADFCB', rateGPerKg: 0 },
-      { name: 'hem', hex: '#8FA39A', rateGPerKg: 5 },
-    ],
-    packing: 'Loose in a crate',
+    ...guestOrder('April', '2027-04-02'),
     state: 'accepted',
-    depositCents: 0,
     priceCents: 31000,
     became: 'Guest house, April',
   },
-  {
-    ...blankOrder,
-    client: 'Guest house, May',
-    contact: 'The guest house, by letter',
-    bars: 96,
-    labelMassG: 75,
-    dueDay: '2027-05-03',
-    recipe: 'kernel',
-    scent: { name: 'Linen steam blend', rate: 0.02 },
-    colours: [
-      { name: 'linen', hex: '#EADFCB', rateGPerKg: 0 },
-      { name: 'hem', hex: '#8FA39A', rateGPerKg: 5 },
-    ],
-    packing: 'Loose in a crate',
-    notes: 'Again each month, if they like it.',
-  },
+  { ...guestOrder('May', '2027-05-03'), notes: 'Again each month, if they like it.' },
 ]

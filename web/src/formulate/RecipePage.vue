@@ -224,20 +224,8 @@ async function takeRecipeAway(): Promise<void> {
 </template>
 
 <style scoped>
-.head {
-  justify-content: space-between;
-}
-
 .narrow {
   width: 140px;
-}
-
-fieldset {
-  border: 0;
-}
-
-legend {
-  margin-bottom: 10px;
 }
 
 .fat {

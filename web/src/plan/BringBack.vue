@@ -76,10 +76,6 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
 </template>
 
 <style scoped>
-.head {
-  justify-content: space-between;
-}
-
 .past {
   display: flex;
   gap: 14px;

@@ -151,9 +151,3 @@ const sentence = computed(() => {
     </section>
   </div>
 </template>
-
-<style scoped>
-.crumb {
-  font-size: 0.9rem;
-}
-</style>

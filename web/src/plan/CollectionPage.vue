@@ -53,6 +53,12 @@ const labels = {
   promises: 'Promises',
   state: 'State',
 }
+const isPastRelease = computed(
+  () =>
+    collection.value !== undefined &&
+    !['released', 'looked_back'].includes(collection.value.state) &&
+    season.neededDay(collection.value) < season.today,
+)
 const states = collectionStates.map((value) => ({ value, title: stateWords[value] }))
 const promises = promiseKeys.map((value) => ({ value, title: promiseWords[value] }))
 const barsRange = { min: 0, max: 5000 }
@@ -154,6 +160,9 @@ async function takeCollectionAway(): Promise<void> {
       </section>
 
       <section class="sheet stack">
+        <p v-if="isPastRelease" class="must" role="alert">
+          That moment is past. If it is still to come out, give it a new one.
+        </p>
         <div class="row head">
           <h2>The collection</h2>
           <SaveState :status="status" :errors="errors" />
@@ -260,28 +269,3 @@ async function takeCollectionAway(): Promise<void> {
   </template>
   <TheAnswer v-else>There is no such collection.</TheAnswer>
 </template>
-
-<style scoped>
-.head {
-  justify-content: space-between;
-}
-
-fieldset {
-  border: 0;
-}
-
-.swatch {
-  flex-wrap: nowrap;
-  margin: 8px 0;
-}
-
-input[type='color'] {
-  flex: none;
-  width: 44px;
-  height: 38px;
-  padding: 2px;
-  border: 1px solid rgb(var(--v-theme-hairline));
-  border-radius: 4px;
-  background: none;
-}
-</style>

@@ -248,22 +248,6 @@ async function takeSoapAway(): Promise<void> {
 </template>
 
 <style scoped>
-.crumb {
-  font-size: 0.9rem;
-}
-
-.head {
-  justify-content: space-between;
-}
-
-fieldset {
-  border: 0;
-}
-
-legend {
-  margin-bottom: 10px;
-}
-
 .lead {
   margin: 4px 0 12px;
   font-size: 0.92rem;

@@ -132,9 +132,3 @@ async function takeMouldAway(): Promise<void> {
   </template>
   <TheAnswer v-else>There is no such mould.</TheAnswer>
 </template>
-
-<style scoped>
-.head {
-  justify-content: space-between;
-}
-</style>

@@ -235,10 +235,6 @@ async function backUp(): Promise<void> {
 </template>
 
 <style scoped>
-.head {
-  justify-content: space-between;
-}
-
 ul {
   padding: 0;
   list-style: none;

@@ -5,7 +5,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import { mdiPin } from '@mdi/js'
 import { addDays, daysBetween, formatDay, mondayOf } from '@vendange/core/calendar'
 import { scaleLinear } from 'd3-scale'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import BoardLoads from './BoardLoads.vue'
 import type { BoardBatch } from './boardLayout'
 import { boardBatch, inWindow, mouldRows, packCures, placeInMoulds } from './boardLayout'
@@ -24,7 +24,12 @@ const zooms = [
   { label: 'Half a year', dayWidth: 5.2 },
 ] as const
 const zoom = ref(2)
-const dayWidth = computed(() => zooms[zoom.value]?.dayWidth ?? 15)
+// On paper the whole season stands on one sheet.
+const isPrinting = ref(false)
+const widestOnPaper = 930
+const dayWidth = computed(() =>
+  isPrinting.value ? widestOnPaper / dayCount.value : (zooms[zoom.value]?.dayWidth ?? 15),
+)
 const rowHeight = 28
 const cureHeight = 18
 /** The two charts of a day's load, with a line between them. */
@@ -49,10 +54,14 @@ function measure(): void {
     if (element) scrolled.value = { left: element.scrollLeft, width: element.clientWidth }
   })
 }
-const sight = computed(() => ({
-  from: Math.floor(scrolled.value.left / dayWidth.value) - 2,
-  to: Math.min(dayCount.value, Math.ceil((scrolled.value.left + scrolled.value.width) / dayWidth.value) + 2),
-}))
+const sight = computed(() =>
+  isPrinting.value
+    ? { from: 0, to: dayCount.value }
+    : {
+        from: Math.floor(scrolled.value.left / dayWidth.value) - 2,
+        to: Math.min(dayCount.value, Math.ceil((scrolled.value.left + scrolled.value.width) / dayWidth.value) + 2),
+      },
+)
 
 const neededOf = (designId: string): string | undefined => {
   const collection = season.collection(season.design(designId)?.collectionId)
@@ -193,9 +202,21 @@ function goToToday(): void {
   scroller.value?.scrollTo({ left: Math.max(0, (todayAt.value - 4) * dayWidth.value) })
   measure()
 }
+const forPaper = (): void => {
+  isPrinting.value = true
+}
+const forScreen = (): void => {
+  isPrinting.value = false
+}
 onMounted(() => {
   measure()
   goToToday()
+  window.addEventListener('beforeprint', forPaper)
+  window.addEventListener('afterprint', forScreen)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('beforeprint', forPaper)
+  window.removeEventListener('afterprint', forScreen)
 })
 watch(zoom, async () => {
   await nextTick()

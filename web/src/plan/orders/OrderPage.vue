@@ -15,6 +15,7 @@ import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewOrder } from '@vendange/contract'
 import { barsRange, centsRange, endpoints, labelMassRange, leadDaysRange, orderSchema } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
+import { nearestColour } from '@vendange/core/plan'
 import { scentRateRange } from '@vendange/core/recipe'
 import { formatMoney } from '@vendange/core/units'
 import { computed, ref, watch } from 'vue'
@@ -106,6 +107,12 @@ async function accept(withMoves: boolean): Promise<void> {
 async function takeOrderAway(): Promise<void> {
   const now = order.value
   if (now && (await takeAway(endpoints.orders, { ...now, name: now.client }))) await router.push('/plan')
+}
+/** The colour the workshop has made already that comes nearest, when it comes near. */
+const known = computed(() => season.designs.flatMap(({ colours }) => colours))
+function nearest(hex: string): string {
+  const found = /^#[0-9a-f]{6}$/i.test(hex) ? nearestColour(hex, known.value) : undefined
+  return found ? `Nearest made so far: ${found.colour.name}, ${found.difference.toFixed(0)} away (ΔE)` : ''
 }
 const printQuote = (): void => window.print()
 </script>
@@ -212,6 +219,8 @@ const printQuote = (): void => window.print()
             <v-text-field
               v-model="colour.name"
               :label="`Name of colour ${index + 1}`"
+              :hint="nearest(colour.hex)"
+              persistent-hint
               :error-messages="errorOf(`colours[${index}].name`) ?? []"
             />
             <v-btn
@@ -368,37 +377,6 @@ const printQuote = (): void => window.print()
 </template>
 
 <style scoped>
-.crumb {
-  font-size: 0.9rem;
-}
-
-.head {
-  justify-content: space-between;
-}
-
-fieldset {
-  border: 0;
-}
-
-legend {
-  margin-bottom: 10px;
-}
-
-.swatch {
-  flex-wrap: nowrap;
-  margin: 8px 0;
-}
-
-input[type='color'] {
-  flex: none;
-  width: 44px;
-  height: 38px;
-  padding: 2px;
-  border: 1px solid rgb(var(--v-theme-hairline));
-  border-radius: 4px;
-  background: none;
-}
-
 @media (min-width: 1100px) {
   .quoting {
     grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
