@@ -168,7 +168,12 @@ async function takeCollectionAway(): Promise<void> {
           <SaveState :status="status" :errors="errors" />
         </div>
         <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
-        <v-textarea v-model="values.theme" label="Theme and brief" :error-messages="errorOf('theme') ?? []" />
+        <v-textarea
+          v-model="values.theme"
+          label="Theme"
+          hint="And a short brief"
+          :error-messages="errorOf('theme') ?? []"
+        />
         <div class="fields">
           <v-text-field
             v-model="values.releaseLocal"
