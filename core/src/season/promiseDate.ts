@@ -26,7 +26,7 @@ export interface PromiseOptions {
   readonly pinned?: readonly Placement[]
   /** How many batches may move at most to make room. @default 6 */
   readonly mostMoved?: number
-  /** Steps of the search for each due day. @default 25000 */
+  /** Steps of the search for each due day. @default 12000 */
   readonly steps?: number
 }
 
@@ -131,7 +131,7 @@ export function promiseDate(
   wished: readonly string[],
   options: PromiseOptions = {},
 ): PromiseDate {
-  const { pinned = [], mostMoved = 6, steps = 25000 } = options
+  const { pinned = [], mostMoved = 6, steps = 12000 } = options
   const byId = new Map(problem.batches.map((batch) => [batch.id, batch]))
   const asked = wished.flatMap((id) => byId.get(id) ?? [])
   const others = standing.filter(({ id }) => !wished.includes(id) && byId.has(id))
@@ -273,20 +273,68 @@ export function promiseDate(
     return false
   }
 
-  let withMoves: Promised | undefined
-  for (let due = from; due < (asPlanned?.due ?? to + 1) && !withMoves; due++) {
-    for (let mayMove = 1; mayMove <= mostMoved && !withMoves; mayMove++) {
-      budget.left = steps
-      if (!settle(ordered, due, mayMove)) {
-        if (budget.left <= 0) isExact = false
-        continue
+  /** Days on which a search with moves was cut short. */
+  const cutShort = new Set<number>()
+
+  /** A way to hand over on a due day, fewest moves first, with so many steps for each number of moves. */
+  function withMovesBy(due: number, most: number): Promised | undefined {
+    cutShort.delete(due)
+    for (let mayMove = 1; mayMove <= mostMoved; mayMove++) {
+      budget.left = most
+      if (settle(ordered, due, mayMove)) {
+        const at = (id: string): Placement => placed.get(id)!
+        const found = { due, pours: asked.map(({ id }) => at(id)), moved: [...moved].map(at) }
+        putBack()
+        return found
       }
-      const at = (id: string): Placement => placed.get(id)!
-      withMoves = { due, pours: asked.map(({ id }) => at(id)), moved: [...moved].map(at) }
+      if (budget.left <= 0) cutShort.add(due)
     }
+    return undefined
   }
+
+  /** Every batch where it stood before a way was found. */
+  function putBack(): void {
+    for (const [id, { pour, cut }] of placed) {
+      const isWished = wished.includes(id)
+      if (!isWished && !moved.has(id)) continue
+      const batch = byId.get(id)!
+      room.use(batch, pour, cut, isWished ? foundDue : batch.due, -1)
+    }
+    for (const id of wished) placed.delete(id)
+    for (const id of moved) {
+      const was = standingOf.get(id)!
+      const batch = byId.get(id)!
+      room.use(batch, was.pour, was.cut, batch.due, 1)
+      placed.set(id, was)
+    }
+    moved.clear()
+  }
+
+  // A quick look at each day first; then a long one at the days before the one found, until two of them give nothing.
+  let withMoves: Promised | undefined
+  let foundDue = 0
+  const before = asPlanned?.due ?? to + 1
+  const look = (due: number, most: number): Promised | undefined => {
+    foundDue = due
+    return withMovesBy(due, most)
+  }
+  for (let due = from; due < before && !withMoves; due++) withMoves = look(due, steps / quickLook)
+  const gives = { nothing: 0 }
+  for (let due = (withMoves?.due ?? before) - 1; due >= from && gives.nothing < longLooks; due--) {
+    if (!cutShort.has(due)) continue
+    const earlier = look(due, steps)
+    if (earlier) withMoves = earlier
+    gives.nothing = earlier ? 0 : gives.nothing + 1
+  }
+  const end = withMoves?.due ?? before
+  if ([...cutShort].some((due) => due < end)) isExact = false
   return { asPlanned, withMoves, isExact }
 }
+
+/** A quick look takes this share of the steps of a long one. */
+const quickLook = 10
+/** Days in a row that give nothing even by a long look before the search ends. */
+const longLooks = 2
 
 /** Whether a batch uses, on its days, anything of what another lacks. */
 function uses(problem: SeasonProblem, batch: SeasonBatch, { pour, cut }: Placement, lack: Lack): boolean {

@@ -94,6 +94,12 @@ export function anneal(
       // A look at the hours alone tells most hopeless moves.
       const least = weight * (load.leastExcess(batch, target) - load.excess) - load.mostSaved(batch, target)
       if (least > 25 * temperature) continue
+      const after = weight * (load.leastAfter(batch, target) - load.excess) - load.mostSaved(batch, target)
+      if (after > 25 * temperature) {
+        // Refused as if it had been tried, so that the search goes the same way as without this look.
+        random()
+        continue
+      }
       movers[0] = batch
       targets[0] = target
       moving = 1
