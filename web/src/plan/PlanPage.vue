@@ -22,7 +22,9 @@ const season = useSeason()
 const router = useRouter()
 const { pourOn } = usePours()
 const drag = useBoardDrag()
-const { trial, findings, slack } = drag
+const { trial, standing, findings, slack } = drag
+/** More than a few broken rules are one trouble: the plan is to be made anew. */
+const mostRulesShown = 4
 
 const judged = computed(() =>
   season.collections
@@ -121,7 +123,12 @@ const on = (day: string): string => formatDay(day, season.today)
       <v-btn size="small" variant="text" to="/calendar">Calendar feed and busy times</v-btn>
     </div>
     <PlannerPanel v-if="planning" :key="planning.run" :way="planning.way" class="below" @close="planning = undefined" />
-    <section v-if="trial" class="sheet trial below" data-test="trial" aria-live="polite">
+    <FindingList :findings="standing.slice(0, mostRulesShown)" class="below" data-test="standing-rules" />
+    <p v-if="standing.length > mostRulesShown" class="must below">
+      And {{ standing.length - mostRulesShown }} more rules are broken. Let the plan be mended with the fewest changes.
+    </p>
+    <SeasonBoard :drag="drag" class="below" />
+    <section v-if="trial" class="sheet trial no-print" data-test="trial" aria-live="polite">
       <b>{{ trial.batch.name }}</b>: prepare {{ on(trial.days.prepDay) }}, pour {{ on(trial.days.pourDay) }}, cut
       {{ on(trial.days.cutDay) }}, cured {{ on(trial.days.readyDay)
       }}<template v-if="slack !== undefined"
@@ -130,9 +137,8 @@ const on = (day: string): string => formatDay(day, season.today)
           slack < 0 ? `${dayCount(slack)} late` : `${dayCount(slack)} to spare`
         }}</span></template
       >.
+      <FindingList :findings="findings.slice(0, mostRulesShown)" data-test="broken-rules" />
     </section>
-    <FindingList :findings="findings" class="below" data-test="broken-rules" />
-    <SeasonBoard :drag="drag" class="below" />
   </template>
 
   <section v-if="openOrders.length > 0" class="below">
@@ -238,7 +244,17 @@ const on = (day: string): string => formatDay(day, season.today)
 }
 
 .trial {
-  padding: 10px 16px;
+  position: fixed;
+  right: 30px;
+  bottom: 18px;
+  left: calc(var(--rail) + 28px);
+  z-index: 8;
+  padding: 12px 18px;
+  border: 2px solid rgb(var(--v-theme-primary));
+}
+
+.trial :deep(.findings) {
+  margin-top: 8px;
 }
 
 .ask {

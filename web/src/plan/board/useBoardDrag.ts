@@ -2,7 +2,7 @@ import { usePours } from '@/parts/pourActions'
 import { useSeason } from '@/parts/seasonStore'
 import { addDays, daysBetween } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
-import type { BatchDays } from '@vendange/core/season'
+import type { BatchDays, PlanCheck } from '@vendange/core/season'
 import { batchDays, checkPlan, slackDays, violationFinding, withoutRepeats } from '@vendange/core/season'
 import type { BatchSummary } from '@vendange/contract'
 import { computed, shallowRef } from 'vue'
@@ -59,13 +59,17 @@ export function useBoardDrag() {
     )
     return checkPlan(dated.problem, { pours })
   })
-  /** Rules that the plan on the board breaks, in words. */
-  const findings = computed<readonly Finding[]>(() => {
+  const inWords = (check: PlanCheck | undefined): readonly Finding[] => {
     const dated = season.dated
-    if (!dated || !checked.value) return []
-    return withoutRepeats(checked.value.violations).map((violation) =>
-      violationFinding(violation, dated, season.mouldNames),
-    )
+    if (!dated || !check) return []
+    return withoutRepeats(check.violations).map((violation) => violationFinding(violation, dated, season.mouldNames))
+  }
+  /** Rules that the plan as it stands breaks, in words. */
+  const standing = computed(() => inWords(before.value))
+  /** Rules that the move on trial breaks besides those. */
+  const findings = computed(() => {
+    const known = new Set(standing.value.map(({ message }) => message))
+    return trial.value ? inWords(checked.value).filter(({ message }) => !known.has(message)) : []
   })
   const slack = computed(() => {
     const moving = trial.value
@@ -74,5 +78,5 @@ export function useBoardDrag() {
     return moving && collection && slackDays(moving.days, season.neededDay(collection))
   })
 
-  return { trial, tryOn, tryDay, cancel, drop, checked, findings, slack }
+  return { trial, tryOn, tryDay, cancel, drop, checked, standing, findings, slack }
 }
