@@ -222,3 +222,17 @@ test('the day sheet is ticked, and the tick stays', async ({ page }) => {
   await page.reload()
   await expect(prepare.getByRole('checkbox')).toBeChecked()
 })
+
+test('a loaf that failed is poured once more', async ({ page }) => {
+  const night = (await season()).collections.find(({ name }) => name === 'Night Train')
+  await page.goto(`${workshop.url}/plan/${night?.id ?? ''}`)
+  await page
+    .getByRole('row', { name: /Platform Fog/ })
+    .getByTestId('make-again')
+    .click()
+  await expect(page.getByText(/^Platform Fog on the calendar for/)).toBeVisible()
+  await expect(page.getByRole('row', { name: /Platform Fog/ })).toHaveCount(2)
+  const again = (await season()).batches.filter(({ name, status }) => name === 'Platform Fog' && status === 'planned')
+  expect(again).toHaveLength(1)
+  await expectSoundPlan()
+})

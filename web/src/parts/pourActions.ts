@@ -78,5 +78,5 @@ export function usePours() {
     })
   }
 
-  return { pourOn, move, takeOff, setPinned }
+  return { pourOn, putOn, move, takeOff, setPinned }
 }

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { usePours } from '@/parts/pourActions'
 import { useSeason } from '@/parts/seasonStore'
-import SoapFace from '@/parts/SoapFace.vue'
 import { mdiPin } from '@mdi/js'
 import { addDays, daysBetween, formatDay, mondayOf } from '@vendange/core/calendar'
 import { scaleLinear } from 'd3-scale'
@@ -9,6 +8,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import BoardLoads from './BoardLoads.vue'
 import type { BoardBatch } from './boardLayout'
 import { boardBatch, inWindow, mouldRows, packCures, placeInMoulds } from './boardLayout'
+import { facePicture } from './facePicture'
 import type { useBoardDrag } from './useBoardDrag'
 
 /** The maker's wall: moulds, cures, racks and hours over time. Pours are moved by hand or by keys. */
@@ -148,7 +148,7 @@ const blamed = computed(() => {
   return ids
 })
 const isLate = (batch: BoardBatch): boolean => batch.needed !== undefined && batch.ready > batch.needed
-const coloursOf = (designId: string) => season.design(designId)?.colours ?? []
+const faceOf = (batch: BoardBatch): string => facePicture(batch.name, season.design(batch.designId)?.colours ?? [])
 const on = (at: number): string => formatDay(addDays(from.value, at), season.today)
 const tell = (batch: BoardBatch): string =>
   `${batch.name}: pour ${on(batch.pour)}, cut ${on(batch.cut)}, cured ${on(batch.ready)}` +
@@ -339,7 +339,7 @@ watch(zoom, async () => {
             }"
             aria-hidden="true"
           >
-            <SoapFace :name="batch.name" :colours="coloursOf(batch.designId)" :width="22" :height="15" />
+            <img :src="faceOf(batch)" width="22" height="15" alt="" />
           </span>
           <button
             v-for="{ batch, row, isFirst, isOver } in seen"
@@ -366,7 +366,7 @@ watch(zoom, async () => {
             @pointercancel="cancel"
             @keydown="press($event, batch.id)"
           >
-            <SoapFace :name="batch.name" :colours="coloursOf(batch.designId)" :width="30" :height="24" />
+            <img class="face" :src="faceOf(batch)" width="30" height="24" alt="" draggable="false" />
             <span
               v-if="isFirst && nameWidth(row, batch) > 40"
               class="name"
@@ -514,6 +514,11 @@ kbd {
 
 .cureface {
   position: absolute;
+  line-height: 0;
+}
+
+.cureface img {
+  border-radius: 3px;
 }
 
 .pour {
@@ -528,9 +533,10 @@ kbd {
   touch-action: none;
 }
 
-.pour :deep(.face) {
+.pour .face {
   flex: none;
   margin: -1px;
+  border-radius: 4px;
 }
 
 .pour .name {
