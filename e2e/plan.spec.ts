@@ -203,10 +203,11 @@ test('a past soap comes back with what was to be remembered', async ({ page }) =
   await page.getByRole('link', { name: 'Sleeper Blue' }).click()
   const last = page.getByTestId('last-time')
   await expect(last).toContainText('Web: all 12 bars sold in 2 days.')
-  await expect(last.getByTestId('lesson')).toHaveCount(2)
+  await expect(last.getByTestId('lesson')).toHaveCount(3)
+  await expect(last).toContainText('Sold out in two days.')
   await saving(page, () => last.getByTestId('lesson').first().getByRole('button', { name: 'Taken up' }).click())
   const made = (await season()).designs.find(({ collectionId }) => collectionId === collection.id)
-  expect(made?.lessons.map(({ standing }) => standing)).toEqual(['taken_up', 'open'])
+  expect(made?.lessons.map(({ standing }) => standing)).toEqual(['taken_up', 'open', 'open'])
 })
 
 test('the day sheet is ticked, and the tick stays', async ({ page }) => {

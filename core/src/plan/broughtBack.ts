@@ -20,7 +20,6 @@ export function salesWords(results: readonly SalesResult[]): readonly string[] {
 /** Lessons for a soap that is brought back: last time's notes, one a line, and what the bars themselves told. */
 export function lessonsFrom(past: {
   readonly notesForNextTime: string
-  readonly results: readonly SalesResult[]
   /** Notes written into the record of its loaves. */
   readonly loafNotes: readonly string[]
 }): readonly Lesson[] {

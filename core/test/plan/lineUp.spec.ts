@@ -141,7 +141,6 @@ describe('lessonsFrom', () => {
     expect(
       lessonsFrom({
         notesForNextTime: 'Two loaves.\n\n Thinner dusk.',
-        results: [],
         loafNotes: ['Two loaves.', 'Ash on top'],
       }),
     ).to.deep.equal(['Two loaves.', 'Thinner dusk.', 'Ash on top'].map((text) => ({ text, standing: 'open' })))

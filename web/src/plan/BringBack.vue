@@ -23,11 +23,22 @@ const past = computed(() =>
     .map((collection) => ({ collection, soaps: season.lineUp(collection.id) }))
     .filter(({ soaps }) => soaps.length > 0),
 )
+/** What was noted in the records of a soap's loaves, and why any was held. */
+async function loafNotes(designId: string): Promise<readonly string[]> {
+  const loaves = (await api(endpoints.loaves.list)).filter((loaf) => loaf.designId === designId)
+  const views = await Promise.all(loaves.map(({ id }) => api(endpoints.loaves.view, { params: { id } })))
+  return views.flatMap(({ events }) =>
+    events.flatMap(({ happening }) =>
+      happening.type === 'noted' ? [happening.text] : happening.type === 'held' ? [happening.reason] : [],
+    ),
+  )
+}
+
 async function bring(soaps: readonly SavedDesign[]): Promise<void> {
   const made: SavedDesign[] = []
   for (const soap of soaps) {
     const { id, version: _version, isRemoved: _removed, ...details } = soap
-    const copy = await act(() =>
+    const copy = await act(async () =>
       api(endpoints.designs.create, {
         body: {
           ...details,
@@ -36,7 +47,7 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
           earliestDay: null,
           notesForNextTime: '',
           results: [],
-          lessons: lessonsFrom({ ...soap, loafNotes: [] }).map((lesson) => ({ ...lesson })),
+          lessons: lessonsFrom({ ...soap, loafNotes: await loafNotes(id) }).map((lesson) => ({ ...lesson })),
         },
       }),
     )
