@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { BoardBatch } from '../../src/plan/board/boardLayout'
-import { inWindow, mouldRows, packCures, placeInMoulds } from '../../src/plan/board/boardLayout'
+import { cureOutlines, inWindow, mouldRows, packCures, placeInMoulds } from '../../src/plan/board/boardLayout'
 
 const moulds = [
   { id: 'long', name: 'Long loaf', count: 2 },
@@ -90,6 +90,24 @@ describe('the rows of the board', () => {
               expect(a.batch.cut >= b.batch.needed! || b.batch.cut >= a.batch.needed!).to.equal(true)
       }),
     )
+  })
+
+  it('draw cures as outlines, the late ones apart', () => {
+    const late = { ...batch('b', 1, 3), needed: 20 }
+    const at = { dayWidth: 10, rowHeight: 18, today: 5 }
+    const drawn = cureOutlines(
+      [
+        { batch: batch('a', 0, 2), row: 0 },
+        { batch: late, row: 1 },
+      ],
+      at,
+    )
+    // Cut on day 2, ready on 30: from x 20 on, 280 wide; three days of it are over.
+    expect(drawn.cure).to.equal('M20 5h280v7h-280z')
+    expect(drawn.lateCure).to.equal('M30 23h280v7h-280z')
+    expect(drawn.cured).to.equal('M20 5h30v7h-30zM30 23h20v7h-20z')
+    expect(drawn.wait).to.equal('M300 8.5H320M310 26.5H200')
+    expect(drawn.latePennant).to.match(/^M200 34/)
   })
 
   it('draw only what reaches into sight', () => {

@@ -7,7 +7,7 @@ import { scaleLinear } from 'd3-scale'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import BoardLoads from './BoardLoads.vue'
 import type { BoardBatch } from './boardLayout'
-import { boardBatch, inWindow, mouldRows, packCures, placeInMoulds } from './boardLayout'
+import { boardBatch, cureOutlines, inWindow, mouldRows, packCures, placeInMoulds } from './boardLayout'
 import { facePicture } from './facePicture'
 import type { useBoardDrag } from './useBoardDrag'
 
@@ -91,6 +91,11 @@ const cureRows = computed(() => Math.max(0, ...cures.value.map(({ row }) => row 
 const seenCures = computed(() =>
   inWindow(cures.value, sight.value, ({ cut, ready, needed }) => [cut, Math.max(ready, needed ?? ready)]),
 )
+const outlines = computed(() =>
+  cureOutlines(seenCures.value, { dayWidth: dayWidth.value, rowHeight: cureHeight, today: todayAt.value }),
+)
+// Where days are narrow, faces would hide the cures; those of the pours are enough.
+const facedCures = computed(() => (dayWidth.value < 8 ? [] : seenCures.value))
 const nextInRow = computed(() => {
   const next = new Map<string, number>()
   const byRow = new Map<number, { pour: number; id: string }[]>()
@@ -279,35 +284,12 @@ watch(zoom, async () => {
               <line :x1="x(flag.at)" :x2="x(flag.at)" y1="26" :y2="boardHeight + 26" />
             </g>
             <g :transform="`translate(0 ${30 + curesTop})`">
-              <g v-for="{ batch, row } in seenCures" :key="batch.id" :class="{ late: isLate(batch) }">
-                <rect
-                  class="cure"
-                  :x="x(batch.cut)"
-                  :width="Math.max(2, (batch.ready - batch.cut) * dayWidth)"
-                  :y="row * cureHeight + 5"
-                  height="7"
-                  rx="2"
-                />
-                <rect
-                  v-if="batch.cut < todayAt"
-                  class="cured"
-                  :x="x(batch.cut)"
-                  :width="Math.max(0, (Math.min(todayAt, batch.ready) - batch.cut) * dayWidth)"
-                  :y="row * cureHeight + 5"
-                  height="7"
-                  rx="2"
-                />
-                <template v-if="batch.needed !== undefined">
-                  <line
-                    class="wait"
-                    :x1="x(Math.min(batch.ready, batch.needed))"
-                    :x2="x(Math.max(batch.ready, batch.needed))"
-                    :y1="row * cureHeight + 8.5"
-                    :y2="row * cureHeight + 8.5"
-                  />
-                  <path class="pennant" :d="`M${x(batch.needed)} ${row * cureHeight + 16}v-14h9l-3 4 3 4h-9`" />
-                </template>
-              </g>
+              <path class="cure" :d="outlines.cure" />
+              <path class="cure late" :d="outlines.lateCure" />
+              <path class="cured" :d="outlines.cured" />
+              <path class="wait" :d="outlines.wait" />
+              <path class="pennant" :d="outlines.pennant" />
+              <path class="pennant late" :d="outlines.latePennant" />
             </g>
             <line class="today" :x1="x(todayAt)" :x2="x(todayAt)" y1="6" :y2="boardHeight + 26" />
             <g v-if="checked && season.dated" :transform="`translate(0 ${30 + loadsTop})`">
@@ -330,7 +312,7 @@ watch(zoom, async () => {
             >{{ flag.name }}</span
           >
           <span
-            v-for="{ batch, row } in seenCures"
+            v-for="{ batch, row } in facedCures"
             :key="`c${batch.id}`"
             class="cureface"
             :style="{
@@ -493,7 +475,7 @@ kbd {
   fill: rgb(var(--v-theme-vine));
 }
 
-.late .cure {
+.cure.late {
   fill: rgb(var(--v-theme-must), 0.4);
 }
 
@@ -507,7 +489,7 @@ kbd {
   stroke: rgb(var(--v-theme-slate));
 }
 
-.late .pennant {
+.pennant.late {
   fill: rgb(var(--v-theme-must));
   stroke: rgb(var(--v-theme-must));
 }

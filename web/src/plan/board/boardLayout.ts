@@ -115,3 +115,45 @@ export function inWindow<T extends { readonly batch: BoardBatch }>(
     return end >= window.from && start <= window.to
   })
 }
+
+/** Everything drawn of the cures, as a few outlines in SVG path data: one for each dress. */
+export interface CureOutlines {
+  readonly cure: string
+  readonly lateCure: string
+  /** What is over of the cures. */
+  readonly cured: string
+  /** From the end of a cure to the day its bars are needed. */
+  readonly wait: string
+  readonly pennant: string
+  readonly latePennant: string
+}
+
+const barHeight = 7
+
+/**
+ * Outlines of all cures together: hundreds of them cost the page no more than one.
+ *
+ * @param dayWidth pixels a day
+ * @param rowHeight pixels a row
+ * @param today number of today on the board
+ */
+export function cureOutlines(
+  cures: readonly PlacedCure[],
+  { dayWidth, rowHeight, today }: { readonly dayWidth: number; readonly rowHeight: number; readonly today: number },
+): CureOutlines {
+  const lines = { cure: '', lateCure: '', cured: '', wait: '', pennant: '', latePennant: '' }
+  const bar = (from: number, to: number, y: number): string => {
+    const width = Math.max(1, (to - from) * dayWidth)
+    return `M${from * dayWidth} ${y}h${width}v${barHeight}h${-width}z`
+  }
+  for (const { batch, row } of cures) {
+    const y = row * rowHeight + 5
+    const isLate = batch.needed !== undefined && batch.ready > batch.needed
+    lines[isLate ? 'lateCure' : 'cure'] += bar(batch.cut, batch.ready, y)
+    if (batch.cut < today) lines.cured += bar(batch.cut, Math.min(today, batch.ready), y)
+    if (batch.needed === undefined) continue
+    lines.wait += `M${batch.ready * dayWidth} ${y + 3.5}H${batch.needed * dayWidth}`
+    lines[isLate ? 'latePennant' : 'pennant'] += `M${batch.needed * dayWidth} ${y + 11}v-14h9l-3 4 3 4h-9`
+  }
+  return lines
+}
