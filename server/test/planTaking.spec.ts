@@ -136,6 +136,11 @@ describe('the calendar feed', () => {
     const response = await fetch(`${workshop.url}/api/calendar.ics`)
     expect(response.headers.get('content-type')).to.contain('text/calendar')
     const component = new ICAL.Component(ICAL.parse(await response.text()) as unknown as unknown[])
+    const zones = component.getAllSubcomponents('vtimezone').map((one) => String(one.getFirstPropertyValue('tzid')))
+    for (const vevent of component.getAllSubcomponents('vevent')) {
+      const named = vevent.getFirstProperty('dtstart')?.getFirstParameter('tzid')
+      if (named !== undefined) expect(zones).to.include(named)
+    }
     return component.getAllSubcomponents('vevent').map((vevent) => ({
       summary: String(vevent.getFirstPropertyValue('summary')),
       start: String(vevent.getFirstPropertyValue('dtstart')),

@@ -3,10 +3,17 @@ import { addDays } from '@vendange/core/calendar'
 import type { ICalCalendar } from 'ical-generator'
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
 import { DateTime } from 'luxon'
+import { tzlib_get_ical_block } from 'timezones-ical-library'
 
 /** Wall time on a day in the workshop's zone. A time that the clocks skip in spring is the first one after it. */
 function at(day: string, minutes: number, zone: string): DateTime {
   return DateTime.fromISO(day, { zone }).set({ hour: Math.floor(minutes / 60), minute: minutes % 60 })
+}
+
+/** The VTIMEZONE of a zone, from the IANA database. */
+function zoneBlock(name: string): string | null {
+  const [block] = tzlib_get_ical_block(name)
+  return block ?? null
 }
 
 interface Entry {
@@ -31,7 +38,8 @@ export function calendarFeed(view: SeasonView, stamp: Date): string {
     name: `${workshop.name}: the season`,
     prodId: { company: 'Vendange', product: 'Season', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
-    timezone: zone,
+    // With a VTIMEZONE for every zone that is named, as RFC 5545 asks.
+    timezone: { name: zone, generator: (name) => zoneBlock(name) },
     ttl: 3600,
   })
   const startOf = (day: string): number => workshop.weekStartMin[(DateTime.fromISO(day).weekday + 6) % 7] ?? 0
