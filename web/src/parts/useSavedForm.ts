@@ -104,8 +104,9 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
       base = sent
       version = saved.version
       if (before) undo.did(`Change to ${options.label()}`, () => putBack(before), false)
-      status.value = same(values.value, base) ? 'saved' : 'editing'
+      // “Saved” is said once the page shows what was saved, so that nothing is decided on older figures.
       await season.load()
+      status.value = same(values.value, base) ? 'saved' : 'editing'
     } catch (error) {
       const problem = problemOf(error)
       if (problem.status === 409) {

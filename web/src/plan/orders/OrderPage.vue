@@ -10,6 +10,7 @@ import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { takeAway } from '@/parts/takeAway'
 import TheAnswer from '@/parts/TheAnswer.vue'
+import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewOrder } from '@vendange/contract'
@@ -81,7 +82,8 @@ async function accept(withMoves: boolean): Promise<void> {
   const now = order.value
   const quoted = option.value
   const promised = withMoves ? promise.value?.withMoves : promise.value?.asPlanned
-  if (!now || !quoted || !promised) return
+  if (!now || !quoted) return
+  if (!promised) return useUndo().tell('The quote is being worked out anew. Look at it, then accept it.')
   if (withMoves) {
     const moves = promised.moved.flatMap(({ id, pour, cut }) => {
       const batch = season.batches.find((one) => one.id === id)
