@@ -1,6 +1,7 @@
 import { checkPlan } from './problem/checkPlan'
 import { slackOf, traysUntil } from './problem/planCost'
 import type { Placement, SeasonBatch, SeasonProblem } from './problem/seasonProblem'
+import { hoursTolerance, mouldCountOf } from './problem/seasonProblem'
 import type { DayOption } from './solver/dayOptions'
 import { dayOptions } from './solver/dayOptions'
 
@@ -32,11 +33,14 @@ export interface PromiseOptions {
 
 /** Days on which there is too little of something for a batch. */
 interface Lack {
-  readonly hours: readonly number[]
-  readonly oven: readonly number[]
-  readonly moulds: readonly { readonly kind: string; readonly day: number }[]
-  readonly trays: readonly number[]
+  readonly hours: number[]
+  readonly oven: number[]
+  readonly moulds: { readonly kind: string; readonly day: number }[]
+  readonly trays: number[]
 }
+
+/** Told of something that lacks on a day, with the kind of mould where it is one; true ends the look. */
+type TellLack = (what: keyof Lack, day: number, kind: string) => boolean
 
 /** What is free on each day, taken and given back as batches are tried. Changes its own arrays. */
 class Room {
@@ -71,7 +75,7 @@ class Room {
     take(this.hours, pour, batch.pourHours + (opensOrCloses ? setupHours : 0))
     take(this.hours, cut, batch.cutHours)
     if (pour >= 0 && pour < days) this.pours[pour] = this.pours[pour]! + sign
-    if (batch.oven) take(this.oven, pour, mouldsOf(batch))
+    if (batch.oven) take(this.oven, pour, mouldCountOf(batch))
     for (const [kind, count] of Object.entries(batch.moulds)) {
       const row = this.moulds[kind]
       if (row) for (let day = pour; day < cut; day++) take(row, day, count)
@@ -80,47 +84,47 @@ class Room {
       take(this.trays, day, batch.trays)
   }
 
-  /** What a batch lacks on its days now. */
-  lacks(batch: SeasonBatch, pour: number, cut: number, due: number): Lack {
-    const { days, setupHours } = this.problem
-    const hours: number[] = []
-    const dust = 1e-6
-    if (batch.prepHours > 0 && this.hours[pour - 1]! < batch.prepHours - dust) hours.push(pour - 1)
-    if (this.hours[pour]! < batch.pourHours + (this.pours[pour] === 0 ? setupHours : 0) - dust) hours.push(pour)
-    if (this.hours[cut]! < batch.cutHours - dust) hours.push(cut)
-    const oven = batch.oven && this.oven[pour]! < mouldsOf(batch) ? [pour] : []
-    const moulds: { kind: string; day: number }[] = []
-    for (const [kind, count] of Object.entries(batch.moulds))
-      for (let day = pour; day < cut; day++) if (this.moulds[kind]![day]! < count) moulds.push({ kind, day })
-    const trays: number[] = []
-    for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++)
-      if (this.trays[day]! < batch.trays) trays.push(day)
-    return { hours, oven, moulds, trays }
-  }
-
   /** Whether a batch fits on its days now. */
   fits(batch: SeasonBatch, pour: number, cut: number, due: number): boolean {
+    return !this.someLack(batch, pour, cut, due, stopAtOnce)
+  }
+
+  /** What a batch lacks on its days now. */
+  lacks(batch: SeasonBatch, pour: number, cut: number, due: number): Lack {
+    const lack: Lack = { hours: [], oven: [], moulds: [], trays: [] }
+    this.someLack(batch, pour, cut, due, (what, day, kind) => {
+      if (what === 'moulds') lack.moulds.push({ kind, day })
+      else lack[what].push(day)
+      return false
+    })
+    return lack
+  }
+
+  /** Tells what a batch lacks on its days until `tell` says that it is enough. @returns whether it did */
+  private someLack(batch: SeasonBatch, pour: number, cut: number, due: number, tell: TellLack): boolean {
     const { days, setupHours } = this.problem
-    const dust = 1e-6
-    if (batch.prepHours > 0 && (pour < 1 || this.hours[pour - 1]! < batch.prepHours - dust)) return false
-    if (this.hours[pour]! < batch.pourHours + (this.pours[pour] === 0 ? setupHours : 0) - dust) return false
-    if (this.hours[cut]! < batch.cutHours - dust) return false
-    if (batch.oven && this.oven[pour]! < mouldsOf(batch)) return false
+    const isShort = (day: number, asked: number): boolean => !(this.hours[day]! >= asked - hoursTolerance)
+    if (batch.prepHours > 0 && isShort(pour - 1, batch.prepHours) && tell('hours', pour - 1, '')) return true
+    const pourHours = batch.pourHours + (this.pours[pour] === 0 ? setupHours : 0)
+    if (isShort(pour, pourHours) && tell('hours', pour, '')) return true
+    if (isShort(cut, batch.cutHours) && tell('hours', cut, '')) return true
+    if (batch.oven && this.oven[pour]! < mouldCountOf(batch) && tell('oven', pour, '')) return true
     for (const [kind, count] of Object.entries(batch.moulds))
-      for (let day = pour; day < cut; day++) if (this.moulds[kind]![day]! < count) return false
+      for (let day = pour; day < cut; day++)
+        if (this.moulds[kind]![day]! < count && tell('moulds', day, kind)) return true
     for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++)
-      if (this.trays[day]! < batch.trays) return false
-    return true
+      if (this.trays[day]! < batch.trays && tell('trays', day, '')) return true
+    return false
   }
 }
 
-const mouldsOf = (batch: SeasonBatch): number => Object.values(batch.moulds).reduce((sum, count) => sum + count, 0)
+const stopAtOnce: TellLack = () => true
 
 /**
  * The earliest day that can be promised for some wished batches while every other batch keeps its promise: first with
  * all the others where they stand, then with up to `mostMoved` of them moved to other days on which they are as late as
- * before or less. Due days are tried one after the other; for each, all ways to place the batches are searched in
- * depth, last pour first, up to `steps`.
+ * before or less, fewest moves first. Due days are tried one after the other; for each, the ways to place the batches
+ * are searched in depth, up to `steps`, a batch in the way leaving for another day.
  *
  * @param standing where the other batches stand; what they break already is left to them
  * @param wished ids of the problem's batches that have no day yet; their own `due` is not looked at
@@ -150,7 +154,7 @@ export function promiseDate(
   const alike = (a: SeasonBatch, b: SeasonBatch): boolean =>
     JSON.stringify({ ...a, id: '', due: 0 }) === JSON.stringify({ ...b, id: '', due: 0 })
   const ordered = [...asked].sort(
-    (a, b) => b.cureDays - a.cureDays || mouldsOf(b) - mouldsOf(a) || a.id.localeCompare(b.id),
+    (a, b) => b.cureDays - a.cureDays || mouldCountOf(b) - mouldCountOf(a) || a.id.localeCompare(b.id),
   )
 
   function place(due: number, budget: { left: number }): Placement[] | undefined {
@@ -284,7 +288,7 @@ export function promiseDate(
       if (settle(ordered, due, mayMove)) {
         const at = (id: string): Placement => placed.get(id)!
         const found = { due, pours: asked.map(({ id }) => at(id)), moved: [...moved].map(at) }
-        putBack()
+        putBack(due)
         return found
       }
       if (budget.left <= 0) cutShort.add(due)
@@ -293,12 +297,12 @@ export function promiseDate(
   }
 
   /** Every batch where it stood before a way was found. */
-  function putBack(): void {
+  function putBack(due: number): void {
     for (const [id, { pour, cut }] of placed) {
       const isWished = wished.includes(id)
       if (!isWished && !moved.has(id)) continue
       const batch = byId.get(id)!
-      room.use(batch, pour, cut, isWished ? foundDue : batch.due, -1)
+      room.use(batch, pour, cut, isWished ? due : batch.due, -1)
     }
     for (const id of wished) placed.delete(id)
     for (const id of moved) {
@@ -312,19 +316,14 @@ export function promiseDate(
 
   // A quick look at each day first; then a long one at the days before the one found, until two of them give nothing.
   let withMoves: Promised | undefined
-  let foundDue = 0
   const before = asPlanned?.due ?? to + 1
-  const look = (due: number, most: number): Promised | undefined => {
-    foundDue = due
-    return withMovesBy(due, most)
-  }
-  for (let due = from; due < before && !withMoves; due++) withMoves = look(due, steps / quickLook)
-  const gives = { nothing: 0 }
-  for (let due = (withMoves?.due ?? before) - 1; due >= from && gives.nothing < longLooks; due--) {
+  for (let due = from; due < before && !withMoves; due++) withMoves = withMovesBy(due, steps / quickLook)
+  let inVain = 0
+  for (let due = (withMoves?.due ?? before) - 1; due >= from && inVain < longLooks; due--) {
     if (!cutShort.has(due)) continue
-    const earlier = look(due, steps)
+    const earlier = withMovesBy(due, steps)
     if (earlier) withMoves = earlier
-    gives.nothing = earlier ? 0 : gives.nothing + 1
+    inVain = earlier ? 0 : inVain + 1
   }
   const end = withMoves?.due ?? before
   if ([...cutShort].some((due) => due < end)) isExact = false

@@ -3,7 +3,7 @@ import type { BatchPlan, BatchSource } from '@vendange/core/batch'
 import { batchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { batchDays, batchDemand, daysAsHappened } from '@vendange/core/season'
-import { unprocessable } from '../parts/problems'
+import { stale, unprocessable } from '../parts/problems'
 import type { Reader } from './database'
 import { keptRow } from './keptThings'
 import type { FrozenBatch, OwnOfBatch } from './schema'
@@ -112,4 +112,12 @@ export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day)
   const summary = summariseBatch(batch, { design, recipe, workshop: await readWorkshop(reader), cutDay })
   if (!summary) throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`)
   return summary
+}
+
+/** A planned, unbegun batch read under its version. @throws 409 if it was changed meanwhile, 422 if the bench has begun */
+export async function readToChange(reader: Reader, id: string, version: number): Promise<BatchRow> {
+  const row = await readBatch(reader, id)
+  if (row.version !== version) throw stale('pour', await readBatchSummary(reader, id))
+  if (row.status !== 'planned') throw unprocessable('This pour has begun at the bench; its day is a fact now.')
+  return row
 }

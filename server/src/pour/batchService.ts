@@ -5,7 +5,7 @@ import { isRefused } from '@vendange/core/findings'
 import { loafState } from '@vendange/core/loaf'
 import { lotCode } from '@vendange/core/release'
 import { and, eq, like } from 'drizzle-orm'
-import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary } from '../db/batchRow'
+import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { BatchRow } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
 import { readRecords } from '../db/loafRow'
@@ -13,7 +13,7 @@ import { knownMaker } from '../db/makerRow'
 import { batches, benchRecords, loafEvents, loaves } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { notFound, refused, stale, unprocessable } from '../parts/problems'
+import { notFound, refused, unprocessable } from '../parts/problems'
 
 export interface BatchService {
   create(batch: NewBatch): Promise<BatchSummary>
@@ -53,13 +53,22 @@ export function batchService({ database, clock, newId }: Context): BatchService 
     }
   }
 
-  /** A planned, unbegun batch read under its version. */
-  async function readToChange(transaction: Transaction, id: string, version: number): Promise<BatchRow> {
-    const row = await readBatch(transaction, id)
-    if (row.version !== version) throw stale('pour', await readBatchSummary(transaction, id))
-    if (row.status !== 'planned') throw unprocessable('This pour has begun at the bench; its day is a fact now.')
-    return row
-  }
+  /** Changes a planned pour under its version, once `allow` has nothing against it. */
+  const change = (
+    id: string,
+    version: number,
+    values: Partial<BatchRow>,
+    allow?: (transaction: Transaction) => Promise<void>,
+  ): Promise<BatchSummary> =>
+    database.write(async (transaction) => {
+      await readToChange(transaction, id, version)
+      await allow?.(transaction)
+      await transaction
+        .update(batches)
+        .set({ ...values, version: version + 1 })
+        .where(eq(batches.id, id))
+      return readBatchSummary(transaction, id)
+    })
 
   async function begin(transaction: Transaction, row: BatchRow): Promise<void> {
     const source = await readBatchSource(transaction, row.designId, row.own)
@@ -90,37 +99,13 @@ export function batchService({ database, clock, newId }: Context): BatchService 
       }),
 
     move: (id, pourDay, cutDay, version) =>
-      database.write(async (transaction) => {
-        await readToChange(transaction, id, version)
+      change(id, version, { pourDay, cutDay }, async (transaction) => {
         await refusePastDay(transaction, pourDay)
         if (cutDay !== null && cutDay <= pourDay)
           throw unprocessable('It is cut after it is poured.', [{ field: 'cutDay', message: 'Choose a later day.' }])
-        await transaction
-          .update(batches)
-          .set({ pourDay, cutDay, version: version + 1 })
-          .where(eq(batches.id, id))
-        return readBatchSummary(transaction, id)
       }),
-
-    pin: (id, isPinned, version) =>
-      database.write(async (transaction) => {
-        await readToChange(transaction, id, version)
-        await transaction
-          .update(batches)
-          .set({ isPinned, version: version + 1 })
-          .where(eq(batches.id, id))
-        return readBatchSummary(transaction, id)
-      }),
-
-    setRemoved: (id, isRemoved, version) =>
-      database.write(async (transaction) => {
-        await readToChange(transaction, id, version)
-        await transaction
-          .update(batches)
-          .set({ isRemoved, version: version + 1 })
-          .where(eq(batches.id, id))
-        return readBatchSummary(transaction, id)
-      }),
+    pin: (id, isPinned, version) => change(id, version, { isPinned }),
+    setRemoved: (id, isRemoved, version) => change(id, version, { isRemoved }),
 
     view: (id) => view(database.read, id),
 

@@ -4,12 +4,12 @@ import { daysBetween } from '@vendange/core/calendar'
 import type { Placement } from '@vendange/core/season'
 import { checkPlan, violationFinding, withoutRepeats } from '@vendange/core/season'
 import { and, eq } from 'drizzle-orm'
-import { readBatch, readBatchSource, readBatchSummary } from '../db/batchRow'
+import { readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { Transaction } from '../db/database'
 import { knownMaker } from '../db/makerRow'
 import { batches, dayTicks } from '../db/schema'
 import type { Context } from '../parts/context'
-import { stale, unprocessable } from '../parts/problems'
+import { unprocessable } from '../parts/problems'
 import type { SeasonService } from './seasonService'
 
 export interface PlanTaking {
@@ -38,9 +38,7 @@ function newTroubles(view: SeasonView, plan: PlanTaken): readonly string[] {
 
 export function planTaking({ database, clock, newId }: Context, season: SeasonService): PlanTaking {
   async function moveOne(transaction: Transaction, move: PlanTaken['moves'][number]): Promise<BatchSummary> {
-    const row = await readBatch(transaction, move.batchId)
-    if (row.version !== move.version) throw stale('pour', await readBatchSummary(transaction, row.id))
-    if (row.status !== 'planned') throw unprocessable('This pour has begun at the bench; its day is a fact now.')
+    const row = await readToChange(transaction, move.batchId, move.version)
     await transaction
       .update(batches)
       .set({ pourDay: move.pourDay, cutDay: move.cutDay, version: row.version + 1 })

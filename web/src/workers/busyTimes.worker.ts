@@ -1,4 +1,3 @@
-import type { BusyTimes } from '@vendange/core/calendar/busy'
 import { busyTimes } from '@vendange/core/calendar/busy'
 import { expose } from 'comlink'
 
@@ -9,4 +8,3 @@ export interface BusyTimesReader {
 
 const reader: BusyTimesReader = { read: busyTimes }
 expose(reader)
-export type { BusyTimes }

@@ -30,15 +30,16 @@ const mostTroubles = 5
 const mostRepeats = 5000
 const minutesInDay = 1440
 
-/** A time of an event as wall time in the workshop's zone; an unknown zone is taken as the workshop's own. */
-function atWorkshop(time: ICAL.Time, zone: string): DateTime {
+/**
+ * A time of an event as wall time in the workshop's zone. Without a zone of its own, or with an unknown one, it is read
+ * as the workshop's.
+ */
+function atWorkshop(time: ICAL.Time, zoneName: string | undefined, zone: string): DateTime {
   const { year, month, day, hour, minute, second } = time
   const wall = { year, month, day, hour, minute, second }
   if (time.zone === ICAL.Timezone.utcTimezone) return DateTime.fromObject(wall, { zone: 'utc' }).setZone(zone)
-  const named = time.zone?.tzid
-  if (named && named !== 'floating' && IANAZone.isValidZone(named))
-    return DateTime.fromObject(wall, { zone: named }).setZone(zone)
-  return DateTime.fromObject(wall, { zone })
+  const own = zoneName && IANAZone.isValidZone(zoneName) ? zoneName : zone
+  return DateTime.fromObject(wall, { zone: own }).setZone(zone)
 }
 
 /** Cuts a span at every midnight between, in the workshop's zone, within the days asked for. */
@@ -100,11 +101,7 @@ function timesOf(event: ICAL.Event, zoneName: string | undefined, summary: strin
   const seconds = Math.max(length?.toSeconds() ?? 0, isDate ? minutesInDay * 60 : 0)
   const wall = (time: ICAL.Time): DateTime => {
     if (isDate) return DateTime.fromObject({ year: time.year, month: time.month, day: time.day }, { zone: span.zone })
-    if (zoneName && IANAZone.isValidZone(zoneName) && time.zone !== ICAL.Timezone.utcTimezone) {
-      const { year, month, day, hour, minute, second } = time
-      return DateTime.fromObject({ year, month, day, hour, minute, second }, { zone: zoneName }).setZone(span.zone)
-    }
-    return atWorkshop(time, span.zone)
+    return atWorkshop(time, zoneName, span.zone)
   }
   const one = (time: ICAL.Time): BusyTime[] => {
     const begins = wall(time)

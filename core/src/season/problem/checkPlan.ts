@@ -1,6 +1,7 @@
 import type { CostParts } from './planCost'
 import { planCost, traysUntil } from './planCost'
 import type { Placement, SeasonBatch, SeasonPlan, SeasonProblem } from './seasonProblem'
+import { hoursTolerance, mouldCountOf } from './seasonProblem'
 
 /** A hard rule of the season that a plan breaks, with its numbers. Days count from day 0 of the problem. */
 export type Violation =
@@ -33,11 +34,6 @@ export interface SeasonLoad {
   readonly moulds: Readonly<Record<string, readonly number[]>>
 }
 
-/** Hours that are taken for rounding dust rather than for work. */
-export const hoursTolerance = 1e-6
-
-const totalMoulds = (batch: SeasonBatch): number => Object.values(batch.moulds).reduce((sum, count) => sum + count, 0)
-
 /** Adds up what placements ask of each day, on top of what is taken. Days outside the season count nowhere. */
 export function seasonLoad(
   problem: SeasonProblem,
@@ -59,7 +55,7 @@ export function seasonLoad(
     add(hours, pour, batch.pourHours)
     add(hours, cut, batch.cutHours)
     if (pour >= 0 && pour < days) isPourDay[pour] = true
-    if (batch.oven) add(oven, pour, totalMoulds(batch))
+    if (batch.oven) add(oven, pour, mouldCountOf(batch))
     for (const [kind, count] of Object.entries(batch.moulds)) {
       const row = moulds[kind]
       if (row) for (let day = pour; day < cut; day++) add(row, day, count)

@@ -66,6 +66,14 @@ export interface SeasonProblem {
   readonly taken?: Taken
 }
 
+/** Moulds of every kind that a batch fills. */
+export function mouldCountOf(batch: Pick<SeasonBatch, 'moulds'>): number {
+  return Object.values(batch.moulds).reduce((sum, count) => sum + count, 0)
+}
+
+/** Hours that are taken for rounding dust rather than for work. */
+export const hoursTolerance = 1e-6
+
 const isWhole = (value: number): boolean => Number.isInteger(value)
 const isAmount = (value: number): boolean => Number.isFinite(value) && value >= 0
 

@@ -1,4 +1,5 @@
 import type { SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import { hoursTolerance, mouldCountOf } from '../problem/seasonProblem'
 
 /** A pour day and a cut day that a batch may take. */
 export interface DayOption {
@@ -14,9 +15,8 @@ export function dayOptions(problem: SeasonProblem, batch: SeasonBatch): readonly
   const { days, hours, setupHours, taken } = problem
   for (const [kind, count] of Object.entries(batch.moulds)) if (count > (problem.mouldKinds[kind] ?? 0)) return []
   if (batch.trays > problem.trays) return []
-  const mouldCount = Object.values(batch.moulds).reduce((sum, count) => sum + count, 0)
-  if (batch.oven && mouldCount > problem.ovenSlots) return []
-  const fits = (day: number, asked: number): boolean => asked <= (hours[day] ?? 0) + 1e-6
+  if (batch.oven && mouldCountOf(batch) > problem.ovenSlots) return []
+  const fits = (day: number, asked: number): boolean => asked <= (hours[day] ?? 0) + hoursTolerance
   const mouldsFit = (from: number, to: number): boolean => {
     if (!taken) return true
     for (const [kind, count] of Object.entries(batch.moulds)) {

@@ -1,5 +1,6 @@
 import { batchCost, costOf, traysUntil } from '../problem/planCost'
 import type { SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import { mouldCountOf } from '../problem/seasonProblem'
 import type { DayOption } from './dayOptions'
 
 /** How much one unit too much of anything weighs while searching: far above what a unit saves, so that it is mended. */
@@ -93,9 +94,7 @@ export class Workload {
     this.pourHours = Float64Array.from(batches, (batch) => batch.pourHours)
     this.cutHours = Float64Array.from(batches, (batch) => batch.cutHours)
     this.batchTrays = Float64Array.from(batches, (batch) => batch.trays)
-    this.ovenMoulds = Float64Array.from(batches, ({ oven }, batch) =>
-      oven ? mouldPairs[batch]!.reduce((sum, [, count]) => sum + count, 0) : 0,
-    )
+    this.ovenMoulds = Float64Array.from(batches, (batch) => (batch.oven ? mouldCountOf(batch) : 0))
     this.firstMould = new Int32Array(batches.length + 1)
     mouldPairs.forEach((pairs, batch) => (this.firstMould[batch + 1] = this.firstMould[batch]! + pairs.length))
     this.mouldKind = Int32Array.from(mouldPairs.flat(), ([kind]) => kinds.indexOf(kind))

@@ -56,15 +56,20 @@ async function start(): Promise<void> {
 void start()
 onBeforeUnmount(() => run?.stop())
 
+/** The proposed plan held against the rules. */
+const check = computed(() => {
+  const now = dated.value
+  return now && proposed.value && checkPlan(now.problem, proposed.value)
+})
 const figures = computed(() => {
   const now = dated.value
   const plan = proposed.value
-  if (!now || !plan) return undefined
+  if (!now || !plan || !check.value) return undefined
   const planned = { ...now.problem, batches: now.problem.batches.filter(({ id }) => !id.startsWith(unplannedPrefix)) }
   const standing = { pours: now.placements }
   return {
     before: planFigures(planned, standing, checkPlan(planned, standing)),
-    after: planFigures(now.problem, plan, checkPlan(now.problem, plan)),
+    after: planFigures(now.problem, plan, check.value),
   }
 })
 const rows = computed(() => {
@@ -84,16 +89,13 @@ const changes = computed(() => {
   const now = dated.value
   const plan = proposed.value
   if (!now || !plan) return []
-  const check = checkPlan(now.problem, { pours: now.placements })
-  return planChanges(now.placements, plan.pours, check, now, season.mouldNames)
+  const before = checkPlan(now.problem, { pours: now.placements })
+  return planChanges(now.placements, plan.pours, before, now, season.mouldNames)
 })
 const troubles = computed(() => {
   const now = dated.value
-  const plan = proposed.value
-  if (!now || !plan) return []
-  return withoutRepeats(checkPlan(now.problem, plan).violations).map((one) =>
-    violationFinding(one, now, season.mouldNames),
-  )
+  if (!now || !check.value) return []
+  return withoutRepeats(check.value.violations).map((one) => violationFinding(one, now, season.mouldNames))
 })
 const coloursOf = (id: string) =>
   season.design(
