@@ -41,7 +41,7 @@ const seeking = {
   demand: { prepHours: 0.75, pourHours: 1.5, cutHours: 0.75, setDays: { min: 1, max: 3 }, cureDays: 28, oven: false },
 }
 const workshop = {
-  working: { weekHours: [2, 2, 2, 2, 2, 6, 0], exceptions: [] },
+  working: { makers: [{ weekHours: [2, 2, 2, 2, 2, 6, 0], exceptions: [] }], exceptions: [] },
   setupHours: 0.5,
   mouldCounts: { long: 1 },
 }

@@ -181,10 +181,12 @@ test('the feed is read by a calendar, and busy times come in from one', async ({
     .setInputFiles({ name: 'mine.ics', mimeType: 'text/calendar', buffer: Buffer.from(text) })
   await expect(answer(page)).toHaveText('mine.ics takes soaping hours from one day.')
   await expect(page.getByText('The event at line 8 could not be read and is left out.')).toBeVisible()
-  await expect(page.getByTestId('busy-day')).toContainText('2.5 h')
+  // Ilse has 2.5 h from 18:00 that Thursday; two of them go.
+  await expect(page.getByTestId('busy-day')).toContainText('0.5 h')
   await page.getByTestId('take-busy').click()
-  await expect(page.getByText('Busy times taken over: 1 day')).toBeVisible()
-  expect((await season()).workshop.exceptions).toContainEqual({ day: '2027-03-11', hours: 2.5, reason: 'Choir' })
+  await expect(page.getByText('Busy times of Ilse taken over: 1 day')).toBeVisible()
+  const ilse = (await season()).makers.find(({ name }) => name === 'Ilse')
+  expect(ilse?.exceptions).toContainEqual({ day: '2027-03-11', hours: 0.5, reason: 'Choir' })
 })
 
 test('a past soap comes back with what was to be remembered', async ({ page }) => {

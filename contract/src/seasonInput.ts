@@ -1,6 +1,6 @@
 import type { Day } from '@vendange/core/calendar'
 import { firstDayInZone } from '@vendange/core/calendar'
-import type { BatchOfSeason, DatedSeason, SeasonLimits } from '@vendange/core/season'
+import type { BatchOfSeason, DatedSeason, SeasonLimits, WorkingHours } from '@vendange/core/season'
 import { batchDemand, collectionWeight, orderWeight, seasonOf, traysFor } from '@vendange/core/season'
 import type { SavedCollection } from './schemas/plan'
 import type { BatchSummary, LoafSummary, SeasonView } from './views'
@@ -14,11 +14,16 @@ export function neededDayOf(
   return firstDayInZone(moments, collection.releaseZone, workshopZone)
 }
 
+/** When the workshop works: the hours of those who work here, and the days that differ for all of them. */
+export function workingHours(view: Pick<SeasonView, 'workshop' | 'makers'>): WorkingHours {
+  return { makers: view.makers.filter(({ isRemoved }) => !isRemoved), exceptions: view.workshop.exceptions }
+}
+
 /** What the workshop has, for planning. */
-export function seasonLimits(view: Pick<SeasonView, 'workshop' | 'moulds'>): SeasonLimits {
-  const { weekHours, exceptions, setupHours, ovenSlots, bufferDays, racks } = view.workshop
+export function seasonLimits(view: Pick<SeasonView, 'workshop' | 'makers' | 'moulds'>): SeasonLimits {
+  const { setupHours, ovenSlots, bufferDays, racks } = view.workshop
   return {
-    working: { weekHours, exceptions },
+    working: workingHours(view),
     setupHours,
     ovenSlots,
     bufferDays,

@@ -3,10 +3,12 @@ import type { ISchema } from 'yup'
 import {
   blankCollection,
   blankDesign,
+  blankMaker,
   blankSeasonSettings,
   collectionSchema,
   designSchema,
   happeningSchema,
+  makerSchema,
   mouldSchema,
   recipeSchema,
   stepSchema,
@@ -49,6 +51,7 @@ const collection = {
   releaseLocal: '2027-04-10T19:00',
   releaseZone: 'Europe/Lisbon',
 }
+const maker = { ...blankMaker, name: 'Ilse' }
 const workshop = {
   name: 'Quillon Lane',
   massUnit: 'g',
@@ -56,7 +59,6 @@ const workshop = {
   temperatureUnit: '°C',
   currency: 'EUR',
   timeZone: 'Europe/Lisbon',
-  weekHours: [2, 2, 2, 2, 2, 6, 0],
   exceptions: [],
   ...blankSeasonSettings,
   setupHours: 0.5,
@@ -182,8 +184,8 @@ describe('collectionSchema', () => {
 
 describe('workshopSchema', () => {
   it('wants seven days of at most 24 hours', async () => {
-    expect(await errorsOf(workshopSchema, { ...workshop, weekHours: [2] })).to.have.property('weekHours')
-    expect(await errorsOf(workshopSchema, { ...workshop, weekHours: [25, 0, 0, 0, 0, 0, 0] })).to.have.property(
+    expect(await errorsOf(makerSchema, { ...maker, weekHours: [2] })).to.have.property('weekHours')
+    expect(await errorsOf(makerSchema, { ...maker, weekHours: [25, 0, 0, 0, 0, 0, 0] })).to.have.property(
       'weekHours[0]',
     )
     expect(

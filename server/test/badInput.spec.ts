@@ -1,5 +1,5 @@
 import type { Problem } from '@vendange/contract'
-import { allEndpoints, endpoints } from '@vendange/contract'
+import { allEndpoints, blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
@@ -36,7 +36,7 @@ describe('bad input', () => {
     ['/api/moulds', aMould],
     ['/api/collections', aCollection],
     ['/api/designs', { ...aDesign, collectionId: 'c', recipeId: null, mouldId: null }],
-    ['/api/makers', { name: 'Bram' }],
+    ['/api/makers', { ...blankMaker, name: 'Bram' }],
     ['/api/batches', { designId: 'd', pourDay: '2027-03-10' }],
   ]
   for (const [path, sound] of things) {
@@ -115,7 +115,7 @@ describe('bad input', () => {
     it('the workshop is refused or told, and stays as it was', async () => {
       await refusedInEveryField('PUT', '/api/workshop', details, ['exceptions', 'name'])
       const { workshop: after } = await workshop.api(endpoints.season)
-      expect(after.weekHours).to.have.length(7)
+      expect(after.weekStartMin).to.have.length(7)
       expect(after.scaleResolutionG).to.equal(1)
     })
   })

@@ -1,5 +1,5 @@
 import { createClient } from '@libsql/client'
-import { endpoints } from '@vendange/contract'
+import { blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -145,7 +145,7 @@ describe('backups', () => {
   it('are kept on request, can be opened, and never write over each other', async () => {
     const workshop = await openTestWorkshop()
     try {
-      await workshop.api(endpoints.makers.create, { body: { name: 'Ilse' } })
+      await workshop.api(endpoints.makers.create, { body: { ...blankMaker, name: 'Ilse' } })
       const first = await workshop.api(endpoints.backups.create)
       const second = await workshop.api(endpoints.backups.create)
       expect(first.fileName).to.equal('vendange-2027-03-08-120000-on-request.sqlite')

@@ -1,5 +1,5 @@
 import type { Client, NewCollection, NewDesign, NewMould, NewRecipe } from '@vendange/contract'
-import { blankCollection, blankDesign, createClient, endpoints, ProblemError } from '@vendange/contract'
+import { blankCollection, blankDesign, blankMaker, createClient, endpoints, ProblemError } from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
@@ -129,7 +129,7 @@ export const aCollection: NewCollection = {
 /** A maker, a recipe, a mould, a collection and one soap in it. */
 export async function furnish(workshop: TestWorkshop, design: Partial<NewDesign> = {}) {
   const { api } = workshop
-  const maker = await api(endpoints.makers.create, { body: { name: 'Ilse' } })
+  const maker = await api(endpoints.makers.create, { body: { ...blankMaker, name: 'Ilse' } })
   workshop.makerId = maker.id
   const recipe = await api(endpoints.recipes.create, { body: aRecipe })
   const mould = await api(endpoints.moulds.create, { body: aMould })

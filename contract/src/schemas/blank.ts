@@ -1,6 +1,6 @@
 import type { NewOrder } from './order'
 import type { NewCollection, NewDesign } from './plan'
-import type { WorkshopDetails } from './workshop'
+import type { NewMaker, WorkshopDetails } from './workshop'
 
 /** What a new workshop plans and quotes with until its makers say otherwise. Estimates to start from. */
 export const blankSeasonSettings = {
@@ -20,6 +20,12 @@ export const blankSeasonSettings = {
     ingredients: [],
   },
 } satisfies Partial<WorkshopDetails>
+
+/** The hours of a new maker until they say otherwise. Estimates to start from. */
+export const blankMaker = {
+  weekHours: [2, 2, 2, 2, 2, 6, 0],
+  exceptions: [],
+} satisfies Omit<NewMaker, 'name'>
 
 /** What a new soap has before its maker says more. */
 export const blankDesign = {

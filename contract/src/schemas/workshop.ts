@@ -45,6 +45,15 @@ export const pricingSchema = object({
 
 const hours = () => within('hours', hoursOfDayRange).required()
 
+const daysThatDiffer = () =>
+  array(
+    object({ day: dayText(), hours: hours(), reason: string().max(80).optional() })
+      .noUnknown()
+      .required(),
+  )
+    .max(1000)
+    .required()
+
 /** What a maker says of the workshop. */
 export const workshopSchema = object({
   name: nameText(),
@@ -57,19 +66,12 @@ export const workshopSchema = object({
   timeZone: string()
     .test('zone', 'Choose a time zone such as Europe/Lisbon.', (value) => value === undefined || isTimeZone(value))
     .required(),
-  /** Monday to Sunday. */
-  weekHours: array(hours()).length(7, 'Seven days, Monday to Sunday.').required(),
   /** Minutes from midnight at which the work of a weekday begins, Monday to Sunday. */
   weekStartMin: array(wholeWithin('number', minuteOfDayRange).required())
     .length(7, 'Seven days, Monday to Sunday.')
     .required(),
-  exceptions: array(
-    object({ day: dayText(), hours: hours(), reason: string().max(80).optional() })
-      .noUnknown()
-      .required(),
-  )
-    .max(1000)
-    .required(),
+  /** Days that differ for everyone who works here. */
+  exceptions: daysThatDiffer(),
   setupHours: hours(),
   prepHours: hours(),
   pourHours: hours(),
@@ -97,7 +99,15 @@ export const workshopSchema = object({
 
 export const savedWorkshopSchema = workshopSchema.shape({ version: versionNumber() })
 
-export const makerSchema = object({ name: nameText() }).noUnknown().required()
+export const makerSchema = object({
+  name: nameText(),
+  /** Monday to Sunday. */
+  weekHours: array(hours()).length(7, 'Seven days, Monday to Sunday.').required(),
+  /** Days on which this maker has other hours: another job, leave. */
+  exceptions: daysThatDiffer(),
+})
+  .noUnknown()
+  .required()
 export const savedMakerSchema = makerSchema.shape({
   id: idText(),
   version: versionNumber(),

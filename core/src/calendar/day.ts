@@ -46,12 +46,21 @@ export function mondayOf(day: Day): Day {
   return addDays(day, -weekdayIndex(day))
 }
 
+// A board says the same few hundred days again and again, and putting one into words is slow.
+const inWords = new Map<string, string>()
+const mostInWords = 2000
+
 /** "Thu 11 Mar"; with the year when it differs from that of `today`. @throws {RangeError} if it is no day */
 export function formatDay(day: Day, today?: Day): string {
   expectDayNumber(day)
-  const date = DateTime.fromISO(day, { zone: 'utc' })
-  const sameYear = today === undefined || today.slice(0, 4) === day.slice(0, 4)
-  return date.setLocale('en').toFormat(sameYear ? 'ccc d LLL' : 'ccc d LLL yyyy')
+  const pattern = today === undefined || today.slice(0, 4) === day.slice(0, 4) ? 'ccc d LLL' : 'ccc d LLL yyyy'
+  const key = `${pattern}|${day}`
+  const known = inWords.get(key)
+  if (known !== undefined) return known
+  const words = DateTime.fromISO(day, { zone: 'utc' }).setLocale('en').toFormat(pattern)
+  if (inWords.size >= mostInWords) inWords.clear()
+  inWords.set(key, words)
+  return words
 }
 
 /** "today", "tomorrow", "in 3 days", "2 days ago". @throws {RangeError} if one is no day */

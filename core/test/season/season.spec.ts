@@ -9,6 +9,7 @@ import {
   daySummaries,
   daysAsHappened,
   hoursOn,
+  makerHoursOn,
   latestPourDay,
   plannedHours,
   pourDayFindings,
@@ -27,7 +28,13 @@ const demand: BatchDemand = {
   oven: false,
 }
 const workshop: Workshop = {
-  working: { weekHours: [2, 2, 2, 2, 2, 6, 0], exceptions: [{ day: '2027-03-26', hours: 0 }] },
+  working: {
+    makers: [
+      { weekHours: [2, 1, 1, 2, 0, 3, 0], exceptions: [{ day: '2027-03-31', hours: 0 }] },
+      { weekHours: [0, 1, 1, 0, 2, 3, 0], exceptions: [] },
+    ],
+    exceptions: [{ day: '2027-03-26', hours: 0 }],
+  },
   setupHours: 0.5,
   mouldCounts: { long: 1 },
 }
@@ -47,6 +54,9 @@ describe('working hours', () => {
     expect(hoursOn('2027-03-13', workshop.working)).to.equal(6)
     expect(hoursOn('2027-03-14', workshop.working)).to.equal(0)
     expect(hoursOn('2027-03-26', workshop.working)).to.equal(0)
+    // The first maker is away that Wednesday; the other has one hour.
+    expect(hoursOn('2027-03-31', workshop.working)).to.equal(1)
+    expect(makerHoursOn('2027-03-31', workshop.working.makers[0]!)).to.equal(0)
     expect(weekHoursTotal(workshop.working)).to.equal(16)
   })
 })
@@ -157,7 +167,7 @@ describe('suggestPourDay', () => {
   })
 
   it('gives none where there are no hours at all', () => {
-    const closed = { ...workshop, working: { weekHours: [0, 0, 0, 0, 0, 0, 0], exceptions: [] } }
+    const closed = { ...workshop, working: { makers: [], exceptions: [] } }
     expect(suggestPourDay(seeking, [], closed, today).pourDay).to.equal(undefined)
   })
 

@@ -14,7 +14,10 @@ import {
 
 const today = '2027-03-08' // a Monday
 const limits: SeasonLimits = {
-  working: { weekHours: [2, 2, 2, 4, 2, 6, 0], exceptions: [{ day: '2027-03-13', hours: 0 }] },
+  working: {
+    makers: [{ weekHours: [2, 2, 2, 4, 2, 6, 0], exceptions: [] }],
+    exceptions: [{ day: '2027-03-13', hours: 0 }],
+  },
   setupHours: 0.5,
   mouldCounts: { long: 1 },
   ovenSlots: 2,

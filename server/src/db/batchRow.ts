@@ -1,13 +1,15 @@
-import type { BatchSummary, SavedDesign, SavedMould, SavedRecipe, SavedWorkshop } from '@vendange/contract'
+import type { BatchSummary, SavedDesign, SavedMaker, SavedMould, SavedRecipe, SavedWorkshop } from '@vendange/contract'
+import { workingHours } from '@vendange/contract'
 import type { BatchPlan, BatchSource } from '@vendange/core/batch'
 import { batchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
+import type { WorkingHours } from '@vendange/core/season'
 import { batchDays, batchDemand, daysAsHappened } from '@vendange/core/season'
 import { stale, unprocessable } from '../parts/problems'
 import type { Reader } from './database'
-import { keptRow } from './keptThings'
+import { keptRow, keptRows } from './keptThings'
 import type { FrozenBatch, OwnOfBatch } from './schema'
-import { batches, designs, moulds, recipes } from './schema'
+import { batches, designs, makers, moulds, recipes } from './schema'
 import { readWorkshop } from './workshopRow'
 
 export type BatchRow = typeof batches.$inferSelect
@@ -72,6 +74,7 @@ interface SummaryParts {
   readonly design: Pick<SavedDesign, 'id' | 'name' | 'mouldId' | 'mouldCount' | 'barsWanted'>
   readonly recipe: SavedRecipe | undefined
   readonly workshop: SavedWorkshop
+  readonly working: WorkingHours
   /** Day of the cut, when it was made. */
   readonly cutDay: Day | undefined
 }
@@ -79,7 +82,7 @@ interface SummaryParts {
 /** A batch on the calendar; undefined while its design lacks recipe or mould. */
 export function summariseBatch(
   batch: BatchRow,
-  { design, recipe, workshop, cutDay }: SummaryParts,
+  { design, recipe, workshop, working, cutDay }: SummaryParts,
 ): BatchSummary | undefined {
   // Batches begun before there was an oven to plan for never went into it.
   const demand = batch.frozen
@@ -87,7 +90,6 @@ export function summariseBatch(
     : recipe && batchDemand(recipe, workshop)
   const mouldId = batch.frozen?.mouldId ?? batch.own?.mouldId ?? design.mouldId
   if (!demand || mouldId === null) return undefined
-  const working = { weekHours: workshop.weekHours, exceptions: workshop.exceptions }
   return {
     id: batch.id,
     version: batch.version,
@@ -109,7 +111,9 @@ export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day)
   const design = await keptRow<SavedDesign>(reader, designs, batch.designId, 'design')
   const recipe =
     design.recipeId === null ? undefined : await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')
-  const summary = summariseBatch(batch, { design, recipe, workshop: await readWorkshop(reader), cutDay })
+  const workshop = await readWorkshop(reader)
+  const working = workingHours({ workshop, makers: await keptRows<SavedMaker>(reader, makers) })
+  const summary = summariseBatch(batch, { design, recipe, workshop, working, cutDay })
   if (!summary) throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`)
   return summary
 }

@@ -11,7 +11,6 @@ const newWorkshop = (timeZone: string): WorkshopDetails => ({
   temperatureUnit: '°C',
   currency: 'EUR',
   timeZone,
-  weekHours: [2, 2, 2, 2, 2, 6, 0],
   exceptions: [],
   ...blankSeasonSettings,
   setupHours: 0.5,

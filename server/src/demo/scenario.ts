@@ -1,4 +1,12 @@
-import type { NewCollection, NewDesign, NewMould, NewOrder, NewRecipe, WorkshopDetails } from '@vendange/contract'
+import type {
+  NewCollection,
+  NewDesign,
+  NewMaker,
+  NewMould,
+  NewOrder,
+  NewRecipe,
+  WorkshopDetails,
+} from '@vendange/contract'
 import { blankOrder } from '@vendange/contract'
 
 /** The day on which the demo stands still. */
@@ -12,10 +20,8 @@ export const demoWorkshop: WorkshopDetails = {
   temperatureUnit: '°C',
   currency: 'EUR',
   timeZone: demoZone,
-  weekHours: [2.5, 2.5, 4, 4.5, 2.5, 6, 0],
   exceptions: [
     { day: '2027-03-19', hours: 0, reason: 'Bank holiday' },
-    { day: '2027-03-28', hours: 4, reason: 'Extra Sunday' },
     { day: '2027-04-03', hours: 0, reason: 'Market' },
   ],
   weekStartMin: [1140, 1140, 1080, 1080, 1140, 540, 540],
@@ -60,7 +66,14 @@ export const demoWorkshop: WorkshopDetails = {
   soapingTemperatureC: 38,
 }
 
-export const demoMakers = ['Ilse', 'Bram'] as const
+export const demoMakers: readonly NewMaker[] = [
+  {
+    name: 'Ilse',
+    weekHours: [1.5, 1.5, 2, 2.5, 1.5, 3, 0],
+    exceptions: [{ day: '2027-03-28', hours: 4, reason: 'Extra Sunday' }],
+  },
+  { name: 'Bram', weekHours: [1, 1, 2, 2, 1, 3, 0], exceptions: [] },
+]
 
 export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> = {
   long: {

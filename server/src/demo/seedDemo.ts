@@ -104,7 +104,7 @@ export async function seedDemo(database: Database): Promise<void> {
   await ensureWorkshop(database, demoZone)
   await services.workshop.update({ ...demoWorkshop, version: 1 })
   const makerIds: string[] = []
-  for (const name of demoMakers) makerIds.push((await services.workshop.makers.create({ name })).id)
+  for (const maker of demoMakers) makerIds.push((await services.workshop.makers.create(maker)).id)
   const seeding: Seeding = { services, makerIds, setDay: (day) => (clock = frozenClock(day)) }
 
   const mouldIds = new Map<string, string>()

@@ -7,6 +7,7 @@ import type {
   SavedRecipe,
   SeasonView,
 } from '@vendange/contract'
+import { workingHours } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
 import { and, eq, gte, ne, or } from 'drizzle-orm'
@@ -28,6 +29,8 @@ export function seasonService({ database, clock }: Context): SeasonService {
   async function readView(): Promise<SeasonView> {
     const { read } = database
     const workshop = await readWorkshop(read)
+    const everyone = await keptRows<SavedMaker>(read, makers)
+    const working = workingHours({ workshop, makers: everyone })
     const today: Day = clock.today(workshop.timeZone)
     const allDesigns = await keptRows<SavedDesign>(read, designs)
     const allRecipes = await keptRows<SavedRecipe>(read, recipes)
@@ -57,7 +60,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
     return {
       today,
       workshop,
-      makers: await keptRows<SavedMaker>(read, makers),
+      makers: everyone,
       moulds: await keptRows<SavedMould>(read, moulds),
       recipes: allRecipes,
       collections: await keptRows<SavedCollection>(read, collections),
@@ -72,7 +75,8 @@ export function seasonService({ database, clock }: Context): SeasonService {
         .flatMap((row) => {
           const design = designById.get(row.designId)
           const recipe = design?.recipeId ? recipeById.get(design.recipeId) : undefined
-          const summary = design && summariseBatch(row, { design, recipe, workshop, cutDay: cutDayOf.get(row.id) })
+          const summary =
+            design && summariseBatch(row, { design, recipe, workshop, working, cutDay: cutDayOf.get(row.id) })
           return summary ? [summary] : []
         })
         .sort((a, b) => a.days.pourDay.localeCompare(b.days.pourDay)),

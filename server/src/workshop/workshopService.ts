@@ -1,4 +1,4 @@
-import type { SavedMaker, SavedWorkshop, WorkshopDetails } from '@vendange/contract'
+import type { NewMaker, SavedMaker, SavedWorkshop, WorkshopDetails } from '@vendange/contract'
 import { eq } from 'drizzle-orm'
 import type { KeptThings } from '../db/keptThings'
 import { keptThings } from '../db/keptThings'
@@ -9,7 +9,7 @@ import { stale } from '../parts/problems'
 
 export interface WorkshopService {
   update(details: WorkshopDetails & { readonly version: number }): Promise<SavedWorkshop>
-  readonly makers: KeptThings<{ name: string }, SavedMaker>
+  readonly makers: KeptThings<NewMaker, SavedMaker>
 }
 
 export function workshopService({ database, newId }: Context): WorkshopService {
@@ -24,6 +24,6 @@ export function workshopService({ database, newId }: Context): WorkshopService {
           .where(eq(workshop.id, 1))
         return readWorkshop(transaction)
       }),
-    makers: keptThings<{ name: string }, SavedMaker>(database, makers, { noun: 'maker', newId }),
+    makers: keptThings<NewMaker, SavedMaker>(database, makers, { noun: 'maker', newId }),
   }
 }

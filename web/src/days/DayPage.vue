@@ -83,18 +83,28 @@ const progress = computed(() => {
 const coloursOf = (id: string) =>
   season.design(season.batches.find((batch) => batch.id === id)?.designId)?.colours ?? []
 const inHours = (minutes: number): string => formatQuantity('hours', minutes / 60)
+/** Why the day differs: for everyone, else for the makers it concerns. */
+const reason = computed(() => {
+  const ofDay = (days: readonly { day: string; reason?: string | undefined }[]): string | undefined =>
+    days.find(({ day }) => day === props.day)?.reason
+  const own = season.makers.flatMap(({ name, exceptions }) => {
+    const why = ofDay(exceptions)
+    return why ? [`${name}: ${why}`] : []
+  })
+  return ofDay(season.workshop?.exceptions ?? []) ?? own.join(', ')
+})
 const sentence = computed(() => {
   if (!isReal.value) return 'There is no such day.'
   const there = hoursOn(props.day, season.limits.working)
   const planned = plannedHours(props.day, season.plan, season.limits.setupHours)
   const name = `${formatDay(props.day, season.today)}, ${relativeDay(props.day, season.today)}`
-  const reason = season.workshop?.exceptions.find(({ day }) => day === props.day)?.reason
   const hours = (value: number): string => formatQuantity('hours', value)
-  if (there === 0 && planned === 0) return `${name}: ${reason ? `${reason}, no work.` : 'a day off.'}`
+  if (there === 0 && planned === 0) return `${name}: ${reason.value ? `${reason.value}, no work.` : 'a day off.'}`
   if (planned > there) return `${name}: ${hours(planned)} of work, but only ${hours(there)} there.`
+  const because = reason.value ? ` (${reason.value})` : ''
   return planned === 0
-    ? `${name}: nothing planned; ${hours(there)} free.`
-    : `${name}: ${hours(planned)} of work in ${hours(there)}.`
+    ? `${name}: nothing planned; ${hours(there)} free${because}.`
+    : `${name}: ${hours(planned)} of work in ${hours(there)}${because}.`
 })
 
 async function tick(task: DayTask): Promise<void> {

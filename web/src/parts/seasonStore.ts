@@ -70,7 +70,7 @@ export const useSeason = defineStore('season', () => {
   const limits = computed<Workshop>(() =>
     view.value
       ? seasonLimits(view.value)
-      : { working: { weekHours: [], exceptions: [] }, setupHours: 0, mouldCounts: {} },
+      : { working: { makers: [], exceptions: [] }, setupHours: 0, mouldCounts: {} },
   )
   /** The season as the planning problem, today as its day 0. */
   const dated = computed(() => view.value && datedSeason(view.value))

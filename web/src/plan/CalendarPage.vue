@@ -5,14 +5,15 @@ import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useUndo } from '@/parts/undoStore'
 import type { BusyTimesReader } from '@/workers/busyTimes.worker'
+import type { SavedMaker } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, weekdayIndex } from '@vendange/core/calendar'
 import type { HoursLeft } from '@vendange/core/calendar/busy'
 import { hoursLeft } from '@vendange/core/calendar/busy'
-import { hoursOn } from '@vendange/core/season'
+import { makerHoursOn } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
 import { wrap } from 'comlink'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { dayCount } from './verdictWords'
 
 const season = useSeason()
@@ -25,10 +26,12 @@ const found = ref<readonly HoursLeft[]>([])
 const kept = ref<string[]>([])
 const troubles = ref<readonly string[]>([])
 const fileName = ref('')
+const lastFile = shallowRef<File>()
 const isReading = ref(false)
 
 async function read(file: File | undefined): Promise<void> {
   if (!file) return
+  lastFile.value = file
   fileName.value = file.name
   found.value = []
   if (file.size > largestFile) {
@@ -46,7 +49,7 @@ async function read(file: File | undefined): Promise<void> {
     const busy = await wrap<BusyTimesReader>(worker).read(await file.text(), span)
     found.value = hoursLeft(busy.times, (day) => ({
       startMin: season.workshop?.weekStartMin[weekdayIndex(day)] ?? 0,
-      hours: hoursOn(day, season.limits.working),
+      hours: hoursOfMaker(day),
     }))
     kept.value = found.value.map(({ day }) => day)
     troubles.value =
@@ -59,21 +62,29 @@ async function read(file: File | undefined): Promise<void> {
   }
 }
 
+/** Whose calendar it is: at first that of the maker at work. */
+const whoseId = ref(season.makerId)
+const whose = computed(() => season.makers.find(({ id }) => id === whoseId.value) ?? season.makers[0])
+const hoursOfMaker = (day: string): number => (whose.value ? makerHoursOn(day, whose.value) : 0)
+// Another maker has other hours: the file is read again with theirs.
+watch(whoseId, () => read(lastFile.value))
+
 async function take(): Promise<void> {
-  const { workshop } = season
-  if (!workshop) return
-  const before = workshop.exceptions
+  const maker = whose.value
+  if (!maker) return
+  const before = maker.exceptions
   const chosen = found.value.filter(({ day }) => kept.value.includes(day))
   const days = new Set(chosen.map(({ day }) => day))
   const exceptions = [...before.filter(({ day }) => !days.has(day)), ...chosen].sort((a, b) =>
     a.day.localeCompare(b.day),
   )
-  const saved = await act(() => api(endpoints.updateWorkshop, { body: { ...workshop, exceptions } }))
-  if (!saved) return
+  const keep = ({ id, name, version, weekHours }: SavedMaker, days: SavedMaker['exceptions']) =>
+    api(endpoints.makers.update, { params: { id }, body: { name, version, weekHours, exceptions: days } })
+  if (!(await act(() => keep(maker, exceptions)))) return
   found.value = []
-  undo.did(`Busy times taken over: ${dayCount(chosen.length)}`, async () => {
-    const now = season.workshop
-    if (now) await api(endpoints.updateWorkshop, { body: { ...now, exceptions: before } })
+  undo.did(`Busy times of ${maker.name} taken over: ${dayCount(chosen.length)}`, async () => {
+    const now = season.makers.find(({ id }) => id === maker.id)
+    if (now) await keep(now, before)
     await season.load()
   })
 }
@@ -108,9 +119,17 @@ const sentence = computed(() => {
     <section class="sheet stack">
       <h2>In: when you are busy</h2>
       <p>
-        Choose an .ics file. What falls into the working hours of a day is taken off them: work begins at the time set
-        in the <RouterLink to="/workshop">workshop</RouterLink> and lasts for that day’s hours.
+        Choose an .ics file. What falls into a maker’s hours of a day is taken off them: work begins at the time set in
+        the <RouterLink to="/workshop">workshop</RouterLink> and lasts for that maker’s hours.
       </p>
+      <v-select
+        v-model="whoseId"
+        :items="season.makers"
+        item-title="name"
+        item-value="id"
+        label="Whose calendar"
+        data-test="whose"
+      />
       <input
         type="file"
         accept=".ics,text/calendar"
@@ -134,7 +153,7 @@ const sentence = computed(() => {
             <tr v-for="one in found" :key="one.day" data-test="busy-day">
               <td><input v-model="kept" type="checkbox" :value="one.day" :aria-label="`Take ${on(one.day)}`" /></td>
               <td>{{ on(one.day) }}</td>
-              <td class="number">{{ hours(hoursOn(one.day, season.limits.working)) }}</td>
+              <td class="number">{{ hours(hoursOfMaker(one.day)) }}</td>
               <td class="number">
                 <b>{{ hours(one.hours) }}</b>
               </td>

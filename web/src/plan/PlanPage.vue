@@ -12,9 +12,10 @@ import { formatDay, formatMoment, isDay, relativeDay } from '@vendange/core/cale
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import SeasonBoard from './board/SeasonBoard.vue'
+import TrialStrip from './board/TrialStrip.vue'
 import { useBoardDrag } from './board/useBoardDrag'
 import { createCollection, createOrder } from './newThings'
-import { dayCount, standingClass, standingWords, verdictSentence } from './verdictWords'
+import { standingClass, standingWords, verdictSentence } from './verdictWords'
 
 const PlannerPanel = defineAsyncComponent(() => import('./board/PlannerPanel.vue'))
 
@@ -22,7 +23,7 @@ const season = useSeason()
 const router = useRouter()
 const { pourOn } = usePours()
 const drag = useBoardDrag()
-const { trial, standing, findings, slack } = drag
+const { standing } = drag
 /** More than a few broken rules are one trouble: the plan is to be made anew. */
 const mostRulesShown = 4
 
@@ -128,17 +129,7 @@ const on = (day: string): string => formatDay(day, season.today)
       And {{ standing.length - mostRulesShown }} more rules are broken. Let the plan be mended with the fewest changes.
     </p>
     <SeasonBoard :drag="drag" class="below" />
-    <section v-if="trial" class="sheet trial no-print" data-test="trial" aria-live="polite">
-      <b>{{ trial.batch.name }}</b>: prepare {{ on(trial.days.prepDay) }}, pour {{ on(trial.days.pourDay) }}, cut
-      {{ on(trial.days.cutDay) }}, cured {{ on(trial.days.readyDay)
-      }}<template v-if="slack !== undefined"
-        >;
-        <span :class="slack < 0 ? 'must' : 'vine'">{{
-          slack < 0 ? `${dayCount(slack)} late` : `${dayCount(slack)} to spare`
-        }}</span></template
-      >.
-      <FindingList :findings="findings.slice(0, mostRulesShown)" data-test="broken-rules" />
-    </section>
+    <TrialStrip :drag="drag" :most-rules="mostRulesShown" />
   </template>
 
   <section v-if="openOrders.length > 0" class="below">
@@ -241,20 +232,6 @@ const on = (day: string): string => formatDay(day, season.today)
 
 .below {
   margin-bottom: 18px;
-}
-
-.trial {
-  position: fixed;
-  right: 30px;
-  bottom: 18px;
-  left: calc(var(--rail) + 28px);
-  z-index: 8;
-  padding: 12px 18px;
-  border: 2px solid rgb(var(--v-theme-primary));
-}
-
-.trial :deep(.findings) {
-  margin-top: 8px;
 }
 
 .ask {

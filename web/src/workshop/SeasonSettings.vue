@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import QuantityField from '@/parts/QuantityField.vue'
-import { mdiClose, mdiPlus } from '@mdi/js'
+import RemovableRow from '@/parts/RemovableRow.vue'
+import { mdiPlus } from '@mdi/js'
 import type { WorkshopDetails } from '@vendange/contract'
 import { barsPerTrayRange, bufferDaysRange, ovenSlotRange, trayRange } from '@vendange/contract'
 import { clockText, minutesOfClock } from '@vendange/core/calendar'
@@ -18,7 +19,12 @@ function setStart(index: number, text: string): void {
 <template>
   <section class="sheet stack">
     <h2>What a season must fit into</h2>
-    <div v-for="(rack, index) in values.racks" :key="index" class="row rack">
+    <RemovableRow
+      v-for="(rack, index) in values.racks"
+      :key="index"
+      :label="`Take ${rack.name} away`"
+      @remove="values.racks.splice(index, 1)"
+    >
       <v-text-field
         v-model="rack.name"
         :label="`Rack ${index + 1}`"
@@ -31,14 +37,7 @@ function setStart(index: number, text: string): void {
         :label="`Trays of rack ${index + 1}`"
         :error="errorOf(`racks[${index}].trays`)"
       />
-      <v-btn
-        :icon="mdiClose"
-        size="small"
-        variant="text"
-        :aria-label="`Take ${rack.name} away`"
-        @click="values.racks.splice(index, 1)"
-      />
-    </div>
+    </RemovableRow>
     <div>
       <v-btn
         size="small"
@@ -85,10 +84,6 @@ function setStart(index: number, text: string): void {
 </template>
 
 <style scoped>
-.rack {
-  flex-wrap: nowrap;
-}
-
 .week {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));

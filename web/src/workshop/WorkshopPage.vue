@@ -5,13 +5,12 @@ import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
-import { mdiClose, mdiPlus } from '@mdi/js'
 import type { WorkshopDetails } from '@vendange/contract'
 import {
+  blankMaker,
   endpoints,
   hoursOfDayRange,
   lengthUnits,
@@ -24,6 +23,8 @@ import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { formatQuantity, scaleResolutionRange } from '@vendange/core/units'
 import { weekHoursTotal } from '@vendange/core/season'
 import { computed, ref } from 'vue'
+import DaysThatDiffer from './DaysThatDiffer.vue'
+import MakerHours from './MakerHours.vue'
 import PricingSettings from './PricingSettings.vue'
 import SeasonSettings from './SeasonSettings.vue'
 
@@ -45,7 +46,7 @@ const newMaker = ref('')
 async function addMaker(): Promise<void> {
   const name = newMaker.value.trim()
   if (name === '') return
-  const maker = await act(() => api(endpoints.makers.create, { body: { name } }))
+  const maker = await act(() => api(endpoints.makers.create, { body: { ...blankMaker, name } }))
   if (!maker) return
   newMaker.value = ''
   if (season.makers.length === 1) season.chooseMaker(maker.id)
@@ -128,69 +129,20 @@ async function backUp(): Promise<void> {
           </div>
         </section>
         <SeasonSettings v-model="values" :error-of="errorOf" :weekdays="weekdays" />
+      </div>
+      <div class="stack">
         <section class="sheet stack">
-          <h2>Makers</h2>
-          <ul>
-            <li v-for="maker in season.makers" :key="maker.id" class="row">
-              <span class="grow">{{ maker.name }}</span>
-              <v-btn
-                :icon="mdiClose"
-                size="small"
-                variant="text"
-                :aria-label="`Take ${maker.name} away`"
-                @click="takeAway(endpoints.makers, maker)"
-              />
-            </li>
-          </ul>
+          <h2>Makers and their hours</h2>
+          <MakerHours v-for="maker in season.makers" :key="maker.id" :maker="maker" :weekdays="weekdays" />
           <form class="row" @submit.prevent="addMaker">
             <v-text-field v-model="newMaker" label="Name of a maker" maxlength="80" />
             <v-btn type="submit" data-test="add-maker">Add</v-btn>
           </form>
         </section>
-      </div>
-      <div class="stack">
         <section class="sheet stack">
-          <h2>Working hours</h2>
-          <div class="week">
-            <QuantityField
-              v-for="(label, index) in weekdays"
-              :key="label"
-              v-model="values.weekHours[index]!"
-              kind="hours"
-              :range="hoursOfDayRange"
-              :label="label"
-              :error="errorOf(`weekHours[${index}]`)"
-            />
-          </div>
-          <p class="eyebrow">Days that differ</p>
-          <div v-for="(exception, index) in values.exceptions" :key="index" class="row exception">
-            <v-text-field
-              v-model="exception.day"
-              type="date"
-              :label="`Day ${index + 1}`"
-              :error-messages="errorOf(`exceptions[${index}].day`) ?? []"
-            />
-            <QuantityField
-              v-model="exception.hours"
-              kind="hours"
-              :range="hoursOfDayRange"
-              :label="`Hours ${index + 1}`"
-              :error="errorOf(`exceptions[${index}].hours`)"
-            />
-            <v-text-field v-model="exception.reason" :label="`Why ${index + 1}`" maxlength="80" />
-            <v-btn
-              :icon="mdiClose"
-              size="small"
-              variant="text"
-              :aria-label="`Take day ${index + 1} away`"
-              @click="values.exceptions.splice(index, 1)"
-            />
-          </div>
-          <div>
-            <v-btn size="small" :prepend-icon="mdiPlus" @click="values.exceptions.push({ day: season.today, hours: 0 })"
-              >Day off, market or extra day</v-btn
-            >
-          </div>
+          <h2>Hours of the workshop</h2>
+          <p class="eyebrow">Days that differ for everyone</p>
+          <DaysThatDiffer v-model="values.exceptions" :error-of="errorOf" add-label="Holiday, market or lost day" />
           <p class="eyebrow">A batch usually takes (estimates, until you time your own)</p>
           <div class="fields">
             <QuantityField
@@ -233,32 +185,3 @@ async function backUp(): Promise<void> {
     </div>
   </template>
 </template>
-
-<style scoped>
-ul {
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  border-top: 1px solid rgb(var(--v-theme-hairline));
-}
-
-.grow {
-  flex: 1;
-}
-
-.exception > :first-child {
-  max-width: 180px;
-}
-
-.week {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(92px, 1fr));
-  gap: 12px 8px;
-}
-
-.exception {
-  flex-wrap: nowrap;
-}
-</style>

@@ -1,7 +1,14 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { BoardBatch } from '../../src/plan/board/boardLayout'
-import { cureOutlines, inWindow, mouldRows, packCures, placeInMoulds } from '../../src/plan/board/boardLayout'
+import {
+  cureOutlines,
+  inWindow,
+  mouldRows,
+  packCures,
+  placeInMoulds,
+  roomAfter,
+} from '../../src/plan/board/boardLayout'
 
 const moulds = [
   { id: 'long', name: 'Long loaf', count: 2 },
@@ -26,6 +33,11 @@ const batch = (id: string, pour: number, cut: number, mouldId = 'long', mouldCou
 describe('the rows of the board', () => {
   it('name each mould', () =>
     expect(rows.map(({ label }) => label)).to.deep.equal(['Long loaf 1', 'Long loaf 2', 'Tall loaf']))
+
+  it('leave each name the room up to the next pour of its mould', () => {
+    const rooms = roomAfter(placeInMoulds([batch('a', 1, 3), batch('c', 6, 8), batch('t', 2, 3, 'tall')], rows))
+    expect([...rooms]).to.deep.equal([['0:a', 5]])
+  })
 
   it('give a batch the first mould that is free, and both when it fills two', () => {
     const placed = placeInMoulds(

@@ -6,6 +6,7 @@ import type { Best } from './annealing'
 import { anneal } from './annealing'
 import type { DayOption } from './dayOptions'
 import { dayOptions } from './dayOptions'
+import { everyPlan, planCount } from './everyPlan'
 import { randomFrom } from './randomFrom'
 import { Workload } from './workload'
 
@@ -43,12 +44,14 @@ export interface SolvedSeason {
 /** What moving a batch off the day it had costs while re-planning with the least change: more than a pour day saves. */
 export const changeCost = { batch: 30, day: 0.5 } as const
 
+/** With no more plans than this, each is looked at: a matter of milliseconds, and the best is certain. */
+const fewPlans = 50_000
 const windowBatches = 10
 const wanderCost = 6
 const roundsBetweenReturns = 40
 
 /**
- * Plans a season: a long search over all batches, then many short ones over a handful of batches near each other in
+ * Plans a season. Few plans are all looked at; for more there is a long search over all batches, then many short ones over a handful of batches near each other in
  * time, which may wander a little from the best plan before they return to it. All work is counted in moves, never in
  * time, so that the same seed gives the same plan on any machine.
  *
@@ -99,7 +102,8 @@ export function solveSeason(problem: SeasonProblem, options: SolverOptions = {})
     return !wasStopped
   }
 
-  if (movable.length > 0) {
+  if (planCount(load, movable) <= fewPlans) everyPlan(load, movable, best)
+  else {
     const { first, rounds, each } = budget(movable.length, effort)
     const schedule = { moves: first, hot: 10, cold: 0.1, startWeight: 0.3 }
     anneal(load, movable, { from: 0, to: problem.days }, schedule, random, best, newBest())

@@ -24,7 +24,7 @@ describe('solveSeason', () => {
         expect(check.isFeasible).to.equal(least !== undefined)
         if (least !== undefined) expect(check.cost).to.be.closeTo(least, 1e-6)
       }),
-      { numRuns: 40 },
+      { numRuns: 150 },
     )
   })
 

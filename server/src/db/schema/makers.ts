@@ -1,4 +1,11 @@
+import type { NewMaker } from '@vendange/contract'
 import { sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { keptColumns } from './keptColumns'
 
-export const makers = sqliteTable('makers', { ...keptColumns(), name: text().notNull() })
+export const makers = sqliteTable('makers', {
+  ...keptColumns(),
+  name: text().notNull(),
+  /** Monday to Sunday. */
+  weekHours: text('week_hours', { mode: 'json' }).$type<NewMaker['weekHours']>().notNull().default([]),
+  exceptions: text({ mode: 'json' }).$type<NewMaker['exceptions']>().notNull().default([]),
+})

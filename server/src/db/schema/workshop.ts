@@ -11,7 +11,6 @@ export const workshop = sqliteTable('workshop', {
   temperatureUnit: text('temperature_unit').$type<WorkshopDetails['temperatureUnit']>().notNull(),
   currency: text().notNull(),
   timeZone: text('time_zone').notNull(),
-  weekHours: text('week_hours', { mode: 'json' }).$type<WorkshopDetails['weekHours']>().notNull(),
   exceptions: text({ mode: 'json' }).$type<WorkshopDetails['exceptions']>().notNull(),
   weekStartMin: text('week_start_min', { mode: 'json' })
     .$type<WorkshopDetails['weekStartMin']>()

@@ -1,21 +1,25 @@
 <script setup lang="ts">
-import { usePours } from '@/parts/pourActions'
 import { useSeason } from '@/parts/seasonStore'
-import { mdiPin } from '@mdi/js'
 import { addDays, daysBetween, formatDay, mondayOf } from '@vendange/core/calendar'
+import { makerHoursOn } from '@vendange/core/season'
 import { scaleLinear } from 'd3-scale'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import BoardGrid from './BoardGrid.vue'
 import BoardLoads from './BoardLoads.vue'
+import BoardPours from './BoardPours.vue'
+import BoardZoom from './BoardZoom.vue'
 import type { BoardBatch } from './boardLayout'
 import { boardBatch, cureOutlines, inWindow, mouldRows, packCures, placeInMoulds } from './boardLayout'
+import type { LoadsOfBoard } from './boardLoads'
+import { loadLayout } from './boardLoads'
 import { facePicture } from './facePicture'
 import type { useBoardDrag } from './useBoardDrag'
+import { useGradually } from './useGradually'
 
-/** The maker's wall: moulds, cures, racks and hours over time. Pours are moved by hand or by keys. */
+/** The maker's wall: moulds, racks, makers' hours and cures over time. */
 const props = defineProps<{ drag: ReturnType<typeof useBoardDrag> }>()
 const season = useSeason()
-const { setPinned } = usePours()
-const { trial, tryOn, tryDay, cancel, drop, checked } = props.drag
+const { trial, checked } = props.drag
 
 const zooms = [
   { label: 'Week', dayWidth: 120 },
@@ -23,6 +27,7 @@ const zooms = [
   { label: 'Season', dayWidth: 15 },
   { label: 'Half a year', dayWidth: 5.2 },
 ] as const
+const zoomLabels = zooms.map(({ label }) => label)
 const zoom = ref(2)
 // On paper the whole season stands on one sheet.
 const isPrinting = ref(false)
@@ -32,8 +37,6 @@ const dayWidth = computed(() =>
 )
 const rowHeight = 28
 const cureHeight = 18
-/** The two charts of a day's load, with a line between them. */
-const loadsHeight = 144
 const daysBefore = 14
 
 const from = computed(() => addDays(mondayOf(season.today), -daysBefore))
@@ -78,9 +81,6 @@ const shown = computed<readonly BoardBatch[]>(() => {
 })
 const rows = computed(() => mouldRows(season.moulds))
 const inMoulds = computed(() => placeInMoulds(shown.value, rows.value))
-const seen = computed(() =>
-  inWindow(inMoulds.value, sight.value, ({ pour, cut }) => [pour - 1, Math.max(cut, pour + 150 / dayWidth.value)]),
-)
 const cures = computed(() =>
   packCures(
     shown.value.filter(({ ready, needed }) => Math.max(ready, needed ?? ready) >= 0),
@@ -95,44 +95,15 @@ const outlines = computed(() =>
   cureOutlines(seenCures.value, { dayWidth: dayWidth.value, rowHeight: cureHeight, today: todayAt.value }),
 )
 // Where days are narrow, faces would hide the cures; those of the pours are enough.
-const facedCures = computed(() => (dayWidth.value < 8 ? [] : seenCures.value))
-const nextInRow = computed(() => {
-  const next = new Map<string, number>()
-  const byRow = new Map<number, { pour: number; id: string }[]>()
-  for (const { batch, row } of inMoulds.value) byRow.set(row, [...(byRow.get(row) ?? []), batch])
-  for (const [row, batches] of byRow) {
-    const sorted = [...batches].sort((a, b) => a.pour - b.pour)
-    sorted.forEach((batch, index) => next.set(`${row}:${batch.id}`, sorted[index + 1]?.pour ?? Infinity))
-  }
-  return next
-})
-/** Room for the name, up to the next batch of the mould. */
-function nameWidth(row: number, batch: BoardBatch): number {
-  const end = Math.min(nextInRow.value.get(`${row}:${batch.id}`) ?? Infinity, batch.pour + 190 / dayWidth.value)
-  return Math.max(0, (end - batch.pour) * dayWidth.value - 34)
-}
-
-const weeks = computed(() => {
-  const first = Math.max(0, Math.floor(sight.value.from / 7))
-  const last = Math.min(Math.ceil(dayCount.value / 7), Math.ceil(sight.value.to / 7) + 1)
-  return Array.from({ length: Math.max(0, last - first) }, (_, index) => {
-    const at = (first + index) * 7
-    const day = addDays(from.value, at)
-    return {
-      at,
-      day,
-      label: dayWidth.value < 10 && (first + index) % 2 === 1 ? '' : formatDay(day, season.today).replace('Mon ', ''),
-    }
-  })
-})
-const days = computed(() =>
-  dayWidth.value < 60
-    ? []
-    : Array.from({ length: Math.max(0, sight.value.to - Math.max(0, sight.value.from)) }, (_, index) => {
-        const at = Math.max(0, sight.value.from) + index
-        return { at, label: formatDay(addDays(from.value, at), season.today) }
-      }),
+const seenCureIds = computed(() => new Set(dayWidth.value < 8 ? [] : seenCures.value.map(({ batch }) => batch.id)))
+const facedCures = useGradually(
+  () => cures.value,
+  ({ batch }) => batch.id,
+  (id) => seenCureIds.value.has(id),
+  { isAtOnce: () => false, restart: () => dayWidth.value },
 )
+const faceOf = (batch: BoardBatch): string => facePicture(batch.name, season.design(batch.designId)?.colours ?? [])
+
 const flags = computed(() =>
   season.collections
     .map((collection) => ({
@@ -143,70 +114,42 @@ const flags = computed(() =>
     .filter(({ at }) => at >= sight.value.from - 30 && at <= sight.value.to),
 )
 
-const mouldsHeight = computed(() => rows.value.length * rowHeight)
-const loadsTop = computed(() => mouldsHeight.value + 30)
-const curesTop = computed(() => loadsTop.value + loadsHeight + 16)
-const boardHeight = computed(() => curesTop.value + cureRows.value * cureHeight + 8)
-const blamed = computed(() => {
-  const ids = new Set<string>()
-  for (const violation of checked.value?.violations ?? []) if ('id' in violation) ids.add(violation.id)
-  return ids
+const makersHours = computed(() =>
+  season.makers.map((maker) => ({
+    name: maker.name,
+    hours: (season.dated?.problem.hours ?? []).map((_, at) => makerHoursOn(addDays(season.today, at), maker)),
+  })),
+)
+const loads = computed<LoadsOfBoard | undefined>(() => {
+  const load = checked.value?.load
+  const problem = season.dated?.problem
+  return load && problem && season.workshop
+    ? {
+        today: todayAt.value,
+        racks: season.workshop.racks,
+        trays: load.trays,
+        hours: load.hours,
+        hoursThere: problem.hours,
+        makers: makersHours.value,
+      }
+    : undefined
 })
-const isLate = (batch: BoardBatch): boolean => batch.needed !== undefined && batch.ready > batch.needed
-const faceOf = (batch: BoardBatch): string => facePicture(batch.name, season.design(batch.designId)?.colours ?? [])
-const on = (at: number): string => formatDay(addDays(from.value, at), season.today)
-const tell = (batch: BoardBatch): string =>
-  `${batch.name}: pour ${on(batch.pour)}, cut ${on(batch.cut)}, cured ${on(batch.ready)}` +
-  (batch.needed === undefined ? '' : `, needed ${on(batch.needed)}`) +
-  (isLate(batch) ? ', late' : '') +
-  (batch.isPinned ? ', pinned' : '')
+const layout = computed(() => loadLayout(season.workshop?.racks ?? [], season.makers))
+const mouldsHeight = computed(() => rows.value.length * rowHeight)
+const loadsTop = computed(() => mouldsHeight.value + 52)
+const curesTop = computed(() => loadsTop.value + layout.value.height + 14)
+const boardHeight = computed(() => curesTop.value + cureRows.value * cureHeight + 8)
 
-// Moving by hand: a whole day is a step.
-let grabbed: { readonly id: string; readonly startX: number; readonly startDay: string; hasMoved: boolean } | undefined
-function grab(event: PointerEvent, id: string): void {
-  const batch = season.batches.find((one) => one.id === id)
-  if (!batch || batch.status !== 'planned' || event.button !== 0) return
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-  grabbed = {
-    id,
-    startX: event.clientX,
-    startDay: trial.value?.batch.id === id ? trial.value.days.pourDay : batch.days.pourDay,
-    hasMoved: false,
-  }
-}
-function pull(event: PointerEvent): void {
-  if (!grabbed) return
-  const batch = season.batches.find(({ id }) => id === grabbed?.id)
-  const by = Math.round((event.clientX - grabbed.startX) / dayWidth.value)
-  if (by !== 0) grabbed.hasMoved = true
-  if (batch && grabbed.hasMoved) tryDay(batch, addDays(grabbed.startDay, by))
-}
-async function letGo(): Promise<void> {
-  const was = grabbed
-  grabbed = undefined
-  if (was?.hasMoved) await drop()
-}
-
-async function press(event: KeyboardEvent, id: string): Promise<void> {
-  const batch = season.batches.find((one) => one.id === id)
-  if (!batch) return
-  const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
-  const isMine = step !== undefined || ['Enter', 'Escape', 'p'].includes(event.key)
-  if (!isMine || event.ctrlKey || event.metaKey) return
-  event.preventDefault()
-  event.stopPropagation()
-  if (step !== undefined) tryOn(batch, event.shiftKey ? step * 7 : step)
-  else if (event.key === 'Escape') cancel()
-  else if (event.key === 'p') await setPinned(batch, !batch.isPinned)
-  else await drop()
-  await nextTick()
-  scroller.value?.querySelector<HTMLElement>(`[data-batch="${id}"]`)?.focus({ preventScroll: true })
-}
-
+const leftOfToday = (): number => Math.max(0, (todayAt.value - 4) * dayWidth.value)
 function goToToday(): void {
-  scroller.value?.scrollTo({ left: Math.max(0, (todayAt.value - 4) * dayWidth.value) })
+  scroller.value?.scrollTo({ left: leftOfToday() })
   measure()
 }
+watch(zoom, async () => {
+  scrolled.value = { left: leftOfToday(), width: scrolled.value.width }
+  await nextTick()
+  goToToday()
+})
 const forPaper = (): void => {
   isPrinting.value = true
 }
@@ -223,66 +166,51 @@ onBeforeUnmount(() => {
   window.removeEventListener('beforeprint', forPaper)
   window.removeEventListener('afterprint', forScreen)
 })
-watch(zoom, async () => {
-  await nextTick()
-  goToToday()
-})
 </script>
 
 <template>
   <section class="board sheet" aria-label="The season board">
-    <div class="top no-print">
-      <p class="quiet help">
-        Drag a pour, or focus it: <kbd>←</kbd> <kbd>→</kbd> a day, <kbd>Shift</kbd> a week, <kbd>Enter</kbd> keeps,
-        <kbd>Esc</kbd> lets go, <kbd>p</kbd> pins.
-      </p>
-      <div class="row zooms" role="group" aria-label="Zoom">
-        <v-btn size="small" variant="text" @click="goToToday">Today</v-btn>
-        <v-btn
-          v-for="(one, index) in zooms"
-          :key="one.label"
-          size="small"
-          :variant="zoom === index ? 'flat' : 'text'"
-          :color="zoom === index ? 'primary' : undefined"
-          :aria-pressed="zoom === index"
-          @click="zoom = index"
-          >{{ one.label }}</v-btn
-        >
-      </div>
-    </div>
+    <BoardZoom v-model="zoom" :labels="zoomLabels" @today="goToToday" />
     <div class="frame">
       <div class="labels" :style="{ height: `${boardHeight + 30}px` }">
         <span class="eyebrow" style="top: 8px">Moulds</span>
         <span v-for="(row, index) in rows" :key="row.key" :style="{ top: `${30 + index * rowHeight + 4}px` }">{{
           row.label
         }}</span>
+        <span class="eyebrow" :style="{ top: `${30 + loadsTop - 20}px` }">Racks</span>
+        <span v-for="row in layout.racks" :key="row.top" :style="{ top: `${30 + loadsTop + row.top - 2}px` }">{{
+          row.name
+        }}</span>
+        <span class="eyebrow" :style="{ top: `${30 + loadsTop + layout.hours.top - 20}px` }">Hours</span>
+        <span :style="{ top: `${30 + loadsTop + layout.hours.top + layout.hours.height - 20}px` }">{{
+          layout.hours.name
+        }}</span>
+        <span v-for="row in layout.makers" :key="row.top" :style="{ top: `${30 + loadsTop + row.top - 2}px` }">{{
+          row.name
+        }}</span>
         <span class="eyebrow" :style="{ top: `${30 + curesTop - 4}px` }">Curing</span>
-        <span class="eyebrow" :style="{ top: `${30 + loadsTop - 22}px` }">Racks</span>
-        <span :style="{ top: `${30 + loadsTop + 2}px` }">{{ season.dated?.problem.trays }} trays</span>
-        <span class="eyebrow" :style="{ top: `${30 + loadsTop + 58}px` }">Hours</span>
-        <span :style="{ top: `${30 + loadsTop + 82}px` }">{{ season.makers.map(({ name }) => name).join(', ') }}</span>
       </div>
       <div ref="scroller" class="scroller" tabindex="-1" @scroll.passive="measure">
-        <div class="wall" :style="{ width: `${x(dayCount)}px`, height: `${boardHeight + 30}px` }">
+        <div
+          class="wall"
+          :style="{
+            width: `${x(dayCount)}px`,
+            height: `${boardHeight + 30}px`,
+            '--day': `${dayWidth}px`,
+            '--scrolled': `${scrolled.left}px`,
+          }"
+        >
           <svg class="paper" :width="x(dayCount)" :height="boardHeight + 30" aria-hidden="true">
-            <g v-for="week in weeks" :key="week.at">
-              <rect class="weekend" :x="x(week.at + 5)" :width="2 * dayWidth" y="26" :height="boardHeight" />
-              <line class="week" :x1="x(week.at)" :x2="x(week.at)" y1="14" :y2="boardHeight + 26" />
-              <text v-if="days.length === 0" :x="x(week.at) + 3" y="20">{{ week.label }}</text>
-            </g>
-            <text v-for="day in days" :key="`d${day.at}`" :x="x(day.at) + 3" y="20">{{ day.label }}</text>
-            <line
-              v-for="(row, index) in rows"
-              :key="row.key"
-              class="hair"
-              x1="0"
-              :x2="x(dayCount)"
-              :y1="30 + (index + 1) * rowHeight"
-              :y2="30 + (index + 1) * rowHeight"
+            <BoardGrid
+              :from="from"
+              :day-count="dayCount"
+              :day-width="dayWidth"
+              :window="sight"
+              :height="boardHeight"
+              :row-count="rows.length"
+              :row-height="rowHeight"
             />
-            <g v-for="flag in flags" :key="flag.id" class="flag">
-              <line :x1="x(flag.at)" :x2="x(flag.at)" y1="26" :y2="boardHeight + 26" />
-            </g>
+            <path class="flag" :d="flags.map(({ at }) => `M${x(at)} 26V${boardHeight + 26}`).join('')" />
             <g :transform="`translate(0 ${30 + curesTop})`">
               <path class="cure" :d="outlines.cure" />
               <path class="cure late" :d="outlines.lateCure" />
@@ -292,16 +220,8 @@ watch(zoom, async () => {
               <path class="pennant late" :d="outlines.latePennant" />
             </g>
             <line class="today" :x1="x(todayAt)" :x2="x(todayAt)" y1="6" :y2="boardHeight + 26" />
-            <g v-if="checked && season.dated" :transform="`translate(0 ${30 + loadsTop})`">
-              <BoardLoads
-                :day-width="dayWidth"
-                :window="sight"
-                :today="todayAt"
-                :trays="checked.load.trays"
-                :tray-count="season.dated.problem.trays"
-                :hours="checked.load.hours"
-                :hours-there="season.dated.problem.hours"
-              />
+            <g v-if="loads" :transform="`translate(0 ${30 + loadsTop})`">
+              <BoardLoads :day-width="dayWidth" :window="sight" :loads="loads" :layout="layout" />
             </g>
           </svg>
           <span
@@ -311,52 +231,32 @@ watch(zoom, async () => {
             :style="{ left: `${x(flag.at)}px`, top: `${30 + mouldsHeight + 5}px` }"
             >{{ flag.name }}</span
           >
-          <span
-            v-for="{ batch, row } in facedCures"
-            :key="`c${batch.id}`"
-            class="cureface"
-            :style="{
-              left: `${Math.max(x(batch.cut), scrolled.left)}px`,
-              top: `${30 + curesTop + row * cureHeight + 1}px`,
-            }"
+          <div
+            class="curefaces"
+            :class="{ hidden: dayWidth < 8 }"
+            :style="{ top: `${30 + curesTop}px` }"
             aria-hidden="true"
           >
-            <img :src="faceOf(batch)" width="22" height="15" alt="" />
-          </span>
-          <button
-            v-for="{ batch, row, isFirst, isOver } in seen"
-            :key="`${row}:${batch.id}`"
-            class="pour"
-            :class="{
-              planned: batch.isPlanned,
-              late: isLate(batch),
-              over: isOver || blamed.has(batch.id),
-              moving: trial?.batch.id === batch.id,
-            }"
-            :style="{
-              left: `${x(batch.pour)}px`,
-              top: `${30 + row * rowHeight + 2}px`,
-              width: `${Math.max(30, (batch.cut - batch.pour) * dayWidth)}px`,
-            }"
-            :tabindex="isFirst ? 0 : -1"
-            :data-batch="isFirst ? batch.id : undefined"
-            :aria-label="tell(batch)"
-            :title="tell(batch)"
-            @pointerdown="grab($event, batch.id)"
-            @pointermove="pull"
-            @pointerup="letGo"
-            @pointercancel="cancel"
-            @keydown="press($event, batch.id)"
-          >
-            <img class="face" :src="faceOf(batch)" width="30" height="24" alt="" draggable="false" />
-            <span
-              v-if="isFirst && nameWidth(row, batch) > 40"
-              class="name"
-              :style="{ maxWidth: `${nameWidth(row, batch)}px` }"
-              >{{ batch.name }}</span
-            >
-            <v-icon v-if="batch.isPinned" :icon="mdiPin" size="13" class="pin" aria-hidden="true" />
-          </button>
+            <img
+              v-for="{ batch, row } in facedCures"
+              :key="batch.id"
+              v-memo="[batch, row]"
+              :style="{ '--at': batch.cut, '--row': row }"
+              :src="faceOf(batch)"
+              width="22"
+              height="15"
+              alt=""
+            />
+          </div>
+          <BoardPours
+            class="layer"
+            :drag="drag"
+            :from="from"
+            :placed="inMoulds"
+            :window="sight"
+            :day-width="dayWidth"
+            :is-printing="isPrinting"
+          />
         </div>
       </div>
     </div>
@@ -369,29 +269,6 @@ watch(zoom, async () => {
 <style scoped>
 .board {
   padding: 10px 14px 12px;
-}
-
-.top {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: 12px;
-}
-
-.help {
-  font-size: 0.82rem;
-}
-
-kbd {
-  padding: 0 4px;
-  border: 1px solid rgb(var(--v-theme-hairline));
-  border-radius: 3px;
-  font-family: inherit;
-}
-
-.zooms {
-  flex: none;
-  gap: 2px;
 }
 
 .frame {
@@ -430,26 +307,12 @@ kbd {
   display: block;
 }
 
-.paper text {
-  fill: rgb(var(--v-theme-quiet));
-  font-size: 12px;
-}
-
-.weekend {
-  fill: rgb(var(--v-theme-weekend));
-}
-
-.week,
-.hair {
-  stroke: rgb(var(--v-theme-hairline));
-}
-
 .today {
   stroke: rgb(var(--v-theme-primary));
   stroke-width: 2;
 }
 
-.flag line {
+.flag {
   stroke: rgb(var(--v-theme-primary));
   stroke-dasharray: 2 3;
   opacity: 0.6;
@@ -494,77 +357,22 @@ kbd {
   stroke: rgb(var(--v-theme-must));
 }
 
-.cureface {
+.layer,
+.curefaces {
   position: absolute;
-  line-height: 0;
+  top: 30px;
+  left: 0;
 }
 
-.cureface img {
+.curefaces img {
+  position: absolute;
+  top: calc(var(--row) * 18px + 1px);
+  left: max(calc(var(--at) * var(--day)), var(--scrolled));
   border-radius: 3px;
 }
 
-.pour {
-  position: absolute;
-  display: flex;
-  align-items: center;
-  height: 24px;
-  border: 1px solid rgb(var(--v-theme-hairline));
-  border-radius: 4px;
-  background: rgb(var(--v-theme-surface));
-  white-space: nowrap;
-  touch-action: none;
-}
-
-.pour .face {
-  flex: none;
-  margin: -1px;
-  border-radius: 4px;
-}
-
-.pour .name {
-  flex: none;
-  overflow: hidden;
-  padding: 0 6px;
-  text-overflow: ellipsis;
-  font-size: 0.8rem;
-  font-weight: 600;
-}
-
-.planned {
-  cursor: grab;
-}
-
-.pour:not(.planned) {
-  border-style: dashed;
-}
-
-.pour.late {
-  border: 2px solid rgb(var(--v-theme-must));
-}
-
-.pour.over {
-  outline: 2px solid rgb(var(--v-theme-must));
-  outline-offset: 1px;
-}
-
-.pour.moving {
-  z-index: 3;
-  border-color: rgb(var(--v-theme-primary));
-  box-shadow: 0 0 0 2px rgb(var(--v-theme-primary), 0.35);
-  cursor: grabbing;
-}
-
-.pour:focus-visible {
-  z-index: 4;
-  outline: 3px solid rgb(var(--v-theme-primary));
-  outline-offset: 2px;
-}
-
-.pin {
-  position: absolute;
-  top: -6px;
-  left: 22px;
-  color: rgb(var(--v-theme-primary));
+.hidden {
+  display: none;
 }
 
 @media print {

@@ -84,6 +84,18 @@ export function placeInMoulds(batches: readonly BoardBatch[], rows: readonly Mou
   return placed
 }
 
+/** Days from each pour to the next of its mould, by `row:batch id`; the last of a row has none. */
+export function roomAfter(placed: readonly Placed[]): ReadonlyMap<string, number> {
+  const rooms = new Map<string, number>()
+  const nextOf = new Map<number, number>()
+  for (const { batch, row } of [...placed].sort((a, b) => b.batch.pour - a.batch.pour)) {
+    const next = nextOf.get(row)
+    if (next !== undefined) rooms.set(`${row}:${batch.id}`, next - batch.pour)
+    nextOf.set(row, batch.pour)
+  }
+  return rooms
+}
+
 /** A cure in a row of its own or after another. */
 export interface PlacedCure {
   readonly batch: BoardBatch

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import FindingList from '@/parts/FindingList.vue'
+import { useSeason } from '@/parts/seasonStore'
+import { formatDay } from '@vendange/core/calendar'
+import { dayCount } from '../verdictWords'
+import type { useBoardDrag } from './useBoardDrag'
+
+/** What follows a pour while it is moved, and what it breaks. Of its own, so that the page is not drawn anew meanwhile. */
+const props = defineProps<{ drag: ReturnType<typeof useBoardDrag>; mostRules: number }>()
+const season = useSeason()
+const { trial, findings, slack } = props.drag
+const on = (day: string): string => formatDay(day, season.today)
+</script>
+
+<template>
+  <section v-if="trial" class="sheet trial no-print" data-test="trial" aria-live="polite">
+    <b>{{ trial.batch.name }}</b>: prepare {{ on(trial.days.prepDay) }}, pour {{ on(trial.days.pourDay) }}, cut
+    {{ on(trial.days.cutDay) }}, cured {{ on(trial.days.readyDay)
+    }}<template v-if="slack !== undefined"
+      >;
+      <span :class="slack < 0 ? 'must' : 'vine'">{{
+        slack < 0 ? `${dayCount(slack)} late` : `${dayCount(slack)} to spare`
+      }}</span></template
+    >.
+    <FindingList :findings="findings.slice(0, mostRules)" data-test="broken-rules" />
+  </section>
+</template>
+
+<style scoped>
+.trial {
+  position: fixed;
+  right: 30px;
+  bottom: 18px;
+  left: calc(var(--rail) + 28px);
+  z-index: 8;
+  padding: 12px 18px;
+  border: 2px solid rgb(var(--v-theme-primary));
+}
+
+.trial :deep(.findings) {
+  margin-top: 8px;
+}
+</style>

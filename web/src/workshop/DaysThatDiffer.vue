@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import QuantityField from '@/parts/QuantityField.vue'
+import RemovableRow from '@/parts/RemovableRow.vue'
+import { useSeason } from '@/parts/seasonStore'
+import { mdiPlus } from '@mdi/js'
+import type { NewMaker } from '@vendange/contract'
+import { hoursOfDayRange } from '@vendange/contract'
+
+/** Days with hours of their own: of everyone, or of one maker. */
+const days = defineModel<NewMaker['exceptions']>({ required: true })
+defineProps<{ errorOf: (path: string) => string | undefined; addLabel: string }>()
+const season = useSeason()
+</script>
+
+<template>
+  <RemovableRow
+    v-for="(exception, index) in days"
+    :key="index"
+    class="exception"
+    :label="`Take day ${index + 1} away`"
+    @remove="days.splice(index, 1)"
+  >
+    <v-text-field
+      v-model="exception.day"
+      type="date"
+      :label="`Day ${index + 1}`"
+      :error-messages="errorOf(`exceptions[${index}].day`) ?? []"
+    />
+    <QuantityField
+      v-model="exception.hours"
+      kind="hours"
+      :range="hoursOfDayRange"
+      :label="`Hours ${index + 1}`"
+      :error="errorOf(`exceptions[${index}].hours`)"
+    />
+    <v-text-field v-model="exception.reason" :label="`Why ${index + 1}`" maxlength="80" />
+  </RemovableRow>
+  <div>
+    <v-btn size="small" :prepend-icon="mdiPlus" @click="days.push({ day: season.today, hours: 0 })">{{
+      addLabel
+    }}</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.exception > :first-child {
+  max-width: 180px;
+}
+</style>
