@@ -212,6 +212,26 @@ test('a past soap comes back with what was to be remembered', async ({ page }) =
   expect(made?.lessons.map(({ standing }) => standing)).toEqual(['taken_up', 'open', 'open'])
 })
 
+test('a whole collection comes back with its palette', async ({ page }) => {
+  const api = createClient({ baseUrl: workshop.url })
+  const past = (await season()).collections.find(({ name }) => name === 'Mineral Cabinet, first drawer')
+  const collection = await api(endpoints.collections.create, {
+    body: { ...blankCollection, name: 'Once more', releaseLocal: '2027-09-18T19:00', releaseZone: 'Europe/Lisbon' },
+  })
+  await page.goto(`${workshop.url}/plan/${collection.id}`)
+  await page.getByTestId('bring-back').click()
+  await page.getByTestId(`bring-all-${past?.name ?? ''}`).click()
+  await expect
+    .poll(async () => (await season()).collections.find(({ id }) => id === collection.id)?.palette)
+    .toEqual(past?.palette)
+  const soaps = async (id: string | undefined): Promise<readonly string[]> =>
+    (await season()).designs
+      .filter(({ collectionId }) => collectionId === id)
+      .map(({ name }) => name)
+      .sort()
+  expect(await soaps(collection.id)).toEqual(await soaps(past?.id))
+})
+
 test('the day sheet is ticked, and the tick stays', async ({ page }) => {
   await page.goto(`${workshop.url}/days/2027-03-10`)
   await expect(answer(page)).toHaveText('Wed 10 Mar, in 2 days: 2.75 h of work in 4 h.')
@@ -226,16 +246,24 @@ test('the day sheet is ticked, and the tick stays', async ({ page }) => {
   await expect(prepare.getByRole('checkbox')).toBeChecked()
 })
 
-test('a loaf that failed is poured once more', async ({ page }) => {
-  const night = (await season()).collections.find(({ name }) => name === 'Night Train')
+test('a loaf that failed is put on record, and the season is planned anew with few changes', async ({ page }) => {
+  const before = await season()
+  const night = before.collections.find(({ name }) => name === 'Night Train')
   await page.goto(`${workshop.url}/plan/${night?.id ?? ''}`)
-  await page
-    .getByRole('row', { name: /Platform Fog/ })
-    .getByTestId('make-again')
-    .click()
-  await expect(page.getByText(/^Platform Fog on the calendar for/)).toBeVisible()
-  await expect(page.getByRole('row', { name: /Platform Fog/ })).toHaveCount(2)
-  const again = (await season()).batches.filter(({ name, status }) => name === 'Platform Fog' && status === 'planned')
-  expect(again).toHaveLength(1)
+  const row = page.getByRole('row', { name: /Platform Fog/ })
+  await row.getByTestId('loaf-failed').click()
+  await row.getByTestId('fail-it').click()
+  await expect(row.getByText('Say what went wrong.')).toBeVisible()
+  await row.getByTestId('fail-reason').locator('input').fill('Cracked down the middle')
+  await row.getByTestId('fail-it').click()
+  const planner = page.getByTestId('planner')
+  await expect(planner.getByTestId('change').filter({ hasText: 'Platform Fog' })).toBeVisible({ timeout: 30_000 })
+  // What the others have stays: only the failed soap gets a day.
+  await takePlan(page)
+  const after = await season()
+  const again = after.batches.filter(({ name }) => name === 'Platform Fog')
+  expect(again.map(({ status }) => status)).toEqual(['planned'])
+  const loaf = after.loaves.find(({ name }) => name === 'Platform Fog')
+  expect(loaf?.state).toMatchObject({ status: 'failed', failReason: 'Cracked down the middle' })
   await expectSoundPlan()
 })

@@ -1,4 +1,4 @@
-import { endpoints } from '@vendange/contract'
+import { endpoints, unplannedBatches } from '@vendange/contract'
 import { expect } from 'chai'
 import { pictureType } from '../src/loaves/photoService'
 import { pourUpTo } from './pouring'
@@ -79,6 +79,21 @@ describe('the season', () => {
       cutDay: '2027-03-12',
       readyDay: '2027-04-09',
     })
+  })
+
+  it('frees the calendar of a pour whose loaf failed, so that its soap seeks a day anew', async () => {
+    const { api } = workshop
+    const { soap } = await furnish(workshop)
+    const [loafId = ''] = await pour(soap.id)
+    const failing = { type: 'failed', day: firstDay, reason: 'never left the trace', version: 1 } as const
+    await api(endpoints.loaves.record, { params: { id: loafId }, body: failing })
+    const view = await api(endpoints.season)
+    expect(view.batches).to.deep.equal([])
+    expect(view.loaves.map(({ state }) => state.failReason)).to.deep.equal(['never left the trace'])
+    expect(unplannedBatches(view).map(({ name }) => name)).to.deep.equal([soap.name])
+    expect(
+      await problemOf(api(endpoints.loaves.record, { params: { id: loafId }, body: { ...failing, version: 2 } })),
+    ).to.include({ status: 422 })
   })
 
   it('leaves what was poured long ago to the notebook once it is released', async () => {

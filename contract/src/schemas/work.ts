@@ -64,6 +64,9 @@ export const happeningSchemas = {
   held: object({ type: typed('held'), ...happening, reason: words('Say why it is held.') })
     .noUnknown()
     .required(),
+  failed: object({ type: typed('failed'), ...happening, reason: words('Say what went wrong.') })
+    .noUnknown()
+    .required(),
   released: object({
     type: typed('released'),
     ...happening,

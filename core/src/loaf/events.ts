@@ -18,6 +18,8 @@ export type LoafHappening =
   | { readonly type: 'photographed'; readonly day: Day; readonly photoId: string }
   | { readonly type: 'noted'; readonly day: Day; readonly text: string }
   | { readonly type: 'held'; readonly day: Day; readonly reason: string }
+  /** It comes to nothing; its soap is made again or not at all. */
+  | { readonly type: 'failed'; readonly day: Day; readonly reason: string }
   | {
       readonly type: 'released'
       readonly day: Day
@@ -29,7 +31,7 @@ export type LoafHappening =
   | { readonly type: 'amended'; readonly day: Day; readonly subject: string; readonly text: string }
 
 export type LoafEventType = LoafHappening['type']
-export type LoafStatus = 'in_mould' | 'unmoulded' | 'curing' | 'held' | 'released'
+export type LoafStatus = 'in_mould' | 'unmoulded' | 'curing' | 'held' | 'failed' | 'released'
 
 /** What a loaf's events come to. */
 export interface LoafState {
@@ -42,6 +44,7 @@ export interface LoafState {
   readonly weighIns: readonly { readonly day: Day; readonly massG: number }[]
   readonly photoIds: readonly string[]
   readonly holdReason: string | undefined
+  readonly failReason: string | undefined
   readonly release: Extract<LoafHappening, { type: 'released' }> | undefined
 }
 
@@ -55,6 +58,7 @@ const untouched: LoafState = {
   weighIns: [],
   photoIds: [],
   holdReason: undefined,
+  failReason: undefined,
   release: undefined,
 }
 
@@ -79,6 +83,8 @@ function after(state: LoafState, event: LoafHappening): LoafState {
       return { ...state, photoIds: [...state.photoIds, event.photoId] }
     case 'held':
       return { ...state, status: 'held', holdReason: event.reason }
+    case 'failed':
+      return { ...state, status: 'failed', failReason: event.reason }
     case 'released':
       return { ...state, status: 'released', release: event, holdReason: undefined }
     case 'noted':
@@ -93,10 +99,11 @@ export function loafState(events: readonly LoafHappening[]): LoafState {
 }
 
 const mayFollow: Readonly<Record<LoafStatus, readonly LoafEventType[]>> = {
-  in_mould: ['unmoulded', 'moved', 'photographed', 'noted'],
-  unmoulded: ['cut', 'moved', 'photographed', 'noted'],
-  curing: ['moved', 'weighed', 'photographed', 'noted', 'held', 'released'],
-  held: ['moved', 'weighed', 'photographed', 'noted', 'held', 'released'],
+  in_mould: ['unmoulded', 'moved', 'photographed', 'noted', 'failed'],
+  unmoulded: ['cut', 'moved', 'photographed', 'noted', 'failed'],
+  curing: ['moved', 'weighed', 'photographed', 'noted', 'held', 'failed', 'released'],
+  held: ['moved', 'weighed', 'photographed', 'noted', 'held', 'failed', 'released'],
+  failed: ['photographed', 'noted'],
   released: ['amended'],
 }
 
@@ -105,6 +112,7 @@ const statusWords: Readonly<Record<LoafStatus, string>> = {
   unmoulded: 'unmoulded but not cut',
   curing: 'cut and curing',
   held: 'held',
+  failed: 'recorded as failed',
   released: 'released',
 }
 

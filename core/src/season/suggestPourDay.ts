@@ -104,6 +104,18 @@ export function pourDayFindings(
   }
 
   const there = workshop.mouldCounts[batch.mouldId] ?? 0
+  if (there < batch.mouldCount) {
+    findings.push({
+      severity: 'warn',
+      code: 'too_few_moulds',
+      field: 'pourDay',
+      message:
+        there === 0
+          ? 'The workshop has none of this mould. Choose another, or say in the stores how many there are.'
+          : `It asks for ${batch.mouldCount} moulds of this kind; the workshop has ${there}.`,
+    })
+    return findings
+  }
   for (let day = pourDay; day < days.cutDay; day = addDays(day, 1)) {
     const free = there - mouldsHeld(day, batch.mouldId, others)
     if (free >= batch.mouldCount) continue
@@ -111,12 +123,12 @@ export function pourDayFindings(
       (other) => other.mouldId === batch.mouldId && other.days.pourDay <= day && day < other.days.cutDay,
     )
     const freeAgain = holders.map(({ days: held }) => held.cutDay).sort()[0]
-    const until = freeAgain === undefined ? `the workshop has ${there}` : `free again on ${formatDay(freeAgain, today)}`
+    const until = freeAgain === undefined ? '' : `; free again on ${formatDay(freeAgain, today)}`
     findings.push({
       severity: 'warn',
       code: 'mould_taken',
       field: 'pourDay',
-      message: `${formatDay(day, today)}: the mould is taken${holders.length > 0 ? ` by ${holders.map(({ name }) => name).join(', ')}` : ''}; ${until}.`,
+      message: `${formatDay(day, today)}: the mould is taken${holders.length > 0 ? ` by ${holders.map(({ name }) => name).join(', ')}` : ''}${until}.`,
     })
     break
   }

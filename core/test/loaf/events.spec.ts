@@ -47,6 +47,17 @@ describe('loafState', () => {
 })
 
 describe('checkHappening', () => {
+  it('lets a loaf fail at any time before its release, and nothing be made of it afterwards', () => {
+    const failed: LoafHappening = { type: 'failed', day: today, reason: 'cracked' }
+    for (const story of [[poured], [poured, unmoulded], [poured, unmoulded, cut], [poured, unmoulded, cut, held]])
+      expect(codes(story, failed)).to.deep.equal([])
+    expect(codes([poured, unmoulded, cut, released], failed)).to.deep.equal(['loaf_is_released'])
+    expect(codes([poured, failed], unmoulded)).to.deep.equal(['event_out_of_order'])
+    expect(codes([poured, unmoulded, cut, failed], released)).to.deep.equal(['event_out_of_order'])
+    expect(codes([poured, failed], { type: 'noted', day: today, text: 'too hot' })).to.deep.equal([])
+    expect(loafState([poured, failed])).to.include({ status: 'failed', failReason: 'cracked' })
+  })
+
   it('lets the work go its way', () => {
     expect(codes([poured], unmoulded)).to.deep.equal([])
     expect(codes([poured, unmoulded], cut)).to.deep.equal([])

@@ -138,6 +138,30 @@ describe('pourDayFindings', () => {
     expect(busy[0]?.message).to.contain('taken by Soap a; free again on Mon 15 Mar')
   })
 
+  it('says that there is no such mould, or too few, whatever the day', () => {
+    const none = { ...workshop, mouldCounts: { long: 0 } }
+    const [finding] = pourDayFindings('2027-03-13', seeking, [], none, today)
+    expect(finding?.message).to.contain('The workshop has none of this mould.')
+    const [two] = pourDayFindings('2027-03-13', { ...seeking, mouldCount: 2 }, [], workshop, today)
+    expect(two?.message).to.equal('It asks for 2 moulds of this kind; the workshop has 1.')
+    expect(suggestPourDay(seeking, [], none, today).pourDay).to.equal(undefined)
+  })
+
+  it('takes a day with fewer hours than the set-up alone for one without room', () => {
+    const brief = {
+      ...workshop,
+      working: { ...workshop.working, exceptions: [{ day: '2027-03-13', hours: 0.25 }] },
+    }
+    const [finding] = pourDayFindings(
+      '2027-03-13',
+      { ...seeking, demand: { ...demand, pourHours: 0 } },
+      [],
+      brief,
+      today,
+    )
+    expect(finding?.message).to.equal('Sat 13 Mar: 0.5 h planned, 0.25 h there.')
+  })
+
   it('does not stand in its own way when it moves', () => {
     const moving = { ...seeking, id: 'a' }
     expect(pourDayFindings('2027-03-13', moving, [planned('a', '2027-03-13')], workshop, today)).to.deep.equal([])

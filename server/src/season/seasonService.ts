@@ -10,6 +10,7 @@ import type {
 import { workingHours } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
+import type { LoafStatus } from '@vendange/core/loaf'
 import { and, eq, gte, ne, or } from 'drizzle-orm'
 import { summariseBatch } from '../db/batchRow'
 import { keptRows } from '../db/keptThings'
@@ -48,7 +49,10 @@ export function seasonService({ database, clock }: Context): SeasonService {
       )
     const recent = rows.map(({ id }) => id)
     const open = await read.select({ id: loaves.id, batchId: loaves.batchId, status: loaves.status }).from(loaves)
-    const wanted = open.filter(({ batchId, status }) => status !== 'released' || recent.includes(batchId))
+    const isOver = (status: LoafStatus): boolean => status === 'released' || status === 'failed'
+    const wanted = open.filter(({ batchId, status }) => !isOver(status) || recent.includes(batchId))
+    const hasLoaf = new Set(open.map(({ batchId }) => batchId))
+    const isAlive = new Set(open.flatMap(({ batchId, status }) => (status === 'failed' ? [] : [batchId])))
     const shown = await readLoaves(
       read,
       wanted.map(({ id }) => id),
@@ -71,7 +75,9 @@ export function seasonService({ database, clock }: Context): SeasonService {
         .from(dayTicks)
         .innerJoin(makers, eq(dayTicks.makerId, makers.id))
         .where(gte(dayTicks.day, addDays(today, -daysOfPast))),
+      // A pour whose every loaf failed holds nothing on the calendar any more; its record stays in the notebook.
       batches: rows
+        .filter(({ id }) => !hasLoaf.has(id) || isAlive.has(id))
         .flatMap((row) => {
           const design = designById.get(row.designId)
           const recipe = design?.recipeId ? recipeById.get(design.recipeId) : undefined

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { api, problemOf } from '@/parts/api'
+import FailedLoaf from '@/parts/FailedLoaf.vue'
 import { useUnits } from '@/parts/format'
 import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
@@ -30,6 +31,7 @@ async function load(): Promise<void> {
 void load()
 
 const bench = computed(() => view.value && benchState(view.value.plan, view.value.records))
+const mayFail = computed(() => view.value && !['released', 'failed'].includes(view.value.loaf.state.status))
 const isReleased = computed(() => view.value?.loaf.state.status === 'released')
 const zone = computed(() => season.workshop?.timeZone ?? 'UTC')
 const sentence = computed(() => {
@@ -39,6 +41,7 @@ const sentence = computed(() => {
   const poured = `${name}, lot ${lotCode}`
   if (state.release)
     return `${poured}: ${state.release.bars} bars released on ${formatDay(state.release.day, season.today)}.`
+  if (state.status === 'failed') return `${poured} failed: ${state.failReason ?? ''}`
   if (state.status === 'held') return `${poured} is held: ${state.holdReason ?? ''}`
   if (state.cut)
     return `${poured}: ${state.cut.bars} bars of ${loaf.barsPlanned} hoped for, curing${state.place ? ` on ${state.place}` : ''}.`
@@ -97,6 +100,7 @@ const print = (): void => window.print()
           :alt="`Cut face of ${view.loaf.name}`"
         />
       </div>
+      <FailedLoaf v-if="mayFail" class="no-print" :loaves="[view.loaf]" />
       <form class="stack no-print write" @submit.prevent="write">
         <h3>{{ isReleased ? 'Amend the record' : 'A note for next time' }}</h3>
         <v-text-field

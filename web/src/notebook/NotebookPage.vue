@@ -28,6 +28,7 @@ const words = {
   unmoulded: 'unmoulded',
   curing: 'curing',
   held: 'held',
+  failed: 'failed',
   released: 'released',
 } as const
 </script>
@@ -70,7 +71,7 @@ const words = {
           <td class="number">
             {{ lossSoFar(loaf.state.weighIns) === undefined ? '' : show('share', lossSoFar(loaf.state.weighIns) ?? 0) }}
           </td>
-          <td :class="{ vine: loaf.state.status === 'released', must: loaf.state.status === 'held' }">
+          <td :class="{ vine: loaf.state.status === 'released', must: ['held', 'failed'].includes(loaf.state.status) }">
             {{ words[loaf.state.status] }}
           </td>
         </tr>

@@ -21,6 +21,8 @@ export function eventWords(happening: LoafHappening, show: Show): string {
       return `Note: ${happening.text}`
     case 'held':
       return `Held: ${happening.reason}`
+    case 'failed':
+      return `Failed: ${happening.reason}`
     case 'released':
       return `Released, ${happening.bars} bars, pH ${happening.ph}, look and label in order.`
     case 'amended':

@@ -68,9 +68,7 @@ export const useSeason = defineStore('season', () => {
   /** The batches in the form in which core plans. */
   const plan = computed<readonly PlannedBatch[]>(() => batches.value)
   const limits = computed<Workshop>(() =>
-    view.value
-      ? seasonLimits(view.value)
-      : { working: { makers: [], exceptions: [] }, setupHours: 0, mouldCounts: {} },
+    view.value ? seasonLimits(view.value) : { working: { makers: [], exceptions: [] }, setupHours: 0, mouldCounts: {} },
   )
   /** The season as the planning problem, today as its day 0. */
   const dated = computed(() => view.value && datedSeason(view.value))

@@ -4,7 +4,7 @@ import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { useUndo } from '@/parts/undoStore'
-import type { SavedDesign } from '@vendange/contract'
+import type { SavedCollection, SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { howManyWords, lessonsFrom, salesWords } from '@vendange/core/plan'
@@ -60,6 +60,22 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
     await season.load()
   })
 }
+/** The whole collection: its soaps, and of palette, channels and promises what the new one does not have yet. */
+async function bringAll(past: SavedCollection, soaps: readonly SavedDesign[]): Promise<void> {
+  await bring(soaps)
+  const now = season.collection(props.collectionId)
+  if (!now) return
+  const { id, isRemoved: _removed, ...details } = now
+  const orPast = <T,>(own: readonly T[], theirs: readonly T[]): T[] => [...(own.length > 0 ? own : theirs)]
+  const body = {
+    ...details,
+    theme: now.theme || past.theme,
+    palette: orPast(now.palette, past.palette),
+    channels: orPast(now.channels, past.channels),
+    promises: orPast(now.promises, past.promises),
+  }
+  await act(() => api(endpoints.collections.update, { params: { id }, body }))
+}
 </script>
 
 <template>
@@ -69,7 +85,13 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
       <section v-for="{ collection, soaps } in past" :key="collection.id">
         <div class="row head">
           <p class="eyebrow">{{ collection.name }}, {{ formatDay(season.neededDay(collection), season.today) }}</p>
-          <v-btn size="small" variant="text" @click="bring(soaps)">All {{ soaps.length }}</v-btn>
+          <v-btn
+            size="small"
+            variant="text"
+            :data-test="`bring-all-${collection.name}`"
+            @click="bringAll(collection, soaps)"
+            >All {{ soaps.length }}</v-btn
+          >
         </div>
         <div v-for="soap in soaps" :key="soap.id" class="past">
           <SoapFace :name="soap.name" :colours="soap.colours" :width="52" :height="38" />

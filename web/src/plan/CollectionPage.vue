@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
+import FailedLoaf from '@/parts/FailedLoaf.vue'
 import { useNewHere } from '@/parts/keyboard'
 import { usePours } from '@/parts/pourActions'
 import SaveState from '@/parts/SaveState.vue'
@@ -15,7 +16,6 @@ import { audiences, channelNames, collectionSchema, collectionStates, endpoints 
 import { scaleDesign } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { promiseKeys, promiseWords } from '@vendange/core/plan'
-import { suggestPourDay } from '@vendange/core/season'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import BringBack from './BringBack.vue'
@@ -28,7 +28,7 @@ import YieldCell from './YieldCell.vue'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { pourOn, putOn } = usePours()
+const { pourOn } = usePours()
 
 const collection = computed(() => season.collection(props.id))
 const verdict = computed(() => collection.value && season.verdict(collection.value))
@@ -77,14 +77,8 @@ async function addSoap(): Promise<void> {
 }
 useNewHere('New soap in this collection', addSoap)
 
-/** A loaf failed: its soap is poured once more, on the day that suits best. */
-async function makeAgain(designId: string): Promise<void> {
-  const design = season.design(designId)
-  const seeking = design && season.seeking(design)
-  if (!seeking) return
-  const { pourDay } = suggestPourDay({ ...seeking, id: null }, season.plan, season.limits, season.today)
-  if (pourDay) await putOn(designId, pourDay)
-}
+const openLoavesOf = (designId: string) =>
+  season.loaves.filter((loaf) => loaf.designId === designId && !['released', 'failed'].includes(loaf.state.status))
 
 async function takeCollectionAway(): Promise<void> {
   if (collection.value && (await takeAway(endpoints.collections, collection.value))) await router.push('/plan')
@@ -153,15 +147,7 @@ async function takeCollectionAway(): Promise<void> {
                   @click="pourOn(soap.designId, soap.pourDay)"
                   >Put on {{ formatDay(soap.pourDay, season.today) }}</v-btn
                 >
-                <v-btn
-                  v-if="season.batchOf(soap.designId)?.status === 'poured'"
-                  size="small"
-                  variant="text"
-                  title="A loaf failed: pour it once more"
-                  data-test="make-again"
-                  @click="makeAgain(soap.designId)"
-                  >Make again</v-btn
-                >
+                <FailedLoaf :loaves="openLoavesOf(soap.designId)" />
               </td>
             </tr>
           </tbody>

@@ -10,7 +10,7 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import { endpoints } from '@vendange/contract'
 import { formatDay, formatMoment, isDay, relativeDay } from '@vendange/core/calendar'
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import SeasonBoard from './board/SeasonBoard.vue'
 import TrialStrip from './board/TrialStrip.vue'
 import { useBoardDrag } from './board/useBoardDrag'
@@ -60,6 +60,8 @@ let runs = 0
 const plan = (way: 'free' | 'few'): void => {
   planning.value = { way, run: (runs += 1) }
 }
+// Another page may ask for it, as when a loaf failed.
+if (useRoute().query['mend'] !== undefined) plan('few')
 
 const lostDay = ref('')
 const isLosing = ref(false)

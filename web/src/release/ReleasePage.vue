@@ -13,7 +13,7 @@ const rows = computed(() =>
   season.loaves
     .flatMap((loaf) => {
       const { cut, status } = loaf.state
-      if (!cut || status === 'released') return []
+      if (!cut || status === 'released' || status === 'failed') return []
       const checks = releaseChecks(loaf.state, loaf, unanswered, season.today)
       return [
         {

@@ -44,6 +44,10 @@ const season = useSeason()
 
 <style scoped>
 .exception > :first-child {
-  max-width: 180px;
+  max-width: 172px;
+}
+
+.exception > :nth-child(2) {
+  max-width: 92px;
 }
 </style>

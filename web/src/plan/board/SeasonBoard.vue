@@ -117,7 +117,12 @@ const flags = computed(() =>
 const makersHours = computed(() =>
   season.makers.map((maker) => ({
     name: maker.name,
-    hours: (season.dated?.problem.hours ?? []).map((_, at) => makerHoursOn(addDays(season.today, at), maker)),
+    // On a day that differs for everyone, its hours are shared out.
+    hours: (season.dated?.problem.hours ?? []).map((_, at) => {
+      const day = addDays(season.today, at)
+      const forAll = season.limits.working.exceptions.find((one) => one.day === day)
+      return forAll ? forAll.hours / season.makers.length : makerHoursOn(day, maker)
+    }),
   })),
 )
 const loads = computed<LoadsOfBoard | undefined>(() => {
