@@ -56,6 +56,17 @@ export function violationFinding(
   }
 }
 
+/** What tells one broken rule from another, numbers and all. */
+function violationKey(violation: Violation): string {
+  return Object.values(violation).join('|')
+}
+
+/** What a plan breaks that another does not, or breaks worse; runs of days told once. */
+export function newViolations(before: readonly Violation[], after: readonly Violation[]): readonly Violation[] {
+  const known = new Set(withoutRepeats(before).map(violationKey))
+  return withoutRepeats(after).filter((violation) => !known.has(violationKey(violation)))
+}
+
 /** Runs of the same rule on days that follow each other told once, as the worst of them. */
 export function withoutRepeats(violations: readonly Violation[]): readonly Violation[] {
   const kept: Violation[] = []

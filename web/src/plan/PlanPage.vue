@@ -23,9 +23,7 @@ const season = useSeason()
 const router = useRouter()
 const { pourOn } = usePours()
 const drag = useBoardDrag()
-const { standing } = drag
-/** More than a few broken rules are one trouble: the plan is to be made anew. */
-const mostRulesShown = 4
+const { standing, untold } = drag
 
 const judged = computed(() =>
   season.collections
@@ -126,12 +124,12 @@ const on = (day: string): string => formatDay(day, season.today)
       <v-btn size="small" variant="text" to="/calendar">Calendar feed and busy times</v-btn>
     </div>
     <PlannerPanel v-if="planning" :key="planning.run" :way="planning.way" class="below" @close="planning = undefined" />
-    <FindingList :findings="standing.slice(0, mostRulesShown)" class="below" data-test="standing-rules" />
-    <p v-if="standing.length > mostRulesShown" class="must below">
-      And {{ standing.length - mostRulesShown }} more rules are broken. Let the plan be mended with the fewest changes.
+    <FindingList :findings="standing" class="below" data-test="standing-rules" />
+    <p v-if="untold > 0" class="must below">
+      And {{ untold }} more rules are broken. Let the plan be mended with the fewest changes.
     </p>
     <SeasonBoard :drag="drag" class="below" />
-    <TrialStrip :drag="drag" :most-rules="mostRulesShown" />
+    <TrialStrip :drag="drag" />
   </template>
 
   <section v-if="openOrders.length > 0" class="below">

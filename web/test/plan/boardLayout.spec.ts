@@ -36,7 +36,7 @@ describe('the rows of the board', () => {
 
   it('leave each name the room up to the next pour of its mould', () => {
     const rooms = roomAfter(placeInMoulds([batch('a', 1, 3), batch('c', 6, 8), batch('t', 2, 3, 'tall')], rows))
-    expect([...rooms]).to.deep.equal([['0:a', 5]])
+    expect([...rooms]).to.deep.equal([['a:0', 5]])
   })
 
   it('give a batch the first mould that is free, and both when it fills two', () => {

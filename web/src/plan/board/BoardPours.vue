@@ -28,6 +28,7 @@ const season = useSeason()
 const { setPinned } = usePours()
 const { trial, tryOn, tryDay, cancel, drop, checked } = props.drag
 
+const keyOf = ({ key }: Placed): string => key
 const rooms = computed(() => roomAfter(props.placed))
 const inSight = computed(
   () =>
@@ -39,11 +40,8 @@ const inSight = computed(
     ),
 )
 /** Room for the name is up to the next pour of the mould; with less than a few letters there is none. */
-function hasRoom(row: number, { id }: BoardBatch): boolean {
-  return (rooms.value.get(`${row}:${id}`) ?? Infinity) * props.dayWidth > 74
-}
-function keyOf({ row, batch }: Placed): string {
-  return `${row}:${batch.id}`
+function hasRoom(key: string): boolean {
+  return (rooms.value.get(key) ?? Infinity) * props.dayWidth > 74
 }
 const shown = useGradually(
   () => props.placed,
@@ -113,16 +111,16 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
 <template>
   <div ref="layer" class="pours">
     <button
-      v-for="{ batch, row, isFirst, isOver } in shown"
-      :key="`${row}:${batch.id}`"
+      v-for="{ batch, key, row, isFirst, isOver } in shown"
+      :key="key"
       v-memo="[
         batch,
         row,
         isFirst,
         isOver || blamed.has(batch.id),
         trial?.batch.id === batch.id,
-        rooms.get(`${row}:${batch.id}`),
-        isFirst && hasRoom(row, batch),
+        rooms.get(key),
+        isFirst && hasRoom(key),
       ]"
       class="pour"
       :class="{
@@ -135,7 +133,7 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
         '--at': batch.pour,
         '--days': batch.cut - batch.pour,
         '--row': row,
-        '--room': rooms.get(`${row}:${batch.id}`) ?? 99,
+        '--room': rooms.get(key) ?? 99,
       }"
       :tabindex="isFirst ? 0 : -1"
       :data-batch="isFirst ? batch.id : undefined"
@@ -148,7 +146,7 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
       @keydown="press($event, batch.id)"
     >
       <img class="face" :src="faceOf(batch)" width="30" height="24" alt="" draggable="false" />
-      <span v-if="isFirst && hasRoom(row, batch)" class="name">{{ batch.name }}</span>
+      <span v-if="isFirst && hasRoom(key)" class="name">{{ batch.name }}</span>
       <svg v-if="batch.isPinned" class="pin" viewBox="0 0 24 24" width="13" height="13" aria-hidden="true">
         <path :d="mdiPin" />
       </svg>

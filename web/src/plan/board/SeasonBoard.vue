@@ -19,7 +19,7 @@ import { useGradually } from './useGradually'
 /** The maker's wall: moulds, racks, makers' hours and cures over time. */
 const props = defineProps<{ drag: ReturnType<typeof useBoardDrag> }>()
 const season = useSeason()
-const { trial, checked } = props.drag
+const { trial, told, checked } = props.drag
 
 const zooms = [
   { label: 'Week', dayWidth: 120 },
@@ -31,15 +31,22 @@ const zoomLabels = zooms.map(({ label }) => label)
 const zoom = ref(2)
 // On paper the whole season stands on one sheet.
 const isPrinting = ref(false)
-const widestOnPaper = 930
+const widestOnPaper = 900
 const dayWidth = computed(() =>
-  isPrinting.value ? widestOnPaper / dayCount.value : (zooms[zoom.value]?.dayWidth ?? 15),
+  isPrinting.value ? widestOnPaper / daysOnPaper.value : (zooms[zoom.value]?.dayWidth ?? 15),
 )
 const rowHeight = 28
 const cureHeight = 18
 const daysBefore = 14
 
 const from = computed(() => addDays(mondayOf(season.today), -daysBefore))
+/** The paper ends a week after the last thing on it. */
+const daysOnPaper = computed(() =>
+  Math.min(
+    dayCount.value,
+    standing.value.reduce((so, { ready, needed }) => Math.max(so, ready, needed ?? ready), todayAt.value + 28) + 14,
+  ),
+)
 const todayAt = computed(() => daysBetween(from.value, season.today))
 const dayCount = computed(() => todayAt.value + (season.dated?.problem.days ?? 120))
 const x = computed(() => scaleLinear([0, dayCount.value], [0, dayCount.value * dayWidth.value]))
@@ -59,7 +66,7 @@ function measure(): void {
 }
 const sight = computed(() =>
   isPrinting.value
-    ? { from: 0, to: dayCount.value }
+    ? { from: 0, to: daysOnPaper.value }
     : {
         from: Math.floor(scrolled.value.left / dayWidth.value) - 2,
         to: Math.min(dayCount.value, Math.ceil((scrolled.value.left + scrolled.value.width) / dayWidth.value) + 2),
@@ -76,8 +83,10 @@ const standing = computed<readonly BoardBatch[]>(() =>
 const shown = computed<readonly BoardBatch[]>(() => {
   const moving = trial.value
   if (!moving) return standing.value
-  const moved = boardBatch({ ...moving.batch, days: moving.days }, from.value, neededOf(moving.batch.designId))
-  return standing.value.map((batch) => (batch.id === moved.id ? moved : batch))
+  return standing.value.map((batch) => {
+    if (batch.id !== moving.batch.id) return batch
+    return { ...boardBatch({ ...moving.batch, days: moving.days }, from.value, undefined), needed: batch.needed }
+  })
 })
 const rows = computed(() => mouldRows(season.moulds))
 const inMoulds = computed(() => placeInMoulds(shown.value, rows.value))
@@ -199,7 +208,7 @@ onBeforeUnmount(() => {
         <div
           class="wall"
           :style="{
-            width: `${x(dayCount)}px`,
+            width: `${x(isPrinting ? daysOnPaper : dayCount)}px`,
             height: `${boardHeight + 30}px`,
             '--day': `${dayWidth}px`,
             '--scrolled': `${scrolled.left}px`,
@@ -266,7 +275,7 @@ onBeforeUnmount(() => {
       </div>
     </div>
     <p class="d-sr-only" aria-live="polite">
-      {{ trial ? `${trial.batch.name} on ${formatDay(trial.days.pourDay, season.today)}` : '' }}
+      {{ told ? `${told.batch.name} on ${formatDay(told.days.pourDay, season.today)}` : '' }}
     </p>
   </section>
 </template>
@@ -381,8 +390,18 @@ onBeforeUnmount(() => {
 }
 
 @media print {
+  .board {
+    zoom: 0.9;
+  }
+
   .scroller {
-    overflow: visible;
+    overflow: hidden;
+  }
+
+  .flagname {
+    color: rgb(var(--v-theme-primary));
+    background: none;
+    clip-path: none;
   }
 }
 </style>

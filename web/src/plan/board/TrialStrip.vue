@@ -6,23 +6,23 @@ import { dayCount } from '../verdictWords'
 import type { useBoardDrag } from './useBoardDrag'
 
 /** What follows a pour while it is moved, and what it breaks. Of its own, so that the page is not drawn anew meanwhile. */
-const props = defineProps<{ drag: ReturnType<typeof useBoardDrag>; mostRules: number }>()
+const props = defineProps<{ drag: ReturnType<typeof useBoardDrag> }>()
 const season = useSeason()
-const { trial, findings, slack } = props.drag
+const { told, findings, slack } = props.drag
 const on = (day: string): string => formatDay(day, season.today)
 </script>
 
 <template>
-  <section v-if="trial" class="sheet trial no-print" data-test="trial" aria-live="polite">
-    <b>{{ trial.batch.name }}</b>: prepare {{ on(trial.days.prepDay) }}, pour {{ on(trial.days.pourDay) }}, cut
-    {{ on(trial.days.cutDay) }}, cured {{ on(trial.days.readyDay)
+  <section v-if="told" class="sheet trial no-print" data-test="trial" aria-live="polite">
+    <b>{{ told.batch.name }}</b>: prepare {{ on(told.days.prepDay) }}, pour {{ on(told.days.pourDay) }}, cut
+    {{ on(told.days.cutDay) }}, cured {{ on(told.days.readyDay)
     }}<template v-if="slack !== undefined"
       >;
       <span :class="slack < 0 ? 'must' : 'vine'">{{
         slack < 0 ? `${dayCount(slack)} late` : `${dayCount(slack)} to spare`
       }}</span></template
     >.
-    <FindingList :findings="findings.slice(0, mostRules)" data-test="broken-rules" />
+    <FindingList :findings="findings" data-test="broken-rules" />
   </section>
 </template>
 

@@ -61,6 +61,8 @@ export function mouldRows(
 /** A batch in a row. `isOver`: there was no free mould, so that it stands over another batch. */
 export interface Placed {
   readonly batch: BoardBatch
+  /** Batch and number of its mould: the same while the batch moves from row to row. */
+  readonly key: string
   readonly row: number
   /** Whether it is the first of the rows that the batch takes. */
   readonly isFirst: boolean
@@ -71,26 +73,26 @@ export interface Placed {
 export function placeInMoulds(batches: readonly BoardBatch[], rows: readonly MouldRow[]): readonly Placed[] {
   const freeFrom = new Array<number>(rows.length).fill(-Infinity)
   const placed: Placed[] = []
-  const ordered = [...batches].sort((a, b) => a.pour - b.pour || a.id.localeCompare(b.id))
+  const ordered = [...batches].sort((a, b) => a.pour - b.pour || (a.id < b.id ? -1 : 1))
   for (const batch of ordered) {
     const own = rows.flatMap((row, index) => (row.mouldId === batch.mouldId ? [index] : []))
     const free = own.filter((row) => (freeFrom[row] ?? 0) <= batch.pour)
     const taken = [...free, ...own.filter((row) => !free.includes(row))].slice(0, batch.mouldCount)
     taken.forEach((row, index) => {
-      placed.push({ batch, row, isFirst: index === 0, isOver: !free.includes(row) })
+      placed.push({ batch, key: `${batch.id}:${index}`, row, isFirst: index === 0, isOver: !free.includes(row) })
       freeFrom[row] = Math.max(freeFrom[row] ?? 0, batch.cut)
     })
   }
   return placed
 }
 
-/** Days from each pour to the next of its mould, by `row:batch id`; the last of a row has none. */
+/** Days from each pour to the next of its mould, by key; the last of a row has none. */
 export function roomAfter(placed: readonly Placed[]): ReadonlyMap<string, number> {
   const rooms = new Map<string, number>()
   const nextOf = new Map<number, number>()
-  for (const { batch, row } of [...placed].sort((a, b) => b.batch.pour - a.batch.pour)) {
+  for (const { batch, key, row } of [...placed].sort((a, b) => b.batch.pour - a.batch.pour)) {
     const next = nextOf.get(row)
-    if (next !== undefined) rooms.set(`${row}:${batch.id}`, next - batch.pour)
+    if (next !== undefined) rooms.set(key, next - batch.pour)
     nextOf.set(row, batch.pour)
   }
   return rooms
@@ -106,7 +108,7 @@ export interface PlacedCure {
 export function packCures(batches: readonly BoardBatch[], gapDays: number): readonly PlacedCure[] {
   const freeFrom: number[] = []
   return [...batches]
-    .sort((a, b) => a.cut - b.cut || a.id.localeCompare(b.id))
+    .sort((a, b) => a.cut - b.cut || (a.id < b.id ? -1 : 1))
     .map((batch) => {
       const end = Math.max(batch.ready, batch.needed ?? batch.ready) + gapDays
       const free = freeFrom.findIndex((day) => day <= batch.cut)

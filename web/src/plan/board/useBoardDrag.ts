@@ -2,10 +2,13 @@ import { usePours } from '@/parts/pourActions'
 import { useSeason } from '@/parts/seasonStore'
 import { addDays, daysBetween } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
-import type { BatchDays, PlanCheck } from '@vendange/core/season'
-import { batchDays, checkPlan, slackDays, violationFinding, withoutRepeats } from '@vendange/core/season'
+import type { BatchDays, Violation } from '@vendange/core/season'
+import { batchDays, checkPlan, newViolations, slackDays, violationFinding, withoutRepeats } from '@vendange/core/season'
 import type { BatchSummary } from '@vendange/contract'
-import { computed, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+
+/** More than a few broken rules are one trouble: the plan is to be made anew. */
+const mostRulesTold = 4
 
 /** A pour that is being moved: nothing is saved before it is dropped. */
 export interface Trial {
@@ -18,6 +21,17 @@ export function useBoardDrag() {
   const season = useSeason()
   const { move } = usePours()
   const trial = shallowRef<Trial>()
+  // The pour follows the hand in one frame; what it breaks is worked out and told in the next.
+  const told = shallowRef<Trial>()
+  let frame = 0
+  watch(trial, () => {
+    if (frame !== 0) return
+    frame = requestAnimationFrame(() => {
+      frame = 0
+      told.value = trial.value
+    })
+  })
+  onBeforeUnmount(() => cancelAnimationFrame(frame))
 
   /** Takes a planned pour to a day, for a look. Days that are past are not taken. */
   function tryOn(batch: BatchSummary, byDays: number): void {
@@ -49,7 +63,7 @@ export function useBoardDrag() {
   })
   const checked = computed(() => {
     const dated = season.dated
-    const moving = trial.value
+    const moving = told.value
     if (!dated || !moving) return before.value
     const number = (day: string): number => daysBetween(dated.firstDay, day)
     const pours = dated.placements.map((placement) =>
@@ -59,24 +73,29 @@ export function useBoardDrag() {
     )
     return checkPlan(dated.problem, { pours })
   })
-  const inWords = (check: PlanCheck | undefined): readonly Finding[] => {
+  const inWords = (violations: readonly Violation[]): readonly Finding[] => {
     const dated = season.dated
-    if (!dated || !check) return []
-    return withoutRepeats(check.violations).map((violation) => violationFinding(violation, dated, season.mouldNames))
+    if (!dated) return []
+    return violations.slice(0, mostRulesTold).map((violation) => violationFinding(violation, dated, season.mouldNames))
   }
-  /** Rules that the plan as it stands breaks, in words. */
-  const standing = computed(() => inWords(before.value))
-  /** Rules that the move on trial breaks besides those. */
-  const findings = computed(() => {
-    const known = new Set(standing.value.map(({ message }) => message))
-    return trial.value ? inWords(checked.value).filter(({ message }) => !known.has(message)) : []
+  const standingRules = computed(() => withoutRepeats(before.value?.violations ?? []))
+  /** Rules that the plan as it stands breaks, in words: the first few. */
+  const standing = computed(() => inWords(standingRules.value))
+  const untold = computed(() => Math.max(0, standingRules.value.length - mostRulesTold))
+  /** Rules that the move on trial breaks besides those: the first few. */
+  const findings = computed(() =>
+    told.value ? inWords(newViolations(before.value?.violations ?? [], checked.value?.violations ?? [])) : [],
+  )
+  // The same while a pour moves, and zones are slow to reckon with.
+  const movingId = computed(() => told.value?.batch.designId)
+  const neededDay = computed(() => {
+    const collection = season.collection(season.design(movingId.value)?.collectionId)
+    return collection && season.neededDay(collection)
   })
   const slack = computed(() => {
-    const moving = trial.value
-    const design = season.design(moving?.batch.designId)
-    const collection = season.collection(design?.collectionId)
-    return moving && collection && slackDays(moving.days, season.neededDay(collection))
+    const moving = told.value
+    return moving && neededDay.value !== undefined ? slackDays(moving.days, neededDay.value) : undefined
   })
 
-  return { trial, tryOn, tryDay, cancel, drop, checked, standing, findings, slack }
+  return { trial, told, tryOn, tryDay, cancel, drop, checked, standing, untold, findings, slack }
 }

@@ -268,7 +268,7 @@ const printQuote = (): void => window.print()
             <table class="figures">
               <thead>
                 <tr>
-                  <th></th>
+                  <th class="no-print"></th>
                   <th>Loaves and bars</th>
                   <th class="number">A bar, cured</th>
                   <th class="number">Hours</th>
