@@ -9,6 +9,7 @@ import {
   designSchema,
   happeningSchema,
   makerSchema,
+  plainRecipe,
   mouldSchema,
   recipeSchema,
   stepSchema,
@@ -19,13 +20,14 @@ import {
 const recipe = {
   name: 'House bar',
   fats: [
-    { fatKey: 'olive', share: 0.45 },
-    { fatKey: 'coconut', share: 0.3 },
-    { fatKey: 'shea', share: 0.25 },
+    { fatKey: 'olive', share: 0.45, atTrace: false },
+    { fatKey: 'coconut', share: 0.3, atTrace: false },
+    { fatKey: 'shea', share: 0.25, atTrace: false },
   ],
   superfat: 0.05,
   lyeConcentration: 0.33,
   naohPurity: 1,
+  ...plainRecipe,
   setDaysMin: 1,
   setDaysMax: 3,
   cureDays: 28,
@@ -110,14 +112,14 @@ describe('recipeSchema', () => {
   })
 
   it('refuses shares that miss 100 %, at the fats', async () => {
-    const fats = [{ fatKey: 'olive', share: 0.9 }]
+    const fats = [{ fatKey: 'olive', share: 0.9, atTrace: false }]
     expect(await errorsOf(recipeSchema, { ...recipe, fats })).to.deep.equal({
       fats: 'The shares add up to 90 %: 10 % is missing.',
     })
   })
 
   it('names the line of a fat that is not in the table', async () => {
-    const fats = [{ fatKey: 'gold', share: 1 }]
+    const fats = [{ fatKey: 'gold', share: 1, atTrace: false }]
     expect(await errorsOf(recipeSchema, { ...recipe, fats })).to.deep.equal({
       'fats[0].fatKey': 'Choose a fat from the table.',
     })

@@ -1,5 +1,13 @@
 import type { Client, NewCollection, NewDesign, NewMould, NewRecipe } from '@vendange/contract'
-import { blankCollection, blankDesign, blankMaker, createClient, endpoints, ProblemError } from '@vendange/contract'
+import {
+  blankCollection,
+  blankDesign,
+  blankMaker,
+  createClient,
+  endpoints,
+  plainRecipe,
+  ProblemError,
+} from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
@@ -78,13 +86,14 @@ export async function problemOf(work: Promise<unknown>): Promise<Problem> {
 export const aRecipe: NewRecipe = {
   name: 'House bar',
   fats: [
-    { fatKey: 'olive', share: 0.45 },
-    { fatKey: 'coconut', share: 0.3 },
-    { fatKey: 'shea', share: 0.25 },
+    { fatKey: 'olive', share: 0.45, atTrace: false },
+    { fatKey: 'coconut', share: 0.3, atTrace: false },
+    { fatKey: 'shea', share: 0.25, atTrace: false },
   ],
   superfat: 0.05,
   lyeConcentration: 0.33,
   naohPurity: 1,
+  ...plainRecipe,
   setDaysMin: 1,
   setDaysMax: 3,
   cureDays: 28,

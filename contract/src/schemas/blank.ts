@@ -1,6 +1,8 @@
 import type { NewOrder } from './order'
 import type { NewCollection, NewDesign } from './plan'
+import type { NewRecipe } from './recipe'
 import type { NewMaker, WorkshopDetails } from './workshop'
+import { usualKohPurity } from '@vendange/core/recipe'
 
 /** What a new workshop plans and quotes with until its makers say otherwise. Estimates to start from. */
 export const blankSeasonSettings = {
@@ -26,6 +28,16 @@ export const blankMaker = {
   weekHours: [2, 2, 2, 2, 2, 6, 0],
   exceptions: [],
 } satisfies Omit<NewMaker, 'name'>
+
+/** What a recipe has besides fats, lye and days until its maker says more. */
+export const plainRecipe = {
+  kohShare: 0,
+  kohPurity: usualKohPurity,
+  waterStyle: 'lye_concentration',
+  liquids: [],
+  additives: [],
+  claims: [],
+} satisfies Partial<NewRecipe>
 
 /** What a new soap has before its maker says more. */
 export const blankDesign = {

@@ -3,7 +3,8 @@ import { colourantRateRange, scentRateRange, shareTolerance } from '@vendange/co
 import { formatQuantity } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
-import { contentKeys, promiseKeys } from '@vendange/core/plan'
+import { contentKeys } from '@vendange/core/fats'
+import { promiseKeys } from '@vendange/core/plan'
 import { dayText, freeText, hexText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
 import { mouldCountRange } from './mould'
 

@@ -1,4 +1,6 @@
-import { checkRecipe } from '@vendange/core/recipe'
+import { contentKeys } from '@vendange/core/fats'
+import { promiseKeys } from '@vendange/core/plan'
+import { additiveBases, additivePlaces, checkRecipe, liquidPlaces, waterStyles, wettings } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
 import { areNumbers, freeText, idText, nameText, refusals, versionNumber, wholeWithin } from './pieces'
@@ -6,11 +8,17 @@ import { areNumbers, freeText, idText, nameText, refusals, versionNumber, wholeW
 export const cureDaysRange = { min: 0, max: 400 } as const
 export const setDaysRange = { min: 1, max: 14 } as const
 
+const contents = () => array(string().oneOf(contentKeys).required()).max(contentKeys.length).required()
+
 /** A recipe by share. What makes it safe is checked by the core. */
 export const recipeSchema = object({
   name: nameText(),
   fats: array(
-    object({ fatKey: string().max(64).required('Choose a fat.'), share: number().required() })
+    object({
+      fatKey: string().max(64).required('Choose a fat.'),
+      share: number().required(),
+      atTrace: boolean().required(),
+    })
       .noUnknown()
       .required(),
   )
@@ -19,6 +27,43 @@ export const recipeSchema = object({
   superfat: number().required(),
   lyeConcentration: number().required(),
   naohPurity: number().required(),
+  kohShare: number().required(),
+  kohPurity: number().required(),
+  /** Which figure for the water the maker keeps; it is reckoned with the concentration. */
+  waterStyle: string().oneOf(waterStyles).required(),
+  liquids: array(
+    object({
+      name: nameText(),
+      waterShare: number().required(),
+      partOfWater: number().required(),
+      place: string().oneOf(liquidPlaces).required(),
+      contains: contents(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(12)
+    .required(),
+  additives: array(
+    object({
+      name: nameText(),
+      basis: string().oneOf(additiveBases).required(),
+      rate: number().required(),
+      place: string().oneOf(additivePlaces).required(),
+      wetting: object({ with: string().oneOf(wettings).required(), ratio: number().required() })
+        .noUnknown()
+        .nullable()
+        .defined()
+        .default(null),
+      contains: contents(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(30)
+    .required(),
+  /** What every bar of this recipe shall be. */
+  claims: array(string().oneOf(promiseKeys).required()).max(promiseKeys.length).required(),
   setDaysMin: wholeWithin('days', setDaysRange).required(),
   setDaysMax: wholeWithin('days', setDaysRange).required(),
   cureDays: wholeWithin('days', cureDaysRange).required(),
@@ -30,9 +75,13 @@ export const recipeSchema = object({
   .required()
   .test('can-be-made', function (value) {
     const isComplete =
-      areNumbers(value, ['superfat', 'lyeConcentration', 'naohPurity']) &&
+      areNumbers(value, ['superfat', 'lyeConcentration', 'naohPurity', 'kohShare', 'kohPurity']) &&
       Array.isArray(value.fats) &&
-      value.fats.every((line) => areNumbers(line, ['share']))
+      value.fats.every((line) => areNumbers(line, ['share'])) &&
+      Array.isArray(value.liquids) &&
+      value.liquids.every((line) => areNumbers(line, ['waterShare', 'partOfWater'])) &&
+      Array.isArray(value.additives) &&
+      value.additives.every((line) => areNumbers(line, ['rate']))
     return isComplete ? refusals(this, checkRecipe(value)) : true
   })
   .test('set-days', function (value) {

@@ -28,14 +28,21 @@ export function scaleDesign({ design, recipe, mould, settings }: BatchSource): S
   return scaleBatch({ ...design, recipe, mould }, settings)
 }
 
+/** Those of the values that are there. */
+function given<T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: Exclude<T[K], undefined>
+  }
+}
+
 /** What the bench works from. Holds only what was chosen and computed now. @throws {RangeError} as `scaleBatch` does */
 export function batchPlan(source: BatchSource): BatchPlan {
   const { design, recipe, mould, settings } = source
   const { weights, bars } = scaleDesign(source)
-  const { fats, superfat, lyeConcentration, naohPurity } = recipe
+  const { fats, superfat, lyeConcentration, naohPurity, kohShare, kohPurity, liquids, additives } = recipe
   return {
     designName: design.name,
-    recipe: { fats, superfat, lyeConcentration, naohPurity },
+    recipe: { fats, superfat, lyeConcentration, naohPurity, ...given({ kohShare, kohPurity, liquids, additives }) },
     scent: design.scent,
     colours: design.colours,
     mouldName: mould.name,

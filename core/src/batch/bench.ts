@@ -1,12 +1,24 @@
 import { findFat } from '../fats'
 import type { Finding } from '../findings'
-import type { SuperfatBand, WeighedFat } from '../recipe'
-import { massRange, superfatBand } from '../recipe'
+import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
+import { asPureNaohG, massRange, naohDemand, superfatBand, wettingG } from '../recipe'
 import type { Range } from '../units'
-import { formatQuantity, isWithin, rangeMessage, roundToScale } from '../units'
+import { formatQuantity, isWithin, rangeMessage } from '../units'
 import type { BatchPlan, RunSheetStep } from './runSheet'
-import { fatStepKey, naohStepKey, potStepKey, runSheet, scentStepKey, waterStepKey } from './runSheet'
-import { lyeForWeighedFats, splitIntoPots } from './scaleBatch'
+import {
+  additiveStepKey,
+  fatStepKey,
+  kohStepKey,
+  liquidStepKey,
+  naohStepKey,
+  potStepKey,
+  runSheet,
+  scentStepKey,
+  waterStepKey,
+  wettingWords,
+} from './runSheet'
+import { splitIntoPots } from './scaleBatch'
+import { weightsForFats } from './weightsForFats'
 
 /** A step as it was done. `actual` is in g or °C; null for a tick. */
 export interface StepRecord {
@@ -58,16 +70,24 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
   })
   if (off.length > 0) {
     const what = lyeIsWeighed
-      ? `The lye was weighed already: the superfat is now ${percent(targets.band.likely)}.`
+      ? `The lye was weighed already: the superfat is now ${percent(targets.band.likely)}.${mendWords(plan, done, targets)}`
       : `The lye is now ${grams(targets.naohG)} and the water ${grams(targets.waterG)}; superfat stays ${percent(plan.recipe.superfat)}.`
     findings.push({ severity: 'tell', code: 'fat_off_plan', message: [...off, what].join(' ') })
+  }
+  if (lyeIsWeighed && off.length === 0 && targets.band.likely >= 0 && mendWords(plan, done, targets) !== '') {
+    findings.push({
+      severity: 'warn',
+      code: 'lye_over',
+      field: naohStepKey,
+      message: `The lye went in over: the superfat is now ${percent(targets.band.likely)}.${mendWords(plan, done, targets)}`,
+    })
   }
   if (lyeIsWeighed && targets.band.likely < 0) {
     findings.unshift({
       severity: 'refuse',
       code: 'lye_exceeds_fats',
       field: naohStepKey,
-      message: `The lye is more than these fats can take: superfat ${percent(targets.band.likely)}. Do not go on.`,
+      message: `The lye is more than these fats can take: superfat ${percent(targets.band.likely)}. Do not go on.${mendWords(plan, done, targets)}`,
     })
   } else if (lyeIsWeighed && targets.band.worst < 0) {
     findings.push({
@@ -80,41 +100,99 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
   return findings
 }
 
+/** How far the superfat may be off the recipe's before it is worth mending. */
+const superfatTolerance = 0.01
+
+/** Which fat, and how much of it, brings a lye that is weighed already back to the recipe's superfat. */
+function mendWords(plan: BatchPlan, done: ReadonlyMap<string, number | null>, { band }: Targets): string {
+  const fats = fatsInPot(plan, done)
+  const main = [...fats].sort((a, b) => b.massG - a.massG)[0]
+  const { superfat } = plan.recipe
+  if (!main || band.likely > superfat - superfatTolerance) return ''
+  const demandG = naohDemand(fats, 'typical')
+  const missingDemandG = (demandG * (1 - band.likely)) / (1 - superfat) - demandG
+  const massG = missingDemandG / naohDemand([{ fat: main.fat, massG: 1 }], 'typical')
+  return ` ${grams(Math.ceil(massG))} more ${main.fat.name.toLowerCase()} brings it back to ${percent(superfat)}.`
+}
+
 interface Targets {
   readonly naohG: number
+  readonly kohG: number
   readonly waterG: number
+  readonly liquids: readonly WeighedLiquid[]
+  readonly additives: readonly WeighedAdditive[]
   readonly scentG: number
   readonly pots: readonly { readonly batterG: number; readonly colourantG: number }[]
   readonly band: SuperfatBand
 }
 
+/** What goes with the fats as they stand: as planned, or reckoned anew once a fat is off its plan. */
+function partsFor(plan: BatchPlan, fats: readonly WeighedFat[]): Omit<Targets, 'pots' | 'band'> {
+  const { weights, recipe, scent, scaleResolutionG, barsPlanned } = plan
+  if (weights.fats.every(({ massG }, index) => fats[index]?.massG === massG)) {
+    const { naohG, kohG = 0, waterG, liquids = [], additives = [], scentG } = weights
+    return { naohG, kohG, waterG, liquids, additives, scentG }
+  }
+  const { lye, ...rest } = weightsForFats(fats, recipe, {
+    scentRate: scent?.rate ?? 0,
+    bars: barsPlanned,
+    stepG: scaleResolutionG,
+  })
+  return { ...rest, naohG: lye.naohG, kohG: lye.kohG, liquids: lye.liquids }
+}
+
+/** Alkali as weighed, or as it is to be weighed. */
+function alkaliNow(done: ReadonlyMap<string, number | null>, parts: Pick<Targets, 'naohG' | 'kohG'>): Alkali {
+  return { naohG: done.get(naohStepKey) ?? parts.naohG, kohG: done.get(kohStepKey) ?? parts.kohG }
+}
+
+/** Everything in the pot, as weighed or as it is to be weighed, g. */
+function madeOf(
+  fats: readonly WeighedFat[],
+  parts: Omit<Targets, 'pots' | 'band'>,
+  done: ReadonlyMap<string, number | null>,
+): number {
+  const { naohG, kohG } = alkaliNow(done, parts)
+  const sum = (items: readonly { readonly massG: number }[], keyOf: (index: number) => string): number =>
+    items.reduce((total, { massG }, index) => total + (done.get(keyOf(index)) ?? massG), 0)
+  // Water that wets additives is weighed with them and not as water.
+  return (
+    fats.reduce((total, { massG }) => total + massG, 0) +
+    naohG +
+    kohG +
+    (done.get(waterStepKey) ?? parts.waterG) +
+    wettingG(parts.additives, 'water') +
+    sum(parts.liquids, liquidStepKey) +
+    sum(parts.additives, additiveStepKey) +
+    (done.get(scentStepKey) ?? parts.scentG)
+  )
+}
+
 function currentTargets(plan: BatchPlan, done: ReadonlyMap<string, number | null>): Targets {
   const fats = fatsInPot(plan, done)
-  const fatsG = fats.reduce((sum, { massG }) => sum + massG, 0)
-  const asPlanned = plan.weights.fats.every(({ fatKey, massG }) => (done.get(fatStepKey(fatKey)) ?? massG) === massG)
-  const lye = asPlanned
-    ? { naohG: plan.weights.naohG, waterG: plan.weights.waterG }
-    : lyeForWeighedFats(fats, plan.recipe, plan.scaleResolutionG)
-  const scentG = asPlanned ? plan.weights.scentG : roundToScale(fatsG * (plan.scent?.rate ?? 0), plan.scaleResolutionG)
-  const naohG = done.get(naohStepKey) ?? lye.naohG
-  const batterG = fatsG + naohG + (done.get(waterStepKey) ?? lye.waterG) + (done.get(scentStepKey) ?? scentG)
+  const parts = partsFor(plan, fats)
   return {
-    ...lye,
-    scentG,
-    pots: splitIntoPots(batterG, plan.colours, plan.scaleResolutionG),
-    band: superfatBand(fats, naohG, plan.recipe.naohPurity),
+    ...parts,
+    pots: splitIntoPots(madeOf(fats, parts, done), plan.colours, plan.scaleResolutionG),
+    band: superfatBand(fats, asPureNaohG(alkaliNow(done, parts), plan.recipe), 1),
   }
 }
 
 function targetOf(step: RunSheetStep, targets: Targets): number | null {
   if (step.key === naohStepKey) return targets.naohG
+  if (step.key === kohStepKey) return targets.kohG
   if (step.key === waterStepKey) return targets.waterG
   if (step.key === scentStepKey) return targets.scentG
+  const liquid = targets.liquids.find((_, index) => liquidStepKey(index) === step.key)
+  const additive = targets.additives.find((_, index) => additiveStepKey(index) === step.key)
+  if (liquid ?? additive) return (liquid ?? additive)?.massG ?? null
   const potIndex = targets.pots.findIndex((_, index) => potStepKey(index) === step.key)
   return potIndex >= 0 ? (targets.pots[potIndex]?.batterG ?? null) : step.planned
 }
 
 function detailOf(step: RunSheetStep, targets: Targets): string {
+  const additive = targets.additives.find((_, index) => additiveStepKey(index) === step.key)
+  if (additive?.wetting) return wettingWords(additive.wetting)
   const pot = targets.pots.find((_, index) => potStepKey(index) === step.key)
   return pot && pot.colourantG > 0 ? `Stir in ${pot.colourantG} g of colourant, wetted.` : step.detail
 }
@@ -144,6 +222,10 @@ export function benchState(plan: BatchPlan, records: readonly StepRecord[]): Ben
   }
 }
 
+const targetAfter = (state: BenchState, key: string): number =>
+  state.steps.find((step) => step.key === key)?.target ?? 0
+const isAlkaliStep = (key: string): boolean => key === naohStepKey || key === kohStepKey
+
 function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: BenchStep, actualG: number): Finding[] {
   const refuse = (code: string, message: string): Finding[] => [{ severity: 'refuse', code, field: 'actual', message }]
   if (!isWithin(actualG, massRange) || actualG === 0)
@@ -156,19 +238,24 @@ function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: Be
     )
   }
   const after = benchState(plan, [...records, { stepKey: step.key, actual: actualG }])
-  if (after.band.likely < 0 && (step.key === naohStepKey || records.some(({ stepKey }) => stepKey === naohStepKey))) {
-    const allowedG = after.steps.find(({ key }) => key === naohStepKey)?.target ?? 0
-    const mend =
-      step.key === naohStepKey
-        ? `Take ${grams(actualG - allowedG)} back out of the dry cup.`
-        : 'Add the missing fat before going on.'
+  if (after.band.likely < 0 && (isAlkaliStep(step.key) || records.some(({ stepKey }) => isAlkaliStep(stepKey)))) {
+    const allowedG = targetAfter(after, step.key)
+    const mend = isAlkaliStep(step.key)
+      ? `Take ${grams(actualG - allowedG)} back out of the dry cup.`
+      : 'Add the missing fat before going on.'
     return refuse(
       'lye_exceeds_fats',
-      `That is more sodium hydroxide than these fats can take (superfat ${percent(after.band.likely)}); it would burn skin. ${mend}`,
+      `That is more alkali than these fats can take (superfat ${percent(after.band.likely)}); it would burn skin. ${mend}`,
     )
   }
-  if (step.key === waterStepKey && actualG < (after.steps.find(({ key }) => key === naohStepKey)?.target ?? 0)) {
-    return refuse('water_below_lye', 'Less water than sodium hydroxide does not dissolve it. Add water to the jug.')
+  if (step.key === waterStepKey) {
+    const alkaliG = targetAfter(after, naohStepKey) + targetAfter(after, kohStepKey)
+    const broughtG = (plan.weights.liquids ?? []).reduce(
+      (sum, { place, waterG }) => (place === 'lye' ? sum + waterG : sum),
+      0,
+    )
+    if (actualG + broughtG < alkaliG)
+      return refuse('water_below_lye', 'Less water than alkali does not dissolve it. Add water to the jug.')
   }
   return []
 }
@@ -227,13 +314,8 @@ export function checkStepRecord(
  */
 export function pouredPerLoaf(plan: BatchPlan, records: readonly StepRecord[]): number {
   const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
-  const targets = currentTargets(plan, done)
-  const fatsG = fatsInPot(plan, done).reduce((sum, { massG }) => sum + massG, 0)
-  const madeG =
-    fatsG +
-    (done.get(naohStepKey) ?? targets.naohG) +
-    (done.get(waterStepKey) ?? targets.waterG) +
-    (done.get(scentStepKey) ?? targets.scentG)
+  const fats = fatsInPot(plan, done)
+  const madeG = madeOf(fats, partsFor(plan, fats), done)
   return Number(((plan.loafBatterG * madeG) / plan.weights.batterG).toFixed(1))
 }
 

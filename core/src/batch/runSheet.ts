@@ -1,4 +1,7 @@
-import type { Recipe, ScentUse } from '../recipe'
+import { findFat } from '../fats'
+import type { Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
+import { wettingG } from '../recipe'
+import { formatQuantity } from '../units'
 import type { BatchWeights, PotColour } from './scaleBatch'
 
 /** What the bench works from: frozen when the batch is started, so that a later change of the recipe cannot alter it. */
@@ -19,6 +22,10 @@ export interface BatchPlan {
   readonly weights: {
     readonly fats: readonly { readonly fatKey: string; readonly name: string; readonly massG: number }[]
     readonly naohG: number
+    /** Batches begun before there was a second alkali have none of these three. */
+    readonly kohG?: number
+    readonly liquids?: readonly WeighedLiquid[]
+    readonly additives?: readonly WeighedAdditive[]
     readonly waterG: number
     readonly scentG: number
     readonly batterG: number
@@ -78,14 +85,81 @@ export const fatStepKey = (fatKey: string): string => `fat:${fatKey}`
 export const potStepKey = (index: number): string => `pot:${index}`
 export const waterStepKey = 'water'
 export const naohStepKey = 'naoh'
+export const kohStepKey = 'koh'
+/** Key of the step that weighs the liquid with this place in the recipe. */
+export const liquidStepKey = (index: number): string => `liquid:${index}`
+/** Key of the step that weighs the additive with this place in the recipe. */
+export const additiveStepKey = (index: number): string => `additive:${index}`
 export const scentStepKey = 'scent'
+
+const placeWords = {
+  lye: 'into the lye jug',
+  fats: 'into the fats',
+  emulsion: 'at emulsion',
+  trace: 'at trace',
+} as const
+
+/** Liquids and additives that go in at one place, as steps. */
+function goingIn({ weights }: BatchPlan, place: keyof typeof placeWords, group: StepGroup): readonly RunSheetStep[] {
+  const caution = place === 'lye' ? lyeCaution : null
+  const liquids = (weights.liquids ?? []).flatMap((liquid, index) =>
+    liquid.place === place
+      ? [
+          weigh(
+            liquidStepKey(index),
+            group,
+            liquid.name,
+            `${liquid.name}, ${placeWords[place]}`,
+            liquid.massG,
+            place === 'lye' ? 'Frozen to slush, so that the lye does not scorch it.' : '',
+            caution,
+          ),
+        ]
+      : [],
+  )
+  const additives = (weights.additives ?? []).flatMap(({ name, place: its, massG, wetting }, index) =>
+    its === place
+      ? [
+          weigh(
+            additiveStepKey(index),
+            group,
+            name,
+            `${name}, ${placeWords[place]}`,
+            massG,
+            wetting ? wettingWords(wetting) : '',
+            caution,
+          ),
+        ]
+      : [],
+  )
+  return [...liquids, ...additives]
+}
+
+/** How an additive is wetted. */
+export function wettingWords({ with: what, massG }: NonNullable<WeighedAdditive['wetting']>): string {
+  const from = what === 'water' ? 'water, which is off the lye’s water already' : 'the fat that was kept back'
+  return `Stir it smooth in ${formatQuantity('mass', massG, { digits: 1 })} of ${from}.`
+}
+
+/** The fat that some is kept back of for wetting: the largest that is liquid and melted with the others. */
+function wettingFatKey({ recipe, weights }: BatchPlan): string | undefined {
+  const melted = weights.fats.filter(({ fatKey }) => !isAtTrace(recipe, fatKey))
+  const liquid = melted.filter(({ fatKey }) => findFat(fatKey)?.stateAt20C === 'liquid')
+  return [...(liquid.length > 0 ? liquid : melted)].sort((a, b) => b.massG - a.massG)[0]?.fatKey
+}
+
+const isAtTrace = (recipe: Recipe, fatKey: string): boolean =>
+  recipe.fats.some((fat) => fat.fatKey === fatKey && fat.atTrace === true)
 
 /**
  * The steps of a pour in the order of the work: moulds, fats, lye, batter, colours, scent, pour, cover. Lye is made the
  * same day and cooled to the soaping temperature.
  */
 export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
-  const { weights } = plan
+  const { weights, recipe } = plan
+  const keptBackG = wettingG(weights.additives ?? [], 'fat')
+  const keptBackOf = keptBackG > 0 ? wettingFatKey(plan) : undefined
+  const kohG = weights.kohG ?? 0
   const loaves = plan.mouldCount === 1 ? plan.mouldName : `${plan.mouldCount} × ${plan.mouldName}`
   return [
     tick(
@@ -95,9 +169,21 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       `Line the mould: ${loaves}`,
       'Liner flat into the corners, no folds. Level the shelf.',
     ),
-    ...weights.fats.map(({ fatKey, name, massG }) =>
-      weigh(fatStepKey(fatKey), 'Weigh the fats', name, `${name}, into the fats`, massG),
-    ),
+    ...weights.fats
+      .filter(({ fatKey }) => !isAtTrace(recipe, fatKey))
+      .map(({ fatKey, name, massG }) =>
+        weigh(
+          fatStepKey(fatKey),
+          'Weigh the fats',
+          name,
+          `${name}, into the fats`,
+          massG,
+          fatKey === keptBackOf
+            ? `Of it, keep ${formatQuantity('mass', keptBackG, { digits: 1 })} back in a cup for wetting.`
+            : '',
+        ),
+      ),
+    ...goingIn(plan, 'fats', 'Weigh the fats'),
     tick(
       'melt',
       'Weigh the fats',
@@ -122,6 +208,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       'The water goes in first.',
       lyeCaution,
     ),
+    ...goingIn(plan, 'lye', 'Lye'),
     weigh(
       naohStepKey,
       'Lye',
@@ -131,6 +218,19 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       'Weigh it dry, apart from the water.',
       lyeCaution,
     ),
+    ...(kohG > 0
+      ? [
+          weigh(
+            kohStepKey,
+            'Lye',
+            'Potassium hydroxide',
+            'Potassium hydroxide, into a second dry cup',
+            kohG,
+            'Not the same jar as the sodium hydroxide.',
+            lyeCaution,
+          ),
+        ]
+      : []),
     tick(
       'dissolve',
       'Lye',
@@ -167,6 +267,20 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       'Short bursts. Stop when no oil swims on top.',
       lyeCaution,
     ),
+    ...goingIn(plan, 'emulsion', 'Batter'),
+    ...weights.fats
+      .filter(({ fatKey }) => isAtTrace(recipe, fatKey))
+      .map(({ fatKey, name, massG }) =>
+        weigh(
+          fatStepKey(fatKey),
+          'Batter',
+          name,
+          `${name}, at trace`,
+          massG,
+          'Liquid and about as warm as the batter.',
+        ),
+      ),
+    ...goingIn(plan, 'trace', 'Batter'),
     ...weights.pots.map(({ colour, batterG, colourantG }, index) =>
       weigh(
         potStepKey(index),

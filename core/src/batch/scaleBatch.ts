@@ -3,10 +3,11 @@ import type { LoafMould } from '../mould'
 import { blockOf, fillVolumeMl } from '../mould'
 import type { BarCut } from '../cutting'
 import { barsFromLoaf, thicknessForBars } from '../cutting'
-import type { Recipe, ScentUse, SuperfatBand, WeighedFat } from '../recipe'
-import { blendOf, checkScent, naohDemand, potLossRange, cureLossRange, superfatBand, waterForLye } from '../recipe'
-import { assertWithin, floorToScale, formatQuantity, roundToScale } from '../units'
+import type { Recipe, ScentUse, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
+import { asPureNaohG, blendOf, checkScent, potLossRange, cureLossRange, superfatBand } from '../recipe'
+import { assertWithin, formatQuantity, roundToScale } from '../units'
 import { batterPerGramOfFats } from './batterVolume'
+import { weightsForFats } from './weightsForFats'
 
 /** A colour of a design: a pot of batter with its colourant. */
 export interface PotColour {
@@ -44,7 +45,11 @@ export interface BatchWeights {
   readonly fats: readonly WeighedFat[]
   readonly fatsG: number
   readonly naohG: number
+  readonly kohG: number
+  /** Water to weigh as water: what other liquids bring, and what wets additives, is taken off. */
   readonly waterG: number
+  readonly liquids: readonly WeighedLiquid[]
+  readonly additives: readonly WeighedAdditive[]
   readonly scentG: number
   readonly batterG: number
   readonly pots: readonly { readonly colour: PotColour; readonly batterG: number; readonly colourantG: number }[]
@@ -71,23 +76,6 @@ export interface ScaledBatch {
   /** Bar thickness that would give the bars wanted from these moulds, when there is one. */
   readonly thicknessForWishMm: number | undefined
   readonly findings: readonly Finding[]
-}
-
-/**
- * Lye, water and scent for fats as they stand in the pot. The lye follows from these fats alone, never from an older
- * lye figure, and is never rounded above what the fats take at no superfat.
- *
- * @throws {RangeError} if a mass or a part of the recipe is out of range
- */
-export function lyeForWeighedFats(
-  fats: readonly WeighedFat[],
-  recipe: Recipe,
-  scaleResolutionG: number,
-): { readonly naohG: number; readonly waterG: number } {
-  const demandG = naohDemand(fats, 'typical') / recipe.naohPurity
-  const wantedG = demandG * (1 - recipe.superfat)
-  const naohG = Math.min(roundToScale(wantedG, scaleResolutionG), floorToScale(demandG, scaleResolutionG))
-  return { naohG, waterG: roundToScale(waterForLye(naohG, recipe.lyeConcentration), scaleResolutionG) }
 }
 
 /**
@@ -169,15 +157,16 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     fat,
     massG: roundToScale((madeMl / perGram.volumeMl) * share, scaleResolutionG),
   }))
-  const fatsG = Number(fats.reduce((sum, { massG }) => sum + massG, 0).toFixed(6))
-  const lye = lyeForWeighedFats(fats, recipe, scaleResolutionG)
-  const scentG = roundToScale(fatsG * scentRate, scaleResolutionG)
-  const batterG = Number((fatsG + lye.naohG + lye.waterG + scentG).toFixed(6))
   const densityGMl = perGram.massG / perGram.volumeMl
 
   const block = blockOf(mould)
   const { bars: barsPerLoaf, restMm } = barsFromLoaf(block.lengthMm, mould)
   const bars = barsPerLoaf * mouldCount
+  const { fatsG, lye, waterG, additives, scentG, batterG } = weightsForFats(fats, recipe, {
+    scentRate,
+    bars,
+    stepG: scaleResolutionG,
+  })
   const barWetG = (block.widthMm * block.heightMm * mould.barThicknessMm * densityGMl) / 1000
   const barCuredG = barWetG * (1 - cureLoss)
   const thicknessForWishMm = thicknessForBars(
@@ -187,11 +176,22 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
   )
 
   return {
-    weights: { fats, fatsG, ...lye, scentG, batterG, pots: splitIntoPots(batterG, wish.colours, scaleResolutionG) },
+    weights: {
+      fats,
+      fatsG,
+      naohG: lye.naohG,
+      kohG: lye.kohG,
+      waterG,
+      liquids: lye.liquids,
+      additives,
+      scentG,
+      batterG,
+      pots: splitIntoPots(batterG, wish.colours, scaleResolutionG),
+    },
     // With nothing to weigh there is no superfat but the recipe's own; `below_scale` refuses the batch.
     band:
       fatsG > 0
-        ? superfatBand(fats, lye.naohG, recipe.naohPurity)
+        ? superfatBand(fats, asPureNaohG(lye, recipe), 1)
         : { worst: recipe.superfat, likely: recipe.superfat, best: recipe.superfat },
     densityGMl,
     mouldsMl,

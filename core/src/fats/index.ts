@@ -1,3 +1,4 @@
+export * from './contents'
 export * from './fat'
 export * from './fatTable'
 export * from './fattyAcidGroups'

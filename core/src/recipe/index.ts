@@ -1,4 +1,6 @@
+export * from './additives'
 export * from './checkRecipe'
+export * from './lye'
 export * from './naohForFats'
 export * from './ranges'
 export * from './recipe'

@@ -20,3 +20,17 @@ export const colourantRateRange: Range = { min: 0, max: 100 }
 export const potLossRange: Range = { min: 0, max: 0.2 }
 /** Share of its mass that a bar loses in the cure. */
 export const cureLossRange: Range = { min: 0, max: 0.4 }
+/** Share of the alkali, by moles, that may be KOH: with more a bar stays soft. An estimate from usual practice. */
+export const kohShareRange: Range = { min: 0, max: 0.6 }
+/** Mass fraction of KOH in the flakes as weighed. */
+export const kohPurityRange: Range = { min: 0.8, max: 1 }
+/** Mass fraction of water in a liquid, from honey to skimmed milk. */
+export const waterShareRange: Range = { min: 0.1, max: 1 }
+/** Most of an additive that a batch takes: as a share of fats or of batter, or in g for each bar. Estimates. */
+export const additiveRateRanges: Readonly<Record<'fats' | 'batter' | 'bar', Range>> = {
+  fats: { min: 0, max: 0.3 },
+  batter: { min: 0, max: 0.2 },
+  bar: { min: 0, max: 20 },
+}
+/** Mass of water or fat to the mass that it wets. */
+export const wettingRatioRange: Range = { min: 0, max: 10 }

@@ -1,15 +1,55 @@
-import type { Fat } from '../fats'
+import type { ContentKey, Fat } from '../fats'
 import { findFat } from '../fats'
 
-/** A recipe by share: what is weighed for each gram of fats. */
+/** Which of the three figures for water a maker states and keeps; the others follow from it. */
+export const waterStyles = ['lye_concentration', 'water_to_lye', 'share_of_fats'] as const
+export type WaterStyle = (typeof waterStyles)[number]
+
+export const liquidPlaces = ['lye', 'fats', 'emulsion'] as const
+export const additivePlaces = ['lye', 'fats', 'emulsion', 'trace'] as const
+export const additiveBases = ['fats', 'batter', 'bar'] as const
+export const wettings = ['water', 'fat'] as const
+
+/** A liquid that brings part of the water: milk, puree, aloe, beer. What it holds besides water comes on top. */
+export interface RecipeLiquid {
+  readonly name: string
+  /** Mass fraction of water in it, as its maker or a food table says. */
+  readonly waterShare: number
+  /** Share of the recipe's water that it brings. */
+  readonly partOfWater: number
+  /** Where it goes in. */
+  readonly place: (typeof liquidPlaces)[number]
+  readonly contains: readonly ContentKey[]
+}
+
+/** Salt, sugar, clay, oats and the like. */
+export interface RecipeAdditive {
+  readonly name: string
+  /** `fats`, `batter`: `rate` is a mass fraction of them; `bar`: it is g for each bar. */
+  readonly basis: (typeof additiveBases)[number]
+  readonly rate: number
+  readonly place: (typeof additivePlaces)[number]
+  /** Stirred into this many times its mass of water or fat, taken from the batch; null: goes in as it is. */
+  readonly wetting: { readonly with: (typeof wettings)[number]; readonly ratio: number } | null
+  readonly contains: readonly ContentKey[]
+}
+
+/** A recipe by share: what is weighed for each gram of fats. What is left out is not used. */
 export interface Recipe {
-  readonly fats: readonly { readonly fatKey: string; readonly share: number }[]
+  /** `atTrace`: not melted with the others but stirred in at trace; it takes its alkali all the same. */
+  readonly fats: readonly { readonly fatKey: string; readonly share: number; readonly atTrace?: boolean }[]
   /** Fraction of the fats left unsaponified. */
   readonly superfat: number
-  /** NaOH over NaOH plus water, both as weighed. */
+  /** Alkali over alkali plus all water, as weighed; water inside of other liquids counts. */
   readonly lyeConcentration: number
   /** Mass fraction of NaOH in the flakes. */
   readonly naohPurity: number
+  /** Share of the alkali, by moles, that is potassium hydroxide. @default 0 */
+  readonly kohShare?: number
+  /** Mass fraction of KOH in the flakes. @default 0.9, as flakes usually are */
+  readonly kohPurity?: number
+  readonly liquids?: readonly RecipeLiquid[]
+  readonly additives?: readonly RecipeAdditive[]
 }
 
 /** A fat of the table with its share of all fats, 0 to 1. */

@@ -1,17 +1,22 @@
 import type { GroupShare } from '../fats'
 import { fattyAcidProfile, liquidShare } from '../fats'
-import { naohForFats } from './naohForFats'
+import type { WeighedAdditive } from './additives'
+import { additivesFor, wettingG } from './additives'
+import type { Lye, WaterFigures } from './lye'
+import { asPureNaohG, dissolvingWaterG, lyeFor, waterFigures } from './lye'
 import type { Recipe } from './recipe'
 import { blendOf } from './recipe'
 import type { SuperfatBand } from './superfatBand'
 import { superfatBand } from './superfatBand'
-import { waterForLye } from './waterForLye'
 
 /** What a recipe comes to for a given mass of fats, before any rounding to a scale. */
-export interface RecipeFigures {
+export interface RecipeFigures extends Lye {
   readonly fatsG: number
-  readonly naohG: number
-  readonly waterG: number
+  /** Those stated by the bar are left out: how many bars there are shows when it is scaled. */
+  readonly additives: readonly WeighedAdditive[]
+  /** Water that the alkali is dissolved in. */
+  readonly dissolvingWaterG: number
+  readonly water: WaterFigures
   readonly band: SuperfatBand
   readonly groups: readonly GroupShare[]
   /** Fraction of the fats whose acids the table does not name. */
@@ -27,13 +32,18 @@ export interface RecipeFigures {
 export function recipeFigures(recipe: Recipe, fatsG: number): RecipeFigures {
   const blend = blendOf(recipe)
   const weighed = blend.map(({ fat, share }) => ({ fat, massG: share * fatsG }))
-  const portions = weighed.map(({ fat, massG }) => ({ massG, saponificationValue: fat.saponificationValue.typical }))
-  const naohG = naohForFats(portions, { superfat: recipe.superfat, naohPurity: recipe.naohPurity })
+  const lye = lyeFor(weighed, recipe)
+  const alkaliG = lye.naohG + lye.kohG
+  const liquidsG = lye.liquids.reduce((sum, { massG }) => sum + massG, 0)
+  const batterG = fatsG + alkaliG + lye.plainWaterG + liquidsG
+  const additives = additivesFor(recipe, { fatsG, batterG, bars: 0 }).filter(({ massG }) => massG > 0)
   return {
+    ...lye,
     fatsG,
-    naohG,
-    waterG: waterForLye(naohG, recipe.lyeConcentration),
-    band: superfatBand(weighed, naohG, recipe.naohPurity),
+    additives,
+    dissolvingWaterG: dissolvingWaterG(lye, wettingG(additives, 'water')),
+    water: waterFigures(recipe.lyeConcentration, alkaliG / fatsG),
+    band: superfatBand(weighed, asPureNaohG(lye, recipe), 1),
     ...fattyAcidProfile(blend),
     liquidShare: liquidShare(blend),
   }

@@ -29,7 +29,8 @@ export function naohDemand(fats: readonly WeighedFat[], end: SpanEnd): number {
 }
 
 /**
- * The superfat that `naohG` of flakes leaves in these fats: 1 − NaOH · purity / demand.
+ * The superfat that `naohG` of flakes leaves in these fats: 1 − NaOH · purity / demand. Other alkali counts by the pure
+ * NaOH that it stands for.
  *
  * @throws {RangeError} if a mass or the purity is out of range, or the fats weigh nothing
  */

@@ -1,9 +1,10 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { BatchPlan, StepRecord } from '../../src/batch'
-import { benchState, checkStepRecord, pouredPerLoaf, runSheet, shareDone, toGo } from '../../src/batch'
+import { batchPlan, benchState, checkStepRecord, pouredPerLoaf, runSheet, shareDone, toGo } from '../../src/batch'
 import { isRefused } from '../../src/findings'
-import { workedPlan } from '../blends'
+import type { Recipe } from '../../src/recipe'
+import { workedPlan, workedRecipe, workedSource } from '../blends'
 
 /** Records of every step before `stepKey`, as asked for at its time, with some figures replaced. */
 function upTo(
@@ -192,5 +193,79 @@ describe('at the scale', () => {
     expect(shareDone(200, 50)).to.equal(0.25)
     expect(shareDone(200, 500)).to.equal(1)
     expect(shareDone(0, 5)).to.equal(0)
+  })
+})
+
+describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
+  const recipe: Recipe = {
+    ...workedRecipe,
+    fats: workedRecipe.fats.map((fat) => (fat.fatKey === 'shea' ? { ...fat, atTrace: true } : fat)),
+    kohShare: 0.1,
+    kohPurity: 0.9,
+    liquids: [{ name: 'Milk', waterShare: 0.87, partOfWater: 0.4, place: 'lye', contains: ['animal'] }],
+    additives: [
+      {
+        name: 'White clay',
+        basis: 'fats',
+        rate: 0.02,
+        place: 'emulsion',
+        wetting: { with: 'water', ratio: 2 },
+        contains: [],
+      },
+      { name: 'Oats', basis: 'bar', rate: 1, place: 'trace', wetting: { with: 'fat', ratio: 2 }, contains: [] },
+    ],
+  }
+  const plan = batchPlan({ ...workedSource, recipe })
+  const { weights } = plan
+  const done = (keys: readonly string[], over: Readonly<Record<string, number>> = {}): StepRecord[] =>
+    benchState(plan, [])
+      .steps.filter(({ key }) => keys.includes(key))
+      .map(({ key, target }) => ({ stepKey: key, actual: over[key] ?? target }))
+
+  it('weighs everything once: what goes in is the batter', () => {
+    const steps = runSheet(plan).filter(({ kind, key }) => kind === 'weigh' && !key.startsWith('pot:'))
+    const sum = steps.reduce((total, { planned }) => total + (planned ?? 0), 0)
+    // Only the water that wets the clay is in no step of its own.
+    expect(sum + (weights.additives?.[0]?.wetting?.massG ?? 0)).to.be.closeTo(weights.batterG, 1e-6)
+    expect(weights.pots.reduce((total, { batterG }) => total + batterG, 0)).to.be.closeTo(weights.batterG, 1e-6)
+  })
+
+  it('comes in the order of the work', () => {
+    const keys = runSheet(plan).map(({ key }) => key)
+    const order = ['fat:olive', 'goggles', 'water', 'liquid:0', 'naoh', 'koh', 'dissolve', 'emulsion', 'additive:0']
+    expect(keys.filter((key) => [...order, 'fat:shea', 'additive:1'].includes(key))).to.deep.equal([
+      ...order,
+      'fat:shea',
+      'additive:1',
+    ])
+    expect(runSheet(plan).find(({ key }) => key === 'fat:olive')?.detail).to.match(/keep .+ back in a cup for wetting/)
+  })
+
+  it('reckons all of it anew when a fat goes in over', () => {
+    const over = (weights.fats[0]?.massG ?? 0) + 40
+    const state = benchState(plan, [{ stepKey: 'fat:olive', actual: over }])
+    const target = (key: string): number => state.steps.find((step) => step.key === key)?.target ?? 0
+    expect(target('koh')).to.be.greaterThan(weights.kohG ?? 0)
+    expect(target('liquid:0')).to.be.greaterThan(weights.liquids?.[0]?.massG ?? 0)
+    expect(target('additive:0')).to.be.closeTo((weights.additives?.[0]?.massG ?? 0) + 0.8, 0.051)
+    expect(state.band.likely).to.be.closeTo(0.05, 0.004)
+  })
+
+  it('says which fat mends a lye that went in over, and refuses one that the fats cannot take', () => {
+    const before = done(['moulds', 'fat:olive', 'fat:coconut', 'melt', 'goggles', 'water', 'liquid:0'])
+    const naohG = weights.naohG + 4
+    const state = benchState(plan, [...before, { stepKey: 'naoh', actual: naohG }])
+    const finding = state.findings.find(({ code }) => code === 'lye_over')
+    const moreG = Number(/ (\d+) g more olive oil brings it back to 5 %/.exec(finding?.message ?? '')?.[1])
+    // With so much more olive oil the same lye leaves 5 % again.
+    const oliveG = (weights.fats[0]?.massG ?? 0) + moreG
+    const mended = [...before, { stepKey: 'fat:olive', actual: oliveG }, { stepKey: 'naoh', actual: naohG }]
+    expect(benchState(plan, [...mended, { stepKey: 'koh', actual: weights.kohG ?? 0 }]).band.likely).to.be.closeTo(
+      0.05,
+      0.001,
+    )
+    const [refusal] = checkStepRecord(plan, before, { stepKey: 'naoh', actual: weights.naohG + 12 })
+    expect(refusal?.code).to.equal('lye_exceeds_fats')
+    expect(refusal?.message).to.contain('back out of the dry cup')
   })
 })

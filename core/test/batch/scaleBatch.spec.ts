@@ -1,16 +1,9 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import {
-  batterPerGramOfFats,
-  lyeForWeighedFats,
-  lyeSolutionDensity,
-  remainingShare,
-  scaleDesign,
-  splitIntoPots,
-} from '../../src/batch'
+import { batterPerGramOfFats, lyeSolutionDensity, remainingShare, scaleDesign, splitIntoPots } from '../../src/batch'
 import { fatTable, findFat } from '../../src/fats'
 import { isRefused } from '../../src/findings'
-import { naohDemand } from '../../src/recipe'
+import { alkaliFor, naohDemand } from '../../src/recipe'
 import { workedMould, workedRecipe, workedSettings, workedSource } from '../blends'
 
 describe('lyeSolutionDensity', () => {
@@ -145,12 +138,12 @@ describe('scaleBatch', () => {
   })
 })
 
-describe('lyeForWeighedFats', () => {
+describe('alkaliFor', () => {
   it('goes down, not up, where rounding up would exceed the fats', () => {
     const olive = findFat('olive')
     if (!olive) throw new Error('olive')
     // 1000 g · 190/1000 · 0.712888 = 135.4487 g; a scale in steps of 10 g must give 130, not 140.
-    const lye = lyeForWeighedFats([{ fat: olive, massG: 1000 }], { ...workedRecipe, superfat: 0 }, 10)
+    const lye = alkaliFor([{ fat: olive, massG: 1000 }], { ...workedRecipe, superfat: 0 }, 10)
     expect(lye.naohG).to.equal(130)
   })
 })

@@ -7,7 +7,7 @@ import type {
   NewRecipe,
   WorkshopDetails,
 } from '@vendange/contract'
-import { blankOrder } from '@vendange/contract'
+import { blankOrder, plainRecipe } from '@vendange/contract'
 
 /** The day on which the demo stands still. */
 export const demoToday = '2027-03-08'
@@ -118,15 +118,16 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
   house: {
     name: 'House bar',
     fats: [
-      { fatKey: 'olive', share: 0.42 },
-      { fatKey: 'coconut', share: 0.27 },
-      { fatKey: 'shea', share: 0.16 },
-      { fatKey: 'rice_bran', share: 0.1 },
-      { fatKey: 'castor', share: 0.05 },
+      { fatKey: 'olive', share: 0.42, atTrace: false },
+      { fatKey: 'coconut', share: 0.27, atTrace: false },
+      { fatKey: 'shea', share: 0.16, atTrace: false },
+      { fatKey: 'rice_bran', share: 0.1, atTrace: false },
+      { fatKey: 'castor', share: 0.05, atTrace: false },
     ],
     superfat: 0.05,
     lyeConcentration: 0.33,
     naohPurity: 0.99,
+    ...plainRecipe,
     setDaysMin: 1,
     setDaysMax: 3,
     cureDays: 28,
@@ -136,15 +137,16 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
   fluid: {
     name: 'Slow pour',
     fats: [
-      { fatKey: 'sunflower_high_oleic', share: 0.34 },
-      { fatKey: 'olive', share: 0.18 },
-      { fatKey: 'coconut', share: 0.24 },
-      { fatKey: 'cocoa_butter', share: 0.14 },
-      { fatKey: 'castor', share: 0.1 },
+      { fatKey: 'sunflower_high_oleic', share: 0.34, atTrace: false },
+      { fatKey: 'olive', share: 0.18, atTrace: false },
+      { fatKey: 'coconut', share: 0.24, atTrace: false },
+      { fatKey: 'cocoa_butter', share: 0.14, atTrace: false },
+      { fatKey: 'castor', share: 0.1, atTrace: false },
     ],
     superfat: 0.05,
     lyeConcentration: 0.31,
     naohPurity: 0.99,
+    ...plainRecipe,
     setDaysMin: 1,
     setDaysMax: 3,
     cureDays: 28,
@@ -154,14 +156,15 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
   kernel: {
     name: 'Guest bar',
     fats: [
-      { fatKey: 'rapeseed_low_erucic', share: 0.35 },
-      { fatKey: 'babassu', share: 0.3 },
-      { fatKey: 'mango_butter', share: 0.25 },
-      { fatKey: 'castor', share: 0.1 },
+      { fatKey: 'rapeseed_low_erucic', share: 0.35, atTrace: false },
+      { fatKey: 'babassu', share: 0.3, atTrace: false },
+      { fatKey: 'mango_butter', share: 0.25, atTrace: false },
+      { fatKey: 'castor', share: 0.1, atTrace: false },
     ],
     superfat: 0.06,
     lyeConcentration: 0.34,
     naohPurity: 0.99,
+    ...plainRecipe,
     setDaysMin: 1,
     setDaysMax: 2,
     cureDays: 28,

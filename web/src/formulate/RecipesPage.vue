@@ -5,7 +5,7 @@ import { useUnits } from '@/parts/format'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import { endpoints } from '@vendange/contract'
+import { endpoints, plainRecipe } from '@vendange/contract'
 import { findFat } from '@vendange/core/fats'
 import { recipeFigures } from '@vendange/core/recipe'
 import { computed } from 'vue'
@@ -31,13 +31,14 @@ async function create(): Promise<void> {
       body: {
         name: 'New recipe',
         fats: [
-          { fatKey: 'olive', share: 0.4 },
-          { fatKey: 'coconut', share: 0.3 },
-          { fatKey: 'shea', share: 0.3 },
+          { fatKey: 'olive', share: 0.4, atTrace: false },
+          { fatKey: 'coconut', share: 0.3, atTrace: false },
+          { fatKey: 'shea', share: 0.3, atTrace: false },
         ],
         superfat: 0.05,
         lyeConcentration: 0.33,
         naohPurity: 1,
+        ...plainRecipe,
         setDaysMin: 1,
         setDaysMax: 3,
         cureDays: 28,

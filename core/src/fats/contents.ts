@@ -1,0 +1,33 @@
+/** What an ingredient may bring that a maker or a buyer does not want. */
+export const contentKeys = ['animal', 'palm', 'nut'] as const
+export type ContentKey = (typeof contentKeys)[number]
+
+export const contentWords: Readonly<Record<ContentKey, string>> = {
+  animal: 'of animals',
+  palm: 'of palms',
+  nut: 'of nuts',
+}
+
+/**
+ * What the fats of the table bring. Nuts as named by Regulation (EU) 1169/2011, Annex II, with peanut and the shea nut,
+ * which buyers ask about, beside them. Stearic and lauric acid are made of palm or tallow unless the supplier says
+ * otherwise, so they break both promises until a certificate clears them.
+ */
+const fatContents: Readonly<Record<string, readonly ContentKey[]>> = {
+  palm: ['palm'],
+  palm_kernel: ['palm'],
+  lard: ['animal'],
+  tallow: ['animal'],
+  beeswax: ['animal'],
+  stearic_acid: ['palm', 'animal'],
+  lauric_acid: ['palm'],
+  almond_sweet: ['nut'],
+  macadamia: ['nut'],
+  peanut: ['nut'],
+  shea: ['nut'],
+}
+
+/** What a fat of the table brings that a promise may forbid. */
+export function contentsOfFat(fatKey: string): readonly ContentKey[] {
+  return fatContents[fatKey] ?? []
+}

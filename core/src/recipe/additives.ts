@@ -1,0 +1,35 @@
+import type { Recipe, RecipeAdditive } from './recipe'
+
+/** An additive as weighed, with what wets it. */
+export interface WeighedAdditive {
+  readonly name: string
+  readonly place: RecipeAdditive['place']
+  readonly massG: number
+  /** Water or fat taken from the batch to stir it into. */
+  readonly wetting: { readonly with: 'water' | 'fat'; readonly massG: number } | null
+}
+
+// Additives are weighed on a fine scale.
+const fine = (massG: number): number => Number(massG.toFixed(1))
+
+/**
+ * Additives of a batch.
+ *
+ * @param batterG batter before any additive and before the scent, g
+ * @param bars bars of the batch, for those that are stated by the bar
+ */
+export function additivesFor(
+  recipe: Pick<Recipe, 'additives'>,
+  { fatsG, batterG, bars }: { readonly fatsG: number; readonly batterG: number; readonly bars: number },
+): readonly WeighedAdditive[] {
+  const amountOf = { fats: fatsG, batter: batterG, bar: bars } as const
+  return (recipe.additives ?? []).map(({ name, basis, rate, place, wetting }) => {
+    const massG = fine(rate * amountOf[basis])
+    return { name, place, massG, wetting: wetting && { with: wetting.with, massG: fine(massG * wetting.ratio) } }
+  })
+}
+
+/** g of water, or of fat, that wetting takes. */
+export function wettingG(additives: readonly WeighedAdditive[], kind: 'water' | 'fat'): number {
+  return additives.reduce((sum, { wetting }) => (wetting?.with === kind ? sum + wetting.massG : sum), 0)
+}

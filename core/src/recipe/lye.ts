@@ -1,0 +1,108 @@
+import { floorToScale, roundToScale } from '../units'
+import { kohMolarMass, naohMolarMass } from './naohForFats'
+import type { Recipe, RecipeLiquid } from './recipe'
+import type { WeighedFat } from './superfatBand'
+import { naohDemand } from './superfatBand'
+
+/** Usual purity of potassium hydroxide flakes, which hold water. An estimate until a certificate says more. */
+export const usualKohPurity = 0.9
+
+/** The alkali of a recipe, as weighed. */
+export interface Alkali {
+  readonly naohG: number
+  readonly kohG: number
+}
+
+/** A liquid as weighed, with the water that is in it. */
+export interface WeighedLiquid {
+  readonly name: string
+  readonly place: RecipeLiquid['place']
+  readonly massG: number
+  readonly waterG: number
+}
+
+export interface Lye extends Alkali {
+  /** All water, that of other liquids counted. */
+  readonly waterG: number
+  /** Water that is weighed as water, before anything is taken off it for wetting. */
+  readonly plainWaterG: number
+  readonly liquids: readonly WeighedLiquid[]
+}
+
+/** The same alkali in g of pure NaOH: KOH counts mole for mole. */
+export function asPureNaohG({ naohG, kohG }: Alkali, recipe: Pick<Recipe, 'naohPurity' | 'kohPurity'>): number {
+  return naohG * recipe.naohPurity + kohG * (recipe.kohPurity ?? usualKohPurity) * (naohMolarMass / kohMolarMass)
+}
+
+/**
+ * Alkali for weighed fats, mole for mole shared between NaOH and KOH. Rounded to the scale, and never above what the
+ * fats take at no superfat.
+ *
+ * @param stepG step of the scale, g; 0 for figures that are not rounded
+ * @throws {RangeError} if a mass is out of range
+ */
+export function alkaliFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0): Alkali {
+  const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
+  const floor = (massG: number): number => (stepG > 0 ? floorToScale(Math.max(0, massG), stepG) : Math.max(0, massG))
+  const kohShare = recipe.kohShare ?? 0
+  const kohPurity = recipe.kohPurity ?? usualKohPurity
+  const demandG = naohDemand(fats, 'typical')
+  const wantedG = demandG * (1 - recipe.superfat)
+  const kohPerNaoh = kohMolarMass / naohMolarMass
+  const kohG = Math.min(round((wantedG * kohShare * kohPerNaoh) / kohPurity), floor((demandG * kohPerNaoh) / kohPurity))
+  const naohLeftG = demandG - (kohG * kohPurity) / kohPerNaoh
+  const naohG = Math.min(round((wantedG * (1 - kohShare)) / recipe.naohPurity), floor(naohLeftG / recipe.naohPurity))
+  return { naohG, kohG }
+}
+
+/**
+ * The lye for weighed fats with its water, part of which other liquids may bring.
+ *
+ * @param stepG step of the scale, g; 0 for figures that are not rounded
+ * @throws {RangeError} if a mass is out of range
+ */
+export function lyeFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0): Lye {
+  const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
+  const alkali = alkaliFor(fats, recipe, stepG)
+  const { lyeConcentration } = recipe
+  const waterG = round(((alkali.naohG + alkali.kohG) * (1 - lyeConcentration)) / lyeConcentration)
+  const liquids = (recipe.liquids ?? []).map(({ name, place, waterShare, partOfWater }): WeighedLiquid => {
+    const massG = round((waterG * partOfWater) / waterShare)
+    return { name, place, massG, waterG: massG * waterShare }
+  })
+  const broughtG = liquids.reduce((sum, liquid) => sum + liquid.waterG, 0)
+  return { ...alkali, waterG, plainWaterG: Math.max(0, round(waterG - broughtG)), liquids }
+}
+
+/** Water in which the alkali is dissolved: what is weighed as water, less what wets additives, and liquids in the lye. */
+export function dissolvingWaterG(lye: Lye, wettingWaterG = 0): number {
+  return lye.liquids.reduce(
+    (sum, { place, waterG }) => (place === 'lye' ? sum + waterG : sum),
+    lye.plainWaterG - wettingWaterG,
+  )
+}
+
+/** The three ways to state the water of a recipe, each following from the others. */
+export interface WaterFigures {
+  readonly lyeConcentration: number
+  /** g of water for each g of alkali as weighed. */
+  readonly waterToLye: number
+  /** g of water for each g of fats. */
+  readonly shareOfFats: number
+}
+
+/** @param alkaliPerFats g of alkali as weighed for each g of fats, above 0 */
+export function waterFigures(lyeConcentration: number, alkaliPerFats: number): WaterFigures {
+  const waterToLye = (1 - lyeConcentration) / lyeConcentration
+  return { lyeConcentration, waterToLye, shareOfFats: waterToLye * alkaliPerFats }
+}
+
+/** Lye concentration at which there are so many g of water for each g of alkali. */
+export function concentrationOfRatio(waterToLye: number): number {
+  return 1 / (1 + waterToLye)
+}
+
+/** Lye concentration at which the water is this share of the fats. @param alkaliPerFats g of alkali for each g of fats */
+export function concentrationOfFatsShare(shareOfFats: number, alkaliPerFats: number): number {
+  return alkaliPerFats / (alkaliPerFats + shareOfFats)
+}
