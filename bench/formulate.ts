@@ -1,6 +1,9 @@
+import type { BatchSource } from '@vendange/core/batch'
 import { scaleDesign } from '@vendange/core/batch'
 import { fatTable } from '@vendange/core/fats'
 import { suggestPourDay } from '@vendange/core/season'
+import type { Wish, WishProblem } from '@vendange/core/wishes'
+import { nearestRecipe } from '@vendange/core/wishes/nearest'
 import { percentile, report, timesOf } from './measure'
 
 const fats = fatTable.slice(0, 12)
@@ -33,6 +36,67 @@ function bareLoop(): number {
   return kohG
 }
 
+const whole: BatchSource = {
+  ...source,
+  recipe: {
+    ...source.recipe,
+    kohShare: 0.05,
+    liquids: [{ name: 'Milk', waterShare: 0.88, partOfWater: 0.4, place: 'lye', contains: ['animal'] }],
+    additives: [
+      {
+        name: 'Clay',
+        basis: 'fats',
+        rate: 0.02,
+        place: 'emulsion',
+        wetting: { with: 'water', ratio: 2 },
+        contains: [],
+      },
+    ],
+  },
+  design: {
+    ...source.design,
+    mouldCount: 6,
+    colours: Array.from({ length: 6 }, (_, pot) => ({
+      name: `pot ${pot}`,
+      hex: '#808080',
+      share: 1 / 6,
+      rateGPerKg: 5,
+    })),
+  },
+}
+
+const wishes: readonly Wish[] = [
+  { kind: 'fat', fatKey: 'coconut', sense: 'at_most', limit: 0.2 },
+  { kind: 'fat', fatKey: 'olive', sense: 'at_least', limit: 0.1 },
+  { kind: 'fat', fatKey: 'castor', sense: 'at_most', limit: 0.1 },
+  { kind: 'free_of', content: 'palm' },
+  { kind: 'free_of', content: 'animal' },
+  { kind: 'acids', acids: 'polyunsaturated', sense: 'at_most', limit: 0.12 },
+  { kind: 'acids', acids: 'foaming', sense: 'at_least', limit: 0.12 },
+  { kind: 'acids', acids: 'firm', sense: 'at_least', limit: 0.14 },
+  { kind: 'liquid', sense: 'at_least', limit: 0.5 },
+  { kind: 'bar_cost', limitCents: 90 },
+]
+const thirtyFats: WishProblem = {
+  fats: source.recipe.fats,
+  wishes,
+  locked: [],
+  mayAdd: fatTable.slice(0, 30).map(({ key }) => key),
+  cost: {
+    centsPerKg: Object.fromEntries(fatTable.map(({ key }, index) => [key, 300 + 37 * index])),
+    naohCentsPerKg: 400,
+    fatsGPerBar: 70,
+    superfat: 0.05,
+  },
+}
+const contradictory: WishProblem = {
+  ...thirtyFats,
+  wishes: [
+    ...wishes.slice(0, 8),
+    { kind: 'liquid', sense: 'at_least', limit: 0.97 },
+    { kind: 'acids', acids: 'firm', sense: 'at_least', limit: 0.3 },
+  ],
+}
 const seeking = {
   id: null,
   mouldId: 'long',
@@ -58,6 +122,25 @@ export async function benchFormulate(): Promise<void> {
   report(
     'A 12-fat batch scaled to two moulds, median',
     percentile(await timesOf(2000, () => scaleDesign(source)), 0.5),
+    'a bare loop',
+    loopMs,
+  )
+  report(
+    'The same with two alkalis, milk, clay and 6 pots into 6 moulds, median',
+    percentile(await timesOf(2000, () => scaleDesign(whole)), 0.5),
+    'a bare loop',
+    loopMs,
+  )
+  await nearestRecipe(thirtyFats)
+  report(
+    'Wish solver, 30 fats and 10 wishes, median',
+    percentile(await timesOf(20, () => nearestRecipe(thirtyFats)), 0.5),
+    'a bare loop',
+    loopMs,
+  )
+  report(
+    'Wish solver, 10 wishes of which two contradict, median',
+    percentile(await timesOf(10, () => nearestRecipe(contradictory)), 0.5),
     'a bare loop',
     loopMs,
   )

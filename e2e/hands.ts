@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { expect } from '@playwright/test'
 
 /** Does something to a form that saves as you go, and waits until the server has it. */
@@ -6,12 +6,13 @@ export async function saving(page: Page, work: () => Promise<unknown>): Promise<
   const put = page.waitForResponse((response) => response.request().method() === 'PUT' && response.ok())
   await work()
   await put
-  await expect(page.getByTestId('save-state')).toHaveText('Saved')
+  // A page may hold several forms; all of them have to be through.
+  await expect(page.getByTestId('save-state').filter({ hasNotText: /^Saved$/ })).toHaveCount(0)
 }
 
 /** Types into the field with this label, as a maker would. */
-export async function type(page: Page, label: string, text: string): Promise<void> {
-  const field = page.getByLabel(label, { exact: true }).first()
+export async function type(page: Page, label: string, text: string, within: Page | Locator = page): Promise<void> {
+  const field = within.getByLabel(label, { exact: true }).first()
   await field.fill(text)
   await field.blur()
 }

@@ -12,7 +12,7 @@ const picture = Buffer.from(
 )
 
 test('one soap, from an idea to its release', async ({ page }) => {
-  test.setTimeout(240_000)
+  test.setTimeout(480_000)
 
   await test.step('1. The workshop says who, where and when it works', async () => {
     await page.goto(`${workshop.url}/`)
@@ -25,13 +25,13 @@ test('one soap, from an idea to its release', async ({ page }) => {
     await page.getByTestId('add-maker').click()
     await saving(page, () => type(page, 'Name', 'Quillon Lane'))
     await saving(page, () => choose(page, 'Time zone', 'Europe/Lisbon'))
-    await saving(page, () => type(page, 'Fri', '180 min'))
+    await saving(page, () => type(page, 'Fri, Ilse', '180 min'))
     // 2 + 2 + 2 + 2 + 3 + 6 + 0 hours.
     await expect(answer(page)).toHaveText('Ilse has 17 h a week for soap.')
-    await type(page, 'Sat', 'all day')
+    await type(page, 'Sat, Ilse', 'all day')
     await expect(page.getByText('Write a time such as 1.5 h or 90 min.')).toBeVisible()
-    await expect(page.getByTestId('save-state')).toContainText('Not saved')
-    await type(page, 'Sat', '6')
+    await expect(page.getByTestId('maker-Ilse').getByTestId('save-state')).toContainText('Not saved')
+    await type(page, 'Sat, Ilse', '6')
   })
 
   await test.step('4a. A mould by its inner size, in any unit', async () => {

@@ -18,6 +18,7 @@ import { orderAcceptedSchema, orderSchema, savedOrderSchema } from './schemas/or
 import type { NewOrder, SavedOrder } from './schemas/order'
 import { recipeSchema, savedRecipeSchema } from './schemas/recipe'
 import type { NewRecipe, SavedRecipe } from './schemas/recipe'
+import { wishRequestSchema } from './schemas/wish'
 import { happeningSchema, stepSchema } from './schemas/work'
 import type { NewHappening } from './schemas/work'
 import { makerSchema, savedMakerSchema, workshopSchema, savedWorkshopSchema } from './schemas/workshop'
@@ -32,6 +33,7 @@ import type {
   PlanTakenView,
   SeasonView,
 } from './views'
+import type { WishAnswer } from '@vendange/core/wishes'
 import type { ISchema, ObjectSchema, AnyObject } from 'yup'
 import { object } from 'yup'
 
@@ -123,6 +125,12 @@ export const endpoints = {
       body: orderAcceptedSchema,
     }),
   },
+
+  nearestRecipe: act<WishAnswer>()({
+    path: '/api/recipes/wishes',
+    summary: 'The recipe nearest to one’s own that fulfils wishes, or the wishes that contradict each other',
+    body: wishRequestSchema,
+  }),
 
   takePlan: act<PlanTakenView>()({
     path: '/api/season/plan',

@@ -9,6 +9,7 @@ import { join } from 'node:path'
 import type { Logger } from 'pino'
 import { readWorkshop } from './db/workshopRow'
 import { recipeService } from './formulate/recipeService'
+import { wishRoutes } from './formulate/wishRoutes'
 import { loafRoutes } from './loaves/loafRoutes'
 import { loafService } from './loaves/loafService'
 import { photoService } from './loaves/photoService'
@@ -66,6 +67,7 @@ function apiRouter(context: Context): Router {
   seasonRoutes(router, services.season, services.planTaking, context)
   workshopRoutes(router, services.workshop, context)
   serveKept(router, endpoints.moulds, services.moulds)
+  wishRoutes(router, context)
   serveKept(router, endpoints.recipes, services.recipes)
   serveKept(router, endpoints.collections, services.plan.collections)
   serveKept(router, endpoints.designs, services.plan.designs)

@@ -1,4 +1,5 @@
 import { createClient } from '@libsql/client'
+import type { SavedMaker, SavedRecipe } from '@vendange/contract'
 import { blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
@@ -7,7 +8,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { DatabaseRefused, openDatabase } from '../src/db/database'
 import { keptRows } from '../src/db/keptThings'
-import { makers } from '../src/db/schema'
+import { makers, recipes } from '../src/db/schema'
 import { ensureWorkshop, readWorkshop } from '../src/db/workshopRow'
 import { frozenClock } from '../src/parts/clock'
 import { openTestWorkshop } from './workshopAtTest'
@@ -107,6 +108,47 @@ describe('the database file', () => {
       .to.contain('written by a newer version')
       .and.to.contain('Start the newer version')
     expect(readFileSync(file()).equals(before)).to.equal(true)
+  })
+
+  it('keeps hours and recipes of a workshop that an earlier version wrote', async () => {
+    // The first two migrations alone are what that version had.
+    const earlier = join(folder, 'migrations')
+    cpSync(fileURLToPath(new URL('../migrations', import.meta.url)), earlier, { recursive: true })
+    const journalFile = join(earlier, 'meta/_journal.json')
+    const journal = JSON.parse(readFileSync(journalFile, 'utf8')) as { entries: unknown[] }
+    writeFileSync(journalFile, JSON.stringify({ ...journal, entries: journal.entries.slice(0, 2) }))
+    const now = () => new Date('2027-03-08T12:00:00Z')
+    await (
+      await openDatabase({ file: file(), backupFolder: join(folder, 'backups'), now, migrationsFolder: earlier })
+    ).close()
+    const client = createClient({ url: `file:${file()}` })
+    for (const statement of [
+      `INSERT INTO workshop (id, version, name, mass_unit, length_unit, temperature_unit, currency, time_zone, week_hours,
+        exceptions, setup_hours, prep_hours, pour_hours, cut_hours, scale_resolution_g, pot_loss, cure_loss,
+        soaping_temperature_c) VALUES (1, 1, 'Old', 'g', 'mm', '°C', 'EUR', 'Europe/Lisbon', '[2,2,4,2,2,6,0]', '[]',
+        0.5, 0.75, 1.5, 0.75, 1, 0.02, 0.11, 43)`,
+      `INSERT INTO makers (id, version, is_removed, name) VALUES ('a', 1, 0, 'Ilse'), ('b', 1, 0, 'Bram'),
+        ('c', 1, 1, 'Gone')`,
+      `INSERT INTO recipes (id, version, is_removed, name, fats, superfat, lye_concentration, naoh_purity, set_days_min,
+        set_days_max, cure_days, notes) VALUES ('r', 1, 0, 'Bar', '[{"fatKey":"olive","share":0.6},
+        {"fatKey":"coconut","share":0.4}]', 0.05, 0.33, 1, 1, 3, 28, '')`,
+    ])
+      await client.execute(statement)
+    client.close()
+
+    const database = await open()
+    const everyone = await keptRows<SavedMaker>(database.read, makers)
+    const hoursOf = (name: string) => everyone.find((maker) => maker.name === name)?.weekHours
+    expect(hoursOf('Ilse')).to.deep.equal([1, 1, 2, 1, 1, 3, 0])
+    expect(hoursOf('Bram')).to.deep.equal(hoursOf('Ilse'))
+    expect(hoursOf('Gone')).to.deep.equal([])
+    const [recipe] = await keptRows<SavedRecipe>(database.read, recipes)
+    expect(recipe).to.deep.include({ kohShare: 0, liquids: [], waterStyle: 'lye_concentration' })
+    expect(recipe?.fats).to.deep.equal([
+      { fatKey: 'olive', share: 0.6, atTrace: false },
+      { fatKey: 'coconut', share: 0.4, atTrace: false },
+    ])
+    await database.close()
   })
 
   it('is copied before its tables change', async () => {

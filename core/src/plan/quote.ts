@@ -173,6 +173,8 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
       batches.push({ mouldId: mould.id, mouldCount, bars: barsPerLoaf * mouldCount, barThicknessMm })
       for (const { fat, massG } of weights.fats) weigh(fat.key, fat.name, massG)
       weigh('naoh', 'Sodium hydroxide', weights.naohG)
+      weigh('koh', 'Potassium hydroxide', weights.kohG)
+      for (const { name, massG } of [...weights.liquids, ...weights.additives]) weigh(name, name, massG)
       weigh('scent', wish.scent?.name ?? 'Scent', weights.scentG)
       weigh(
         'colourant',

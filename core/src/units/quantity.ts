@@ -144,7 +144,9 @@ export function parseQuantity(kind: QuantityKind, text: string, options: ParseQu
   const written = unitText === '' ? usual : unitNamed(kind, unitText)
   if (!written) return { ok: false, message: `“${unitText}” is not a unit for ${nouns[kind]} here. ${hint}` }
 
-  const value = kind === 'money' ? Math.round(written.toBase(number)) : written.toBase(number)
+  // 70 % is 0.7, not 0.7000000000000001.
+  const inBase = Number(written.toBase(number).toPrecision(14))
+  const value = kind === 'money' ? Math.round(inBase) : inBase
   if (kind === 'count' && !Number.isInteger(value)) return { ok: false, message: 'This must be a whole number.' }
   if (range && !isWithin(value, range)) return { ok: false, message: rangeMessage(kind, range, usual.symbol) }
   return { ok: true, value }

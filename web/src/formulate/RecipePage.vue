@@ -9,31 +9,26 @@ import { useSeason } from '@/parts/seasonStore'
 import { takeAway } from '@/parts/takeAway'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
-import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
 import { cureDaysRange, endpoints, recipeSchema, setDaysRange } from '@vendange/contract'
-import { fatTable } from '@vendange/core/fats'
 import { isRefused } from '@vendange/core/findings'
-import {
-  checkRecipe,
-  lyeConcentrationRange,
-  missingShare,
-  naohPurityRange,
-  recipeFigures,
-  typedSuperfatRange,
-} from '@vendange/core/recipe'
+import { promiseFindings, promiseKeys, promiseWords } from '@vendange/core/plan'
+import { checkRecipe, recipeFigures, recipeQualities } from '@vendange/core/recipe'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import AcidGroups from './AcidGroups.vue'
+import FatLines from './FatLines.vue'
+import LyeSettings from './LyeSettings.vue'
+import OtherParts from './OtherParts.vue'
+import QualityList from './QualityList.vue'
 import ScaleToMould from './ScaleToMould.vue'
 import SuperfatBand from './SuperfatBand.vue'
+import WishPanel from './WishPanel.vue'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
 const { show } = useUnits()
-const shareRange = { min: 0, max: 1 }
-const typedPurityRange = { min: 0, max: 2 }
 const fatsRange = { min: 10, max: 50_000 }
 
 const recipe = computed(() => season.recipe(props.id))
@@ -49,6 +44,12 @@ const labels = {
   superfat: 'Superfat',
   lyeConcentration: 'Lye concentration',
   naohPurity: 'Purity',
+  kohShare: 'Potassium hydroxide',
+  kohPurity: 'Its purity',
+  waterStyle: 'Water stated as',
+  liquids: 'Liquids',
+  additives: 'Additives',
+  claims: 'Claims',
   setDaysMin: 'Days in the mould, least',
   setDaysMax: 'Days in the mould, most',
   cureDays: 'Cure',
@@ -56,21 +57,31 @@ const labels = {
 }
 
 const fatsG = ref(1000)
-const findings = computed(() => (values.value ? checkRecipe(values.value) : []))
+const findings = computed(() =>
+  values.value
+    ? [
+        ...checkRecipe(values.value),
+        ...promiseFindings(
+          [{ ...values.value, ingredients: [...values.value.liquids, ...values.value.additives] }],
+          values.value.claims,
+        ),
+      ]
+    : [],
+)
 const figures = computed(() =>
   values.value && !isRefused(findings.value) ? recipeFigures(values.value, fatsG.value) : undefined,
 )
-const missing = computed(() => (values.value ? missingShare(values.value.fats) : 0))
-
-const choices = (own: string) =>
-  fatTable
-    .filter(({ key }) => key === own || !values.value?.fats.some(({ fatKey }) => fatKey === key))
-    .map(({ key, name }) => ({ value: key, title: name }))
-
-function addFat(): void {
-  const free = fatTable.find(({ key }) => !values.value?.fats.some(({ fatKey }) => fatKey === key))
-  if (free) values.value?.fats.push({ fatKey: free.key, share: Math.max(0, missing.value) })
-}
+const alkaliPerFats = computed(() =>
+  figures.value ? (figures.value.naohG + figures.value.kohG) / figures.value.fatsG : undefined,
+)
+const claims = promiseKeys.map((value) => ({ value, title: promiseWords[value] }))
+/** A bar of usual size: fats for a hundred grams of batter. */
+const fatsGPerBar = computed(() => {
+  const now = figures.value
+  if (!now) return 70
+  const liquidsG = now.liquids.reduce((sum, { massG }) => sum + massG, 0)
+  return (100 * now.fatsG) / (now.fatsG + now.naohG + now.kohG + now.plainWaterG + liquidsG)
+})
 
 async function takeRecipeAway(): Promise<void> {
   if (recipe.value && (await takeAway(endpoints.recipes, recipe.value))) await router.push('/formulate')
@@ -82,8 +93,15 @@ async function takeRecipeAway(): Promise<void> {
     <TheAnswer>
       <template v-if="figures">
         {{ show('mass', figures.fatsG) }} of fats take
-        <span class="must">{{ show('mass', figures.naohG) }} of sodium hydroxide</span> in
-        {{ show('mass', figures.waterG) }} of water.
+        <span class="must">{{ show('mass', figures.naohG) }} of sodium hydroxide</span>
+        <template v-if="figures.kohG > 0">
+          and <span class="must">{{ show('mass', figures.kohG) }} of potassium hydroxide</span>
+        </template>
+        in {{ show('mass', figures.plainWaterG) }} of water<template
+          v-for="liquid in figures.liquids"
+          :key="liquid.name"
+          >, {{ show('mass', liquid.massG) }} of {{ liquid.name.toLowerCase() }}</template
+        >.
       </template>
       <template v-else><span class="must">This recipe cannot be made as it stands.</span></template>
     </TheAnswer>
@@ -96,62 +114,18 @@ async function takeRecipeAway(): Promise<void> {
           <SaveState :status="status" :errors="errors" />
         </div>
         <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
-        <fieldset>
-          <legend class="eyebrow">Fats by share</legend>
-          <div v-for="(line, index) in values.fats" :key="line.fatKey" class="fat" data-test="fat-line">
-            <v-autocomplete
-              v-model="line.fatKey"
-              :items="choices(line.fatKey)"
-              :label="`Fat ${index + 1}`"
-              :error-messages="errorOf(`fats[${index}].fatKey`) ?? []"
-              auto-select-first
-            />
-            <QuantityField
-              v-model="line.share"
-              kind="share"
-              :range="shareRange"
-              :label="`Share ${index + 1}`"
-              :error="errorOf(`fats[${index}].share`)"
-            />
-            <v-btn
-              :icon="mdiClose"
-              size="small"
-              variant="text"
-              :aria-label="`Take fat ${index + 1} away`"
-              @click="values.fats.splice(index, 1)"
-            />
-          </div>
-          <div class="row">
-            <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-fat" @click="addFat">Fat</v-btn>
-            <span v-if="missing !== 0" class="must">{{
-              missing > 0 ? `${show('share', missing)} missing` : `${show('share', -missing)} too much`
-            }}</span>
-            <span v-else class="quiet">100 %</span>
-          </div>
-        </fieldset>
+        <FatLines v-model="values.fats" v-model:fats-g="fatsG" :error-of="errorOf" />
+        <LyeSettings v-model="values" :alkali-per-fats="alkaliPerFats" :error-of="errorOf" />
+        <OtherParts v-model="values" :error-of="errorOf" />
+        <v-select
+          v-model="values.claims"
+          :items="claims"
+          label="Every bar of it is"
+          multiple
+          chips
+          data-test="claims"
+        />
         <div class="fields">
-          <QuantityField
-            v-model="values.superfat"
-            kind="share"
-            :range="typedSuperfatRange"
-            label="Superfat"
-            :error="errorOf('superfat')"
-          />
-          <QuantityField
-            v-model="values.lyeConcentration"
-            kind="share"
-            :range="lyeConcentrationRange"
-            label="Lye concentration"
-            :error="errorOf('lyeConcentration')"
-          />
-          <QuantityField
-            v-model="values.naohPurity"
-            kind="share"
-            :range="typedPurityRange"
-            label="Purity of the flakes"
-            :error="errorOf('naohPurity')"
-            :hint="`Certificate: ${show('share', naohPurityRange.min, 0)} to 100 %`"
-          />
           <QuantityField
             v-model="values.setDaysMin"
             kind="days"
@@ -196,9 +170,21 @@ async function takeRecipeAway(): Promise<void> {
                 <dt>Sodium hydroxide</dt>
                 <dd class="must" data-test="recipe-naoh">{{ show('mass', figures.naohG, 2) }}</dd>
               </div>
+              <div v-if="figures.kohG > 0">
+                <dt>Potassium hydroxide</dt>
+                <dd class="must" data-test="recipe-koh">{{ show('mass', figures.kohG, 2) }}</dd>
+              </div>
               <div>
                 <dt>Water</dt>
-                <dd data-test="recipe-water">{{ show('mass', figures.waterG, 2) }}</dd>
+                <dd data-test="recipe-water">{{ show('mass', figures.plainWaterG, 2) }}</dd>
+              </div>
+              <div v-for="liquid in figures.liquids" :key="liquid.name">
+                <dt>{{ liquid.name }}</dt>
+                <dd>{{ show('mass', liquid.massG, 1) }}</dd>
+              </div>
+              <div v-for="additive in figures.additives" :key="additive.name">
+                <dt>{{ additive.name }}</dt>
+                <dd>{{ show('mass', additive.massG, 1) }}</dd>
               </div>
               <div>
                 <dt>Liquid at 20 °C</dt>
@@ -212,6 +198,11 @@ async function takeRecipeAway(): Promise<void> {
             </p>
           </template>
         </section>
+        <section v-if="figures" class="sheet stack">
+          <h2>What it will be like</h2>
+          <QualityList :qualities="recipeQualities(values)" />
+        </section>
+        <WishPanel v-if="figures" v-model="values.fats" :superfat="values.superfat" :fats-g-per-bar="fatsGPerBar" />
         <section v-if="figures" class="sheet">
           <h2>What the fats bring</h2>
           <AcidGroups :groups="figures.groups" :unnamed-share="figures.unnamedShare" />
@@ -228,16 +219,10 @@ async function takeRecipeAway(): Promise<void> {
   width: 140px;
 }
 
-.fat {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 110px 40px;
-  gap: 8px;
-  margin-bottom: 10px;
-}
-
 dl {
   display: flex;
-  gap: 32px;
+  flex-wrap: wrap;
+  gap: 12px 32px;
 }
 
 dt {

@@ -25,6 +25,14 @@ const { show, weighed } = useUnits()
         <td>Sodium hydroxide</td>
         <td class="number" data-test="naoh">{{ weighed(scaled.weights.naohG) }}</td>
       </tr>
+      <tr v-if="scaled.weights.kohG > 0" class="lye">
+        <td>Potassium hydroxide</td>
+        <td class="number" data-test="koh">{{ weighed(scaled.weights.kohG) }}</td>
+      </tr>
+      <tr v-for="part in [...scaled.weights.liquids, ...scaled.weights.additives]" :key="part.name">
+        <td>{{ part.name }}</td>
+        <td class="number">{{ weighed(part.massG) }}</td>
+      </tr>
       <tr v-if="scaled.weights.scentG > 0">
         <td>{{ scentName ?? 'Scent' }}</td>
         <td class="number">{{ weighed(scaled.weights.scentG) }}</td>

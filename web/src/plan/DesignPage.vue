@@ -21,6 +21,7 @@ import ColourPots from './ColourPots.vue'
 import LastTime from './LastTime.vue'
 import SalesResults from './SalesResults.vue'
 import ScheduleBox from './ScheduleBox.vue'
+import WaysOut from './WaysOut.vue'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -239,6 +240,7 @@ async function takeSoapAway(): Promise<void> {
             (estimate: {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).
           </p>
           <FindingList :findings="scaled.findings" class="mb-3" />
+          <WaysOut v-if="scaled.barsOver < 0" v-model="values" class="mb-3" />
           <BatchWeights :scaled="scaled" :scent-name="design.scent?.name" />
         </section>
       </div>

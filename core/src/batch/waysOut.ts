@@ -1,0 +1,125 @@
+import { barsFromLoaf, thicknessForBars } from '../cutting'
+import type { BarCut } from '../cutting'
+import type { LoafMould } from '../mould'
+import { blockOf } from '../mould'
+import { formatQuantity } from '../units'
+import type { BatchSettings, BatchWish } from './scaleBatch'
+import { scaleBatch } from './scaleBatch'
+
+/** A mould of the workshop, with how many of it there are. */
+export interface MouldAtHand extends LoafMould, BarCut {
+  readonly id: string
+  readonly name: string
+  readonly count: number
+}
+
+/** What could be done so that the bars come out. */
+export interface WayOut {
+  readonly kind: 'cut' | 'fill' | 'moulds' | 'other_mould' | 'second_batch'
+  /** What to do, in the maker's words. */
+  readonly title: string
+  readonly bars: number
+  /** Estimate, as all masses after a cure. */
+  readonly barCuredG: number
+  readonly reachesLabel: boolean
+  /** Everything that is weighed, of all batches, g. */
+  readonly batterG: number
+  /** Soap that is no whole bar: trims, rests and what sticks to the pots, g. */
+  readonly wasteG: number
+  /** The mould and how many of it, where that is what changes. */
+  readonly mouldId: string
+  readonly mouldCount: number
+}
+
+type Trial = Pick<WayOut, 'kind' | 'title' | 'mouldId'> & {
+  readonly mould: LoafMould & BarCut
+  readonly mouldCount: number
+  readonly batches?: number
+}
+
+/**
+ * Ways out when the moulds do not give the bars wanted: another cut, another cut with a higher fill, more moulds of the
+ * kind, another mould, a second batch. Those that reach the label come first, then by what they waste.
+ *
+ * @param its the mould of the batch, as the workshop has it
+ * @param others the workshop's other moulds
+ * @returns none when the bars come out
+ * @throws {RangeError} as `scaleBatch` does
+ */
+export function waysOut(
+  wish: Omit<BatchWish, 'mould'>,
+  its: MouldAtHand,
+  others: readonly MouldAtHand[],
+  settings: BatchSettings,
+): readonly WayOut[] {
+  const { barsWanted, mouldCount, labelMassG } = wish
+  const scaledIn = (mould: LoafMould & BarCut, count: number) =>
+    scaleBatch({ ...wish, mould, mouldCount: count }, settings)
+  const now = scaledIn(its, mouldCount)
+  if (now.bars >= barsWanted) return []
+  const trials: Trial[] = []
+
+  const thicknessMm = thicknessForBars(blockOf(its).lengthMm, Math.max(1, Math.ceil(barsWanted / mouldCount)), its)
+  if (thicknessMm !== undefined) {
+    // Cut a hair thinner than the figure, so that the last bar is whole.
+    const thinner = { ...its, barThicknessMm: Math.floor(thicknessMm * 10) / 10 }
+    const cut = `Cut them ${formatQuantity('length', thinner.barThicknessMm)} thick`
+    trials.push({ kind: 'cut', title: cut, mouldId: its.id, mould: thinner, mouldCount })
+    const { barCuredG } = scaledIn(thinner, mouldCount)
+    const fillHeightMm = Math.ceil((its.fillHeightMm * labelMassG) / barCuredG)
+    if (fillHeightMm > its.fillHeightMm && fillHeightMm <= its.heightMm - its.linerMm)
+      trials.push({
+        kind: 'fill',
+        title: `${cut} and fill to ${formatQuantity('length', fillHeightMm)}`,
+        mouldId: its.id,
+        mould: { ...thinner, fillHeightMm },
+        mouldCount,
+      })
+  }
+  if (now.barsPerLoaf > 0) {
+    const needed = Math.ceil(barsWanted / now.barsPerLoaf)
+    if (needed <= its.count)
+      trials.push({
+        kind: 'moulds',
+        title: `Fill ${needed} × ${its.name}`,
+        mouldId: its.id,
+        mould: its,
+        mouldCount: needed,
+      })
+    const batches = Math.ceil(barsWanted / now.bars)
+    trials.push({
+      kind: 'second_batch',
+      title: batches === 2 ? 'Make a second batch' : `Make ${batches} batches`,
+      mouldId: its.id,
+      mould: its,
+      mouldCount,
+      batches,
+    })
+  }
+  for (const other of others) {
+    if (other.id === its.id) continue
+    const { bars } = barsFromLoaf(blockOf(other).lengthMm, other)
+    const needed = bars > 0 ? Math.ceil(barsWanted / bars) : Infinity
+    if (needed > other.count) continue
+    const title = `Pour into ${needed === 1 ? other.name : `${needed} × ${other.name}`}`
+    trials.push({ kind: 'other_mould', title, mouldId: other.id, mould: other, mouldCount: needed })
+  }
+
+  return trials
+    .map(({ kind, title, mouldId, mould, mouldCount: count, batches = 1 }): WayOut => {
+      const { bars, barCuredG, barWetG, weights } = scaledIn(mould, count)
+      return {
+        kind,
+        title,
+        bars: bars * batches,
+        barCuredG,
+        reachesLabel: barCuredG >= labelMassG,
+        batterG: weights.batterG * batches,
+        wasteG: Number(((weights.batterG - bars * barWetG) * batches).toFixed(1)),
+        mouldId,
+        mouldCount: count,
+      }
+    })
+    .filter(({ bars }) => bars >= barsWanted)
+    .sort((a, b) => Number(b.reachesLabel) - Number(a.reachesLabel) || a.wasteG - b.wasteG)
+}

@@ -1,0 +1,56 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import type { MouldAtHand, WayOut } from '../../src/batch'
+import { waysOut } from '../../src/batch'
+import { workedMould, workedRecipe, workedSettings } from '../blends'
+
+/** 250 mm cut at 25 mm: ten bars. */
+const its: MouldAtHand = { ...workedMould, id: 'loaf', count: 3 }
+const long: MouldAtHand = { ...workedMould, id: 'long', name: 'Long loaf', lengthMm: 300, count: 1 }
+const wish = { recipe: workedRecipe, scent: null, colours: [], mouldCount: 1, barsWanted: 12, labelMassG: 100 }
+const ask = (more: Partial<typeof wish> = {}, others: readonly MouldAtHand[] = [long]): readonly WayOut[] =>
+  waysOut({ ...wish, ...more }, its, others, workedSettings)
+const of = (ways: readonly WayOut[], kind: WayOut['kind']): WayOut | undefined => ways.find((way) => way.kind === kind)
+
+describe('waysOut', () => {
+  it('has nothing to say when the bars come out', () => expect(ask({ barsWanted: 10 })).to.deep.equal([]))
+
+  it('lists another cut, a higher fill, more moulds, another mould and a second batch, each with bars and waste', () => {
+    const ways = ask()
+    // 250 / 12 = 20.83: cut at 20.8 mm, twelve bars of 80 · 60 · 20.8 / 1000 · 1.0087 · 0.89 = 89.6 g.
+    expect(of(ways, 'cut')).to.deep.include({ title: 'Cut them 20.8 mm thick', bars: 12, reachesLabel: false })
+    // 60 mm · 100 / 89.6 = 66.9 mm, below the brim at 70 mm.
+    expect(of(ways, 'fill')?.title).to.equal('Cut them 20.8 mm thick and fill to 67 mm')
+    expect(of(ways, 'fill')?.reachesLabel).to.equal(true)
+    expect(of(ways, 'moulds')).to.deep.include({ title: 'Fill 2 × Loaf', bars: 20, mouldCount: 2 })
+    expect(of(ways, 'other_mould')).to.deep.include({ title: 'Pour into Long loaf', bars: 12, mouldId: 'long' })
+    expect(of(ways, 'second_batch')).to.deep.include({ title: 'Make a second batch', bars: 20 })
+  })
+
+  it('puts first what reaches the label, then what wastes least', () => {
+    const ways = ask()
+    expect(ways.at(-1)?.kind).to.equal('cut')
+    const wastes = ways.filter(({ reachesLabel }) => reachesLabel).map(({ wasteG }) => wasteG)
+    expect(wastes).to.deep.equal([...wastes].sort((a, b) => a - b))
+  })
+
+  it('never fills above the brim, never takes more moulds than there are, and always gives the bars', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 11, max: 60 }),
+        fc.integer({ min: 1, max: 4 }),
+        fc.integer({ min: 60, max: 140 }),
+        (barsWanted, count, labelMassG) => {
+          const few = { ...its, count }
+          for (const way of waysOut({ ...wish, barsWanted, labelMassG }, few, [long], workedSettings)) {
+            expect(way.bars).to.be.at.least(barsWanted)
+            expect(way.wasteG).to.be.at.least(0)
+            if (way.kind === 'moulds') expect(way.mouldCount).to.be.at.most(count)
+            expect(Number(/fill to ([\d.]+) mm/.exec(way.title)?.[1] ?? 0)).to.be.at.most(70)
+          }
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+})

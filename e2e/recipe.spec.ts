@@ -1,0 +1,103 @@
+import { expect, test } from '@playwright/test'
+import type { SeasonView } from '@vendange/contract'
+import { answer, saving, type } from './hands'
+import { WorkshopProcess } from './server'
+
+const workshop = new WorkshopProcess()
+test.beforeEach(async () => {
+  workshop.seedDemo()
+  await workshop.start('2027-03-08')
+})
+test.afterEach(() => workshop.dispose())
+
+const recipes = async (): Promise<SeasonView['recipes']> =>
+  ((await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView).recipes
+
+test('a recipe is made from nothing with milk, clay, two alkalis and a fat at trace', async ({ page }) => {
+  await page.goto(`${workshop.url}/formulate`)
+  await page.getByTestId('new-recipe').click()
+  await saving(page, () => type(page, 'Name', 'Milk and clay'))
+  // By share, the others making room: 50 % olive oil leave 25 and 25.
+  await page.getByTestId('holds-sum').locator('input').check()
+  await saving(page, () => type(page, 'Share 1', '50 %'))
+  await expect(page.getByLabel('Share 2')).toHaveValue('25 %')
+  await expect(page.getByLabel('Share 3')).toHaveValue('25 %')
+  await saving(page, () => page.getByRole('button', { name: 'Shea butter stirred in at trace' }).click())
+  await saving(page, () => type(page, 'Of it potassium hydroxide', '5 %'))
+  // 500 g · 190 + 250 g · 257 + 250 g · 180 mg/g: 204.25 g of KOH, or 145.61 g of NaOH, less 5 % superfat; a twentieth
+  // of it as potassium hydroxide of 90 %.
+  await expect(page.getByTestId('recipe-naoh')).toHaveText('131.41 g')
+  await expect(page.getByTestId('recipe-koh')).toHaveText('10.78 g')
+
+  await page.getByTestId('add-liquid').click()
+  await saving(page, () => type(page, 'Of the water', '70 %'))
+  await expect(answer(page)).toContainText('of milk')
+  // More of the water than the lye can do without, put into the fats, is refused with the way out.
+  await page.getByTestId('liquid').getByLabel('Goes in').click({ force: true })
+  await page.getByRole('option', { name: 'In the fats' }).click()
+  await expect(page.getByText(/only .+ of water is left for .+ of alkali/).first()).toBeVisible()
+  await page.getByTestId('liquid').getByLabel('Goes in').click({ force: true })
+  await page.getByRole('option', { name: 'In the lye' }).click()
+  await page.getByTestId('add-additive').click()
+  await expect(page.getByText('White clay').first()).toBeVisible()
+
+  // Milk is no vegan ingredient.
+  await page.getByTestId('claims').click()
+  await page.getByRole('option', { name: 'vegan' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText(/is not vegan: Milk/)).toBeVisible()
+  await expect
+    .poll(async () => (await recipes()).find(({ name }) => name === 'Milk and clay')?.claims)
+    .toEqual(['vegan'])
+  const saved = (await recipes()).find(({ name }) => name === 'Milk and clay')
+  expect(saved).toMatchObject({ kohShare: 0.05, liquids: [{ partOfWater: 0.7, place: 'lye' }] })
+  expect(saved?.fats.find(({ fatKey }) => fatKey === 'shea')?.atTrace).toBe(true)
+})
+
+test('the water is stated in three ways, each following from the others', async ({ page }) => {
+  const house = (await recipes()).find(({ name }) => name === 'House bar')
+  await page.goto(`${workshop.url}/formulate/${house?.id ?? ''}`)
+  const state = async (style: string): Promise<void> => {
+    await page.getByTestId('water-style').click()
+    await page.getByRole('option', { name: style }).click()
+  }
+  await state('Water to lye')
+  await expect(page.getByLabel('Water to lye', { exact: true })).toHaveValue('2.03')
+  await saving(page, () => type(page, 'Water to lye', '2'))
+  await expect(page.getByTestId('water-figures')).toContainText('a lye of 33.3 %')
+  await state('Water to fats')
+  await saving(page, () => type(page, 'Water to fats', '30 %'))
+  await expect(page.getByTestId('water-figures')).toContainText('30 % of the fats')
+  // The share of the fats is what is kept when the superfat changes the lye.
+  await saving(page, () => type(page, 'Superfat', '8 %'))
+  await expect(page.getByTestId('water-figures')).toContainText('30 % of the fats')
+})
+
+test('wishes give the nearest recipe, or say which contradict each other', async ({ page }) => {
+  const house = (await recipes()).find(({ name }) => name === 'House bar')
+  await page.goto(`${workshop.url}/formulate/${house?.id ?? ''}`)
+  const wishes = page.getByTestId('wishes')
+  await wishes.getByTestId('add-wish').click()
+  await wishes.getByLabel('Which fat').click()
+  await page.getByRole('option', { name: 'Coconut oil', exact: true }).click()
+  await wishes.getByTestId('ask-wishes').click()
+  // Coconut oil goes from 27 % to 20 %.
+  await expect(wishes.getByTestId('wish-answer')).toContainText(/Coconut oil27 %(20|19\.9\d?) %/)
+  await saving(page, () => wishes.getByTestId('take-wishes').click())
+  const share = (await recipes())
+    .find(({ id }) => id === house?.id)
+    ?.fats.find(({ fatKey }) => fatKey === 'coconut')?.share
+  expect(share).toBeGreaterThan(0.19)
+  expect(share).toBeLessThanOrEqual(0.2)
+
+  await wishes.getByTestId('add-wish').click()
+  const second = wishes.getByTestId('wish').nth(1)
+  await second.getByLabel('Wish 2').click({ force: true })
+  await page.getByRole('option', { name: 'Quick foam' }).click()
+  await second.getByLabel('Sense').click({ force: true })
+  await page.getByRole('option', { name: 'at least' }).click()
+  await type(page, 'Limit', '60 %', second)
+  await page.getByLabel('Other fats may come in').uncheck()
+  await wishes.getByTestId('ask-wishes').click()
+  await expect(wishes.getByTestId('contradiction')).toContainText('at least 60 % quick foam')
+})

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import QuantityField from '@/parts/QuantityField.vue'
+import { mdiClose, mdiLock, mdiLockOpenVariantOutline, mdiPlus } from '@mdi/js'
+import type { NewRecipe } from '@vendange/contract'
+import { fatTable, findFat } from '@vendange/core/fats'
+import { missingShare, toWhole, withMass, withShare } from '@vendange/core/recipe'
+import { computed, ref } from 'vue'
+
+/** The fats of a recipe, by share or by mass. What is locked stays while the others make up the sum. */
+const fats = defineModel<NewRecipe['fats']>({ required: true })
+/** Mass of all fats while they are stated by mass, g. */
+const fatsG = defineModel<number>('fatsG', { required: true })
+defineProps<{ errorOf: (path: string) => string | undefined }>()
+const { show } = useUnits()
+const shareRange = { min: 0, max: 1 }
+const massRange = { min: 0, max: 50_000 }
+
+const mode = ref<'share' | 'mass'>('share')
+const holdsSum = ref(false)
+const locked = ref<ReadonlySet<string>>(new Set())
+const missing = computed(() => missingShare(fats.value))
+
+const choices = (own: string) =>
+  fatTable
+    .filter(({ key }) => key === own || !fats.value.some(({ fatKey }) => fatKey === key))
+    .map(({ key, name }) => ({ value: key, title: name }))
+
+function setShare(index: number, share: number | null): void {
+  const line = fats.value[index]
+  if (share === null || !line || share === line.share) return
+  if (holdsSum.value) fats.value = [...withShare(fats.value, index, share, locked.value)]
+  else line.share = share
+}
+function setMass(index: number, massG: number | null): void {
+  if (massG === null) return
+  const after = withMass(fats.value, index, massG, fatsG.value)
+  fats.value = [...after.fats]
+  fatsG.value = after.fatsG
+}
+function toggleLock(fatKey: string): void {
+  const next = new Set(locked.value)
+  if (!next.delete(fatKey)) next.add(fatKey)
+  locked.value = next
+}
+function addFat(): void {
+  const free = fatTable.find(({ key }) => !fats.value.some(({ fatKey }) => fatKey === key))
+  if (free) fats.value.push({ fatKey: free.key, share: Math.max(0, missing.value), atTrace: false })
+}
+const nameOf = (fatKey: string): string => findFat(fatKey)?.name ?? 'this fat'
+</script>
+
+<template>
+  <fieldset>
+    <div class="row head">
+      <legend class="eyebrow">Fats by {{ mode }}</legend>
+      <div class="row" role="group" aria-label="Fats by">
+        <v-btn
+          size="small"
+          :variant="mode === 'share' ? 'flat' : 'text'"
+          :color="mode === 'share' ? 'primary' : undefined"
+          :aria-pressed="mode === 'share'"
+          @click="mode = 'share'"
+          >Share</v-btn
+        >
+        <v-btn
+          size="small"
+          :variant="mode === 'mass' ? 'flat' : 'text'"
+          :color="mode === 'mass' ? 'primary' : undefined"
+          :aria-pressed="mode === 'mass'"
+          data-test="by-mass"
+          @click="mode = 'mass'"
+          >Mass</v-btn
+        >
+      </div>
+    </div>
+    <div v-for="(line, index) in fats" :key="line.fatKey" class="fat" data-test="fat-line">
+      <v-autocomplete
+        v-model="line.fatKey"
+        :items="choices(line.fatKey)"
+        :label="`Fat ${index + 1}`"
+        :error-messages="errorOf(`fats[${index}].fatKey`) ?? []"
+        auto-select-first
+      />
+      <QuantityField
+        v-if="mode === 'share'"
+        :model-value="line.share"
+        kind="share"
+        :range="shareRange"
+        :label="`Share ${index + 1}`"
+        :error="errorOf(`fats[${index}].share`)"
+        @update:model-value="setShare(index, $event)"
+      />
+      <QuantityField
+        v-else
+        :model-value="line.share * fatsG"
+        kind="mass"
+        :range="massRange"
+        :label="`Mass ${index + 1}`"
+        :error="errorOf(`fats[${index}].share`)"
+        @update:model-value="setMass(index, $event)"
+      />
+      <v-btn
+        class="trace"
+        size="small"
+        :variant="line.atTrace ? 'flat' : 'text'"
+        :color="line.atTrace ? 'primary' : undefined"
+        :aria-pressed="line.atTrace"
+        :aria-label="`${nameOf(line.fatKey)} stirred in at trace`"
+        title="Not melted with the others but stirred in at trace; it takes its lye all the same"
+        @click="line.atTrace = !line.atTrace"
+        >trace</v-btn
+      >
+      <v-btn
+        :icon="locked.has(line.fatKey) ? mdiLock : mdiLockOpenVariantOutline"
+        size="small"
+        variant="text"
+        :aria-pressed="locked.has(line.fatKey)"
+        :aria-label="`Lock ${nameOf(line.fatKey)}`"
+        @click="toggleLock(line.fatKey)"
+      />
+      <v-btn
+        :icon="mdiClose"
+        size="small"
+        variant="text"
+        :aria-label="`Take fat ${index + 1} away`"
+        @click="fats.splice(index, 1)"
+      />
+    </div>
+    <div class="row">
+      <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-fat" @click="addFat">Fat</v-btn>
+      <v-btn v-if="missing !== 0" size="small" data-test="to-whole" @click="fats = [...toWhole(fats, locked)]"
+        >Bring to 100 %</v-btn
+      >
+      <span v-if="missing !== 0" class="must">{{
+        missing > 0 ? `${show('share', missing)} missing` : `${show('share', -missing)} too much`
+      }}</span>
+      <span v-else class="quiet">100 %</span>
+      <span class="grow" />
+      <v-checkbox
+        v-model="holdsSum"
+        density="compact"
+        label="Others make room"
+        title="When a share changes, those that are not locked give or take the difference"
+        hide-details
+        data-test="holds-sum"
+      />
+    </div>
+  </fieldset>
+</template>
+
+<style scoped>
+.fat {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 96px auto 34px 34px;
+  gap: 0 6px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+
+.trace {
+  min-width: 0;
+  padding: 0 8px;
+}
+
+.grow {
+  flex: 1;
+}
+</style>

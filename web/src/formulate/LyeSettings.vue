@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import QuantityField from '@/parts/QuantityField.vue'
+import type { NewRecipe } from '@vendange/contract'
+import {
+  concentrationOfFatsShare,
+  concentrationOfRatio,
+  kohShareRange,
+  lyeConcentrationRange,
+  naohPurityRange,
+  typedSuperfatRange,
+  waterFigures,
+} from '@vendange/core/recipe'
+import { computed, watch } from 'vue'
+
+/** Superfat, alkali and water. The maker keeps one of three figures for the water; the others follow. */
+const values = defineModel<NewRecipe>({ required: true })
+const props = defineProps<{
+  /** g of alkali for each g of fats; undefined while the recipe cannot be made. */
+  alkaliPerFats: number | undefined
+  errorOf: (path: string) => string | undefined
+}>()
+const { show } = useUnits()
+const typedPurityRange = { min: 0, max: 2 }
+const shareRange = { min: 0, max: 1 }
+const ratioRange = { min: 1, max: 4 }
+
+const styles = [
+  { value: 'lye_concentration', title: 'Lye concentration' },
+  { value: 'water_to_lye', title: 'Water to lye' },
+  { value: 'share_of_fats', title: 'Water to fats' },
+] as const
+const water = computed(() => waterFigures(values.value.lyeConcentration, props.alkaliPerFats ?? 0.14))
+const usual = computed(() => `Usual: ${show('share', 0.28, 0)} to ${show('share', 0.36, 0)} lye, an estimate`)
+
+// Water stated by the fats stays that share of them when fats or superfat change the alkali.
+watch(
+  () => props.alkaliPerFats,
+  (now, before) => {
+    if (values.value.waterStyle !== 'share_of_fats' || now === undefined || before === undefined || now === before)
+      return
+    const kept = waterFigures(values.value.lyeConcentration, before).shareOfFats
+    values.value.lyeConcentration = Number(concentrationOfFatsShare(kept, now).toFixed(6))
+  },
+)
+function setRatio(ratio: number | null): void {
+  if (ratio !== null) values.value.lyeConcentration = Number(concentrationOfRatio(ratio).toFixed(6))
+}
+function setShareOfFats(share: number | null): void {
+  if (share !== null && props.alkaliPerFats !== undefined)
+    values.value.lyeConcentration = Number(concentrationOfFatsShare(share, props.alkaliPerFats).toFixed(6))
+}
+</script>
+
+<template>
+  <div class="fields">
+    <QuantityField
+      v-model="values.superfat"
+      kind="share"
+      :range="typedSuperfatRange"
+      label="Superfat"
+      :error="errorOf('superfat')"
+    />
+    <v-select v-model="values.waterStyle" :items="styles" label="Water stated as" data-test="water-style" />
+    <QuantityField
+      v-if="values.waterStyle === 'lye_concentration'"
+      v-model="values.lyeConcentration"
+      kind="share"
+      :range="lyeConcentrationRange"
+      label="Lye concentration"
+      :hint="usual"
+      :error="errorOf('lyeConcentration')"
+    />
+    <QuantityField
+      v-else-if="values.waterStyle === 'water_to_lye'"
+      :model-value="water.waterToLye"
+      kind="number"
+      :range="ratioRange"
+      :digits="2"
+      label="Water to lye"
+      hint="Grams of water for each gram of lye"
+      :error="errorOf('lyeConcentration')"
+      @update:model-value="setRatio"
+    />
+    <QuantityField
+      v-else
+      :model-value="water.shareOfFats"
+      kind="share"
+      :range="shareRange"
+      label="Water to fats"
+      hint="Share of the fats’ mass"
+      :error="errorOf('lyeConcentration')"
+      @update:model-value="setShareOfFats"
+    />
+    <QuantityField
+      v-model="values.naohPurity"
+      kind="share"
+      :range="typedPurityRange"
+      label="Purity of the flakes"
+      :error="errorOf('naohPurity')"
+      :hint="`Certificate: ${show('share', naohPurityRange.min, 0)} to 100 %`"
+    />
+    <QuantityField
+      v-model="values.kohShare"
+      kind="share"
+      :range="shareRange"
+      label="Of it potassium hydroxide"
+      :hint="`By moles, up to ${show('share', kohShareRange.max, 0)}`"
+      :error="errorOf('kohShare')"
+    />
+    <QuantityField
+      v-if="values.kohShare > 0"
+      v-model="values.kohPurity"
+      kind="share"
+      :range="typedPurityRange"
+      label="Its purity"
+      hint="Flakes usually 90 %"
+      :error="errorOf('kohPurity')"
+    />
+  </div>
+  <p v-if="alkaliPerFats !== undefined" class="quiet" data-test="water-figures">
+    That is a lye of {{ show('share', water.lyeConcentration, 1) }}, {{ water.waterToLye.toFixed(2) }} g of water to a
+    gram of lye, {{ show('share', water.shareOfFats, 1) }} of the fats. Above 50 % it no longer dissolves.
+  </p>
+</template>

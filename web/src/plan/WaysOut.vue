@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import { useSeason } from '@/parts/seasonStore'
+import type { NewDesign } from '@vendange/contract'
+import type { WayOut } from '@vendange/core/batch'
+import { waysOut } from '@vendange/core/batch'
+import { computed } from 'vue'
+
+/** What could be done when the moulds do not give the bars wanted. */
+const values = defineModel<NewDesign>({ required: true })
+const season = useSeason()
+const { show } = useUnits()
+
+const ways = computed<readonly WayOut[]>(() => {
+  const mould = season.mould(values.value.mouldId)
+  const source = season.sourceOf(values.value)
+  if (!mould || !source || !season.workshop) return []
+  return waysOut({ ...source.design, recipe: source.recipe }, mould, season.moulds, season.workshop)
+})
+const canTake = ({ kind }: WayOut): boolean => kind === 'moulds' || kind === 'other_mould'
+function take({ mouldId, mouldCount }: WayOut): void {
+  values.value.mouldId = mouldId
+  values.value.mouldCount = mouldCount
+}
+</script>
+
+<template>
+  <table v-if="ways.length > 0" class="figures" data-test="ways-out">
+    <thead>
+      <tr>
+        <th>Ways out</th>
+        <th class="number">Bars</th>
+        <th class="number">A bar, cured</th>
+        <th class="number">Batter</th>
+        <th class="number">No bar</th>
+        <th><span class="d-sr-only">Do</span></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="way in ways" :key="way.kind + way.title">
+        <td>{{ way.title }}</td>
+        <td class="number">
+          <b>{{ way.bars }}</b>
+        </td>
+        <td class="number" :class="{ must: !way.reachesLabel }">{{ show('mass', way.barCuredG, 0) }}</td>
+        <td class="number">{{ show('mass', way.batterG, 0) }}</td>
+        <td class="number quiet">{{ show('mass', way.wasteG, 0) }}</td>
+        <td class="number">
+          <v-btn v-if="canTake(way)" size="small" variant="text" :data-test="`take-${way.kind}`" @click="take(way)"
+            >Take</v-btn
+          >
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
