@@ -163,7 +163,7 @@ describe('one soap over HTTP', () => {
     const batch = await api(endpoints.batches.create, { body: { designId: soap.id, pourDay: firstDay } })
     await pourUpTo(workshop, batch.id, 'cover')
     const early = await problemOf(api(endpoints.batches.finish, { params: { id: batch.id } }))
-    expect(early.detail).to.equal('First comes: Cover the mould and write the time on it.')
+    expect(early.detail).to.equal('First comes: Cover the mould, blanket it, and write the time on it.')
     await pourUpTo(workshop, batch.id, null)
     const first = await api(endpoints.batches.finish, { params: { id: batch.id } })
     const second = await api(endpoints.batches.finish, { params: { id: batch.id } })

@@ -2,7 +2,7 @@ import type { NewOrder } from './order'
 import type { NewCollection, NewDesign } from './plan'
 import type { NewRecipe } from './recipe'
 import type { NewMaker, WorkshopDetails } from './workshop'
-import { usualKohPurity } from '@vendange/core/recipe'
+import { usualKohPurity, usualSchool } from '@vendange/core/recipe'
 
 /** What a new workshop plans and quotes with until its makers say otherwise. Estimates to start from. */
 export const blankSeasonSettings = {
@@ -37,6 +37,7 @@ export const plainRecipe = {
   liquids: [],
   additives: [],
   claims: [],
+  school: usualSchool,
 } satisfies Partial<NewRecipe>
 
 /** What a new soap has before its maker says more. */

@@ -1,6 +1,16 @@
 import { contentKeys } from '@vendange/core/fats'
 import { promiseKeys } from '@vendange/core/plan'
-import { additiveBases, additivePlaces, checkRecipe, liquidPlaces, waterStyles, wettings } from '@vendange/core/recipe'
+import {
+  additiveBases,
+  additivePlaces,
+  checkRecipe,
+  gelSchools,
+  liquidPlaces,
+  lyeSchools,
+  scentSchools,
+  waterStyles,
+  wettings,
+} from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
 import { areNumbers, freeText, idText, nameText, refusals, versionNumber, wholeWithin } from './pieces'
@@ -69,6 +79,14 @@ export const recipeSchema = object({
   cureDays: wholeWithin('days', cureDaysRange).required(),
   /** Whether its loaves are put in the oven on the night after the pour, to gel. */
   oven: boolean().required(),
+  /** When the lye is made, what becomes of the first night's heat, when the scent goes in. */
+  school: object({
+    lye: string().oneOf(lyeSchools).required(),
+    gel: string().oneOf(gelSchools).required(),
+    scent: string().oneOf(scentSchools).required(),
+  })
+    .noUnknown()
+    .required(),
   notes: freeText(),
 })
   .noUnknown()

@@ -39,10 +39,14 @@ function given<T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], un
 export function batchPlan(source: BatchSource): BatchPlan {
   const { design, recipe, mould, settings } = source
   const { weights, bars } = scaleDesign(source)
-  const { fats, superfat, lyeConcentration, naohPurity, kohShare, kohPurity, liquids, additives } = recipe
+  const { fats, superfat, lyeConcentration, naohPurity } = recipe
+  const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
   return {
     designName: design.name,
-    recipe: { fats, superfat, lyeConcentration, naohPurity, ...given({ kohShare, kohPurity, liquids, additives }) },
+    recipe: {
+      ...{ fats, superfat, lyeConcentration, naohPurity },
+      ...given({ kohShare, kohPurity, liquids, additives, school, oven }),
+    },
     scent: design.scent,
     colours: design.colours,
     mouldName: mould.name,

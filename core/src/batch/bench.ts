@@ -7,6 +7,7 @@ import { formatQuantity, isWithin, rangeMessage } from '../units'
 import type { BatchPlan, RunSheetStep } from './runSheet'
 import {
   additiveStepKey,
+  emulsionStepKey,
   fatStepKey,
   kohStepKey,
   liquidStepKey,
@@ -77,9 +78,9 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
   if (lyeIsWeighed && off.length === 0 && targets.band.likely >= 0 && mendWords(plan, done, targets) !== '') {
     findings.push({
       severity: 'warn',
-      code: 'lye_over',
+      code: 'lye_off_plan',
       field: naohStepKey,
-      message: `The lye went in over: the superfat is now ${percent(targets.band.likely)}.${mendWords(plan, done, targets)}`,
+      message: `The lye went in ${targets.band.likely < plan.recipe.superfat ? 'over' : 'under'}: the superfat is now ${percent(targets.band.likely)}.${mendWords(plan, done, targets)}`,
     })
   }
   if (lyeIsWeighed && targets.band.likely < 0) {
@@ -103,13 +104,21 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
 /** How far the superfat may be off the recipe's before it is worth mending. */
 const superfatTolerance = 0.01
 
-/** Which fat, and how much of it, brings a lye that is weighed already back to the recipe's superfat. */
+/**
+ * What brings a lye that is weighed already back to the recipe's superfat: which fat and how much of it, or, where the
+ * lye is too little, how much more of it in as much water as dissolves it.
+ */
 function mendWords(plan: BatchPlan, done: ReadonlyMap<string, number | null>, { band }: Targets): string {
   const fats = fatsInPot(plan, done)
   const main = [...fats].sort((a, b) => b.massG - a.massG)[0]
-  const { superfat } = plan.recipe
-  if (!main || band.likely > superfat - superfatTolerance) return ''
+  const { superfat, naohPurity, kohShare = 0 } = plan.recipe
+  if (!main || Math.abs(band.likely - superfat) < superfatTolerance) return ''
   const demandG = naohDemand(fats, 'typical')
+  if (band.likely > superfat) {
+    const naohG = Math.floor((demandG * (band.likely - superfat)) / naohPurity)
+    if (naohG < 1 || kohShare > 0 || done.has(emulsionStepKey)) return ''
+    return ` ${grams(naohG)} more sodium hydroxide in ${grams(naohG * 2)} of water brings it back to ${percent(superfat)}.`
+  }
   const missingDemandG = (demandG * (1 - band.likely)) / (1 - superfat) - demandG
   const massG = missingDemandG / naohDemand([{ fat: main.fat, massG: 1 }], 'typical')
   return ` ${grams(Math.ceil(massG))} more ${main.fat.name.toLowerCase()} brings it back to ${percent(superfat)}.`

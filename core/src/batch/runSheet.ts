@@ -1,6 +1,6 @@
 import { findFat } from '../fats'
-import type { Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
-import { wettingG } from '../recipe'
+import type { Recipe, ScentUse, School, WeighedAdditive, WeighedLiquid } from '../recipe'
+import { soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import { formatQuantity } from '../units'
 import type { BatchWeights, PotColour } from './scaleBatch'
 
@@ -17,7 +17,7 @@ export interface BatchPlan {
   /** Batter of one loaf, g, when the plan is followed to the gram. */
   readonly loafBatterG: number
   readonly scaleResolutionG: number
-  /** The lye is used at this temperature, °C. */
+  /** Lye that is made the same day and cooled is used at this temperature, °C. */
   readonly soapingTemperatureC: number
   readonly weights: {
     readonly fats: readonly { readonly fatKey: string; readonly name: string; readonly massG: number }[]
@@ -33,7 +33,15 @@ export interface BatchPlan {
   }
 }
 
-export type StepGroup = 'Prepare' | 'Weigh the fats' | 'Lye' | 'Batter' | 'Colours and scent' | 'Pour' | 'Afterwards'
+export type StepGroup =
+  | 'Lye, the night before'
+  | 'Prepare'
+  | 'Weigh the fats'
+  | 'Lye'
+  | 'Batter'
+  | 'Colours and scent'
+  | 'Pour'
+  | 'Afterwards'
 
 /** One thing to do at the bench. `weigh` and `temperature` steps take a measured figure, `tick` steps only a word. */
 export interface RunSheetStep {
@@ -91,6 +99,8 @@ export const liquidStepKey = (index: number): string => `liquid:${index}`
 /** Key of the step that weighs the additive with this place in the recipe. */
 export const additiveStepKey = (index: number): string => `additive:${index}`
 export const scentStepKey = 'scent'
+/** Key of the step in which lye and fats meet. */
+export const emulsionStepKey = 'emulsion'
 
 const placeWords = {
   lye: 'into the lye jug',
@@ -151,24 +161,12 @@ function wettingFatKey({ recipe, weights }: BatchPlan): string | undefined {
 const isAtTrace = (recipe: Recipe, fatKey: string): boolean =>
   recipe.fats.some((fat) => fat.fatKey === fatKey && fat.atTrace === true)
 
-/**
- * The steps of a pour in the order of the work: moulds, fats, lye, batter, colours, scent, pour, cover. Lye is made the
- * same day and cooled to the soaping temperature.
- */
-export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
+/** The fats that are melted, with what goes in among them. */
+function fatSteps(plan: BatchPlan): readonly RunSheetStep[] {
   const { weights, recipe } = plan
   const keptBackG = wettingG(weights.additives ?? [], 'fat')
   const keptBackOf = keptBackG > 0 ? wettingFatKey(plan) : undefined
-  const kohG = weights.kohG ?? 0
-  const loaves = plan.mouldCount === 1 ? plan.mouldName : `${plan.mouldCount} × ${plan.mouldName}`
   return [
-    tick(
-      'moulds',
-      'Prepare',
-      'Line the mould',
-      `Line the mould: ${loaves}`,
-      'Liner flat into the corners, no folds. Level the shelf.',
-    ),
     ...weights.fats
       .filter(({ fatKey }) => !isAtTrace(recipe, fatKey))
       .map(({ fatKey, name, massG }) =>
@@ -191,9 +189,17 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       'Melt until clear, then let it cool',
       'Solid fats wholly melted, stirred into the liquid ones.',
     ),
+  ]
+}
+
+/** The lye until it is clear. */
+function lyeSteps(plan: BatchPlan, group: StepGroup): readonly RunSheetStep[] {
+  const { weights } = plan
+  const kohG = weights.kohG ?? 0
+  return [
     tick(
       'goggles',
-      'Lye',
+      group,
       'Goggles, gloves, air',
       'Goggles on, gloves on, window open',
       'Nothing of aluminium on the bench.',
@@ -201,17 +207,17 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
     ),
     weigh(
       waterStepKey,
-      'Lye',
+      group,
       'Water',
       'Cold water, into the lye jug',
       weights.waterG,
       'The water goes in first.',
       lyeCaution,
     ),
-    ...goingIn(plan, 'lye', 'Lye'),
+    ...goingIn(plan, 'lye', group),
     weigh(
       naohStepKey,
-      'Lye',
+      group,
       'Sodium hydroxide',
       'Sodium hydroxide, into a dry cup',
       weights.naohG,
@@ -222,7 +228,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       ? [
           weigh(
             kohStepKey,
-            'Lye',
+            group,
             'Potassium hydroxide',
             'Potassium hydroxide, into a second dry cup',
             kohG,
@@ -233,34 +239,51 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       : []),
     tick(
       'dissolve',
-      'Lye',
+      group,
       'Lye into water',
       'Pour the lye into the water, little by little',
       'Stir until clear. It heats by itself to over 80 °C and steams: stand back.',
       lyeCaution,
     ),
-    {
-      key: 'temperature:lye',
-      group: 'Lye',
-      kind: 'temperature',
-      name: 'Lye cooled',
-      title: 'Temperature of the lye',
-      detail: '',
-      planned: plan.soapingTemperatureC,
-      caution: lyeCaution,
-    },
-    {
-      key: 'temperature:fats',
-      group: 'Batter',
-      kind: 'temperature',
-      name: 'Fats cooled',
-      title: 'Temperature of the fats',
-      detail: 'Near that of the lye.',
-      planned: plan.soapingTemperatureC,
-      caution: null,
-    },
+  ]
+}
+
+/** Key of the step that puts a lye made the night before away. */
+export const overnightStepKey = 'lye-overnight'
+
+const overnightStep = (): RunSheetStep =>
+  tick(
+    overnightStepKey,
+    'Lye, the night before',
+    'Label and put away',
+    'Cover the jug when it no longer steams; write LYE and the date on it',
+    'Locked away from children and animals, not of glass, not of aluminium.',
+    lyeCaution,
+  )
+
+const temperatureStep = (
+  of: 'lye' | 'fats',
+  group: StepGroup,
+  planned: number,
+  detail: string,
+  caution: string | null,
+): RunSheetStep => ({
+  key: `temperature:${of}`,
+  group,
+  kind: 'temperature',
+  name: of === 'lye' ? 'Lye’s temperature' : 'Fats’ temperature',
+  title: `Temperature of the ${of}`,
+  detail,
+  planned,
+  caution,
+})
+
+/** From lye into fats to trace. */
+function batterSteps(plan: BatchPlan): readonly RunSheetStep[] {
+  const { weights, recipe } = plan
+  return [
     tick(
-      'emulsion',
+      emulsionStepKey,
       'Batter',
       'Blend to emulsion',
       'Lye into the fats along the blender’s shaft; blend to emulsion',
@@ -281,43 +304,113 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
         ),
       ),
     ...goingIn(plan, 'trace', 'Batter'),
-    ...weights.pots.map(({ colour, batterG, colourantG }, index) =>
-      weigh(
-        potStepKey(index),
-        'Colours and scent',
-        `Pot: ${colour.name}`,
-        `Batter for ${colour.name}`,
-        batterG,
-        colourantG > 0 ? `Stir in ${colourantG} g of colourant, wetted.` : 'Stays plain.',
-      ),
+  ]
+}
+
+function potSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
+  return weights.pots.map(({ colour, batterG, colourantG }, index) =>
+    weigh(
+      potStepKey(index),
+      'Colours and scent',
+      `Pot: ${colour.name}`,
+      `Batter for ${colour.name}`,
+      batterG,
+      colourantG > 0 ? `Stir in ${colourantG} g of colourant, wetted.` : 'Stays plain.',
     ),
-    ...(plan.scent && weights.scentG > 0
-      ? [
-          weigh(
-            scentStepKey,
-            'Colours and scent',
-            plan.scent.name,
-            `${plan.scent.name}, shared among the pots`,
-            weights.scentG,
-            'Last, stirred by hand.',
-          ),
-        ]
-      : []),
+  )
+}
+
+function scentSteps({ scent, weights }: BatchPlan, school: School['scent']): readonly RunSheetStep[] {
+  if (!scent || weights.scentG === 0) return []
+  return school === 'last'
+    ? [
+        weigh(
+          scentStepKey,
+          'Colours and scent',
+          scent.name,
+          `${scent.name}, shared among the pots`,
+          weights.scentG,
+          'Last, stirred by hand.',
+        ),
+      ]
+    : [weigh(scentStepKey, 'Batter', scent.name, `${scent.name}, at emulsion`, weights.scentG, 'Stirred by hand.')]
+}
+
+/** What becomes of the loaf on its first night. */
+function coverStep({ recipe }: BatchPlan, gel: School['gel']): RunSheetStep {
+  if (recipe.oven) {
+    return tick(
+      'cover',
+      'Afterwards',
+      'Into the oven',
+      'Into the warm oven overnight; write the time on the mould',
+      'Oven warmed first, then switched off. Look after an hour: a crack or a swelling top wants air.',
+      alcoholCaution,
+    )
+  }
+  return gel === 'kept'
+    ? tick(
+        'cover',
+        'Afterwards',
+        'Cover',
+        'Cover the mould, blanket it, and write the time on it',
+        'Level and out of a draught. In a warm room a cloth is enough.',
+      )
+    : tick(
+        'cover',
+        'Afterwards',
+        'Keep it cool',
+        'Stand the mould uncovered where it is cool; write the time on it',
+        'Level, with air on all sides. A half-gelled ring means it was too warm.',
+      )
+}
+
+/**
+ * The steps of a pour in the order in which its recipe's school works: moulds, fats, lye, batter, colours, scent, pour,
+ * cover; or the lye on the night before, and all else on the day.
+ */
+export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
+  const { lye, gel, scent } = plan.recipe.school ?? usualSchool
+  const { lyeC, fatsC } = soapingTemperatures(lye, plan.soapingTemperatureC)
+  const isOvernight = lye === 'night_before'
+  const loaves = plan.mouldCount === 1 ? plan.mouldName : `${plan.mouldCount} × ${plan.mouldName}`
+  const scentAtOnce = scent === 'at_once' ? scentSteps(plan, scent) : []
+  return [
+    ...(isOvernight ? [...lyeSteps(plan, 'Lye, the night before'), overnightStep()] : []),
+    tick(
+      'moulds',
+      'Prepare',
+      'Line the mould',
+      `Line the mould: ${loaves}`,
+      'Liner flat into the corners, no folds. Level the shelf.',
+    ),
+    ...fatSteps(plan),
+    ...(isOvernight ? [] : lyeSteps(plan, 'Lye')),
+    temperatureStep(
+      'lye',
+      isOvernight ? 'Batter' : 'Lye',
+      lyeC,
+      isOvernight ? 'As warm as the room. Stir it, goggles on; nothing may have settled.' : '',
+      lyeCaution,
+    ),
+    temperatureStep('fats', 'Batter', fatsC, isOvernight ? '' : 'Near that of the lye.', null),
+    ...batterSteps(plan),
+    ...scentAtOnce,
+    ...potSteps(plan),
+    ...(scentAtOnce.length > 0 ? [] : scentSteps(plan, 'last')),
     tick('pour', 'Pour', 'Pour', `Pour into ${loaves}`, 'Break the fall on a spatula; knock out the air.'),
     tick(
       'spray',
       'Afterwards',
       'Spray the top',
       'Spray the top with strong alcohol against ash',
-      'Or cover it close.',
+      sprayDetail(plan),
       alcoholCaution,
     ),
-    tick(
-      'cover',
-      'Afterwards',
-      'Cover',
-      'Cover the mould and write the time on it',
-      'Keep it level and out of a draught.',
-    ),
+    coverStep(plan, gel),
   ]
 }
+
+/** Where an oven follows, the vapour must be gone first. */
+const sprayDetail = ({ recipe }: BatchPlan): string =>
+  recipe.oven ? 'Or cover it close. Wait until the alcohol has dried before the oven.' : 'Or cover it close.'

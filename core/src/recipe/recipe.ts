@@ -1,5 +1,6 @@
 import type { ContentKey, Fat } from '../fats'
 import { findFat } from '../fats'
+import type { School } from './school'
 
 /** Which of the three figures for water a maker states and keeps; the others follow from it. */
 export const waterStyles = ['lye_concentration', 'water_to_lye', 'share_of_fats'] as const
@@ -50,6 +51,10 @@ export interface Recipe {
   readonly kohPurity?: number
   readonly liquids?: readonly RecipeLiquid[]
   readonly additives?: readonly RecipeAdditive[]
+  /** How it is made. @default usualSchool */
+  readonly school?: School
+  /** Whether the loaves gel in an oven overnight. @default false */
+  readonly oven?: boolean
 }
 
 /** A fat of the table with its share of all fats, 0 to 1. */

@@ -3,7 +3,8 @@ import fc from 'fast-check'
 import type { BatchPlan, StepRecord } from '../../src/batch'
 import { batchPlan, benchState, checkStepRecord, pouredPerLoaf, runSheet, shareDone, toGo } from '../../src/batch'
 import { isRefused } from '../../src/findings'
-import type { Recipe } from '../../src/recipe'
+import type { Recipe, School } from '../../src/recipe'
+import { usualSchool } from '../../src/recipe'
 import { workedPlan, workedRecipe, workedSource } from '../blends'
 
 /** Records of every step before `stepKey`, as asked for at its time, with some figures replaced. */
@@ -57,6 +58,56 @@ describe('runSheet', () => {
     expect(steps.find(({ key }) => key === 'spray')?.caution).to.contain('no flame')
   })
 
+  const madeIn = (school: School, oven = false) => ({ ...workedPlan, recipe: { ...workedRecipe, school, oven } })
+  const night = { lye: 'night_before', gel: 'avoided', scent: 'at_once' } as const
+
+  it('makes the lye first where it is made the night before, and weighs the fats on the day', () => {
+    const steps = runSheet(madeIn(night))
+    const keys = steps.map(({ key }) => key)
+    expect(keys.slice(0, 7)).to.deep.equal([
+      'goggles',
+      'water',
+      'naoh',
+      'dissolve',
+      'lye-overnight',
+      'moulds',
+      'fat:olive',
+    ])
+    expect(steps.filter(({ group }) => group === 'Lye, the night before')).to.have.length(5)
+    expect(steps.some(({ group }) => group === 'Lye')).to.equal(false)
+  })
+
+  it('stirs a calm scent in at emulsion, and any other last', () => {
+    const keys = runSheet(madeIn(night)).map(({ key }) => key)
+    expect(keys.slice(keys.indexOf('emulsion'), keys.indexOf('pot:0'))).to.deep.equal(['emulsion', 'scent'])
+    expect(keys.filter((key) => key === 'scent')).to.have.length(1)
+  })
+
+  it('asks for the temperatures of its school', () => {
+    const asked = (school: School) =>
+      runSheet(madeIn(school)).flatMap(({ kind, planned }) => (kind === 'temperature' ? [planned] : []))
+    expect(asked(usualSchool)).to.deep.equal([43, 43])
+    expect(asked({ ...usualSchool, lye: 'same_day_hot' })).to.deep.equal([47.5, 47.5])
+    expect(asked(night)).to.deep.equal([21, 43])
+  })
+
+  it('keeps the alcohol and the oven apart', () => {
+    const steps = runSheet(madeIn(usualSchool, true))
+    expect(steps.at(-1)?.name).to.equal('Into the oven')
+    expect(steps.at(-1)?.caution).to.contain('no hot oven')
+    expect(steps.find(({ key }) => key === 'spray')?.detail).to.contain('Wait until the alcohol has dried')
+    expect(runSheet(madeIn(night)).at(-1)?.name).to.equal('Keep it cool')
+    expect(runSheet(workedPlan).at(-1)?.name).to.equal('Cover')
+  })
+
+  it('has the same masses in every school', () => {
+    const weighings = (school?: School) =>
+      runSheet(school ? madeIn(school) : workedPlan)
+        .flatMap(({ key, kind, planned }) => (kind === 'weigh' ? [`${key} ${planned}`] : []))
+        .sort()
+    expect(weighings(night)).to.deep.equal(weighings())
+  })
+
   it('leaves out the scent of an unscented soap', () => {
     const keys = runSheet({ ...workedPlan, scent: null }).map(({ key }) => key)
     expect(keys).not.to.include('scent')
@@ -89,8 +140,23 @@ describe('benchState', () => {
     // (400·190 + 254·257 + 212·180)/1000 = 179.438 g KOH · 0.712888 = 127.919 g; 1 − 119/127.919 = 6.97 %.
     expect(state.band.likely).to.be.closeTo(0.0697, 0.0001)
     expect(state.findings.map(({ message }) => message)).to.include(
-      'Olive oil went in 19 g over. The lye was weighed already: the superfat is now 7 %.',
+      'Olive oil went in 19 g over. The lye was weighed already: the superfat is now 7 %. 2 g more sodium hydroxide in 4 g of water brings it back to 5 %.',
     )
+  })
+
+  it('says how much lye is missing while it can still be dissolved, and not once it is in the fats', () => {
+    const night = batchPlan({
+      ...workedSource,
+      recipe: { ...workedRecipe, school: { lye: 'night_before', gel: 'kept', scent: 'last' } },
+    })
+    const weighed = upTo(night, 'melt', { 'fat:coconut': 290 })
+    // (381·190 + 290·257 + 212·180)/1000 · 0.712888 = 131.935 g at no superfat; the 119 g leave 9.80 %.
+    // 131.935 · (0.0980 − 0.05) = 6.3 g, rounded down.
+    expect(benchState(night, weighed).findings[0]?.message).to.equal(
+      'Coconut oil went in 36 g over. The lye was weighed already: the superfat is now 9.8 %. 6 g more sodium hydroxide in 12 g of water brings it back to 5 %.',
+    )
+    const blended = [...upTo(night, 'pot:0', { 'fat:coconut': 290 })]
+    expect(benchState(night, blended).findings[0]?.message).not.to.contain('more sodium hydroxide')
   })
 
   it('shares the batter as weighed among the pots', () => {
@@ -255,7 +321,7 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
     const before = done(['moulds', 'fat:olive', 'fat:coconut', 'melt', 'goggles', 'water', 'liquid:0'])
     const naohG = weights.naohG + 4
     const state = benchState(plan, [...before, { stepKey: 'naoh', actual: naohG }])
-    const finding = state.findings.find(({ code }) => code === 'lye_over')
+    const finding = state.findings.find(({ code }) => code === 'lye_off_plan')
     const moreG = Number(/ (\d+) g more olive oil brings it back to 5 %/.exec(finding?.message ?? '')?.[1])
     // With so much more olive oil the same lye leaves 5 % again.
     const oliveG = (weights.fats[0]?.massG ?? 0) + moreG

@@ -147,6 +147,7 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
     lyeConcentration: 0.31,
     naohPurity: 0.99,
     ...plainRecipe,
+    school: { lye: 'night_before', gel: 'avoided', scent: 'last' },
     setDaysMin: 1,
     setDaysMax: 3,
     cureDays: 28,

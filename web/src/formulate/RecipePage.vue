@@ -22,6 +22,7 @@ import LyeSettings from './LyeSettings.vue'
 import OtherParts from './OtherParts.vue'
 import QualityList from './QualityList.vue'
 import ScaleToMould from './ScaleToMould.vue'
+import SchoolFields from './SchoolFields.vue'
 import SuperfatBand from './SuperfatBand.vue'
 import WishPanel from './WishPanel.vue'
 
@@ -53,6 +54,8 @@ const labels = {
   setDaysMin: 'Days in the mould, least',
   setDaysMax: 'Days in the mould, most',
   cureDays: 'Cure',
+  school: 'How it is made',
+  oven: 'Oven',
   notes: 'Notes',
 }
 
@@ -147,8 +150,8 @@ async function takeRecipeAway(): Promise<void> {
             label="Cure"
             :error="errorOf('cureDays')"
           />
-          <v-checkbox v-model="values.oven" label="Gelled in the oven overnight" />
         </div>
+        <SchoolFields v-model="values" />
         <v-textarea v-model="values.notes" label="Notes for next time" :error-messages="errorOf('notes') ?? []" />
         <div class="row">
           <v-btn size="small" variant="text" color="error" @click="takeRecipeAway">Take the recipe away</v-btn>

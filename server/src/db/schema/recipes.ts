@@ -19,5 +19,9 @@ export const recipes = sqliteTable('recipes', {
   setDaysMax: integer('set_days_max').notNull(),
   cureDays: integer('cure_days').notNull(),
   oven: integer({ mode: 'boolean' }).notNull().default(false),
+  school: text({ mode: 'json' })
+    .$type<NewRecipe['school']>()
+    .notNull()
+    .default({ lye: 'same_day', gel: 'kept', scent: 'last' }),
   notes: text().notNull(),
 })

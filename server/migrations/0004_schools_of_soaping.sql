@@ -1,0 +1,1 @@
+ALTER TABLE `recipes` ADD `school` text DEFAULT '{"lye":"same_day","gel":"kept","scent":"last"}' NOT NULL;

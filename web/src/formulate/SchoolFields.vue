@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import type { NewRecipe } from '@vendange/contract'
+import { lyeSchools, lyeSchoolWords, scentSchools, scentSchoolWords } from '@vendange/core/recipe'
+import { computed } from 'vue'
+
+/** How the soap is made: when its lye, how its first night, when its scent. */
+const values = defineModel<NewRecipe>({ required: true })
+
+const lyes = lyeSchools.map((value) => ({ value, title: lyeSchoolWords[value] }))
+const scents = scentSchools.map((value) => ({ value, title: scentSchoolWords[value] }))
+const gels = [
+  { value: 'oven', title: 'Forced in a warm oven' },
+  { value: 'kept', title: 'Kept by blankets' },
+  { value: 'avoided', title: 'Avoided, kept cool' },
+] as const
+const gel = computed<(typeof gels)[number]['value']>({
+  get: () => (values.value.oven ? 'oven' : values.value.school.gel),
+  set: (chosen) => {
+    values.value.oven = chosen === 'oven'
+    if (chosen !== 'oven') values.value.school.gel = chosen
+  },
+})
+</script>
+
+<template>
+  <div class="fields">
+    <v-select v-model="values.school.lye" :items="lyes" label="Lye is made" data-test="lye-school" />
+    <v-select v-model="gel" :items="gels" label="Gel in the first night" data-test="gel-school" />
+    <v-select v-model="values.school.scent" :items="scents" label="Scent goes in" data-test="scent-school" />
+  </div>
+</template>
