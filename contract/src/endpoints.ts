@@ -18,6 +18,14 @@ import { orderAcceptedSchema, orderSchema, savedOrderSchema } from './schemas/or
 import type { NewOrder, SavedOrder } from './schemas/order'
 import { recipeSchema, savedRecipeSchema } from './schemas/recipe'
 import type { NewRecipe, SavedRecipe } from './schemas/recipe'
+import {
+  ingredientSchema,
+  lotSchema,
+  savedIngredientSchema,
+  savedLotSchema,
+  storesImportSchema,
+} from './schemas/stores'
+import type { NewIngredient, NewLot, SavedIngredient, SavedLot } from './schemas/stores'
 import { wishRequestSchema } from './schemas/wish'
 import { happeningSchema, stepSchema } from './schemas/work'
 import type { NewHappening } from './schemas/work'
@@ -32,6 +40,7 @@ import type {
   LoafView,
   PlanTakenView,
   SeasonView,
+  StoresView,
 } from './views'
 import type { WishAnswer } from '@vendange/core/wishes'
 import type { ISchema, ObjectSchema, AnyObject } from 'yup'
@@ -110,6 +119,28 @@ export const endpoints = {
     'design',
     designSchema,
     savedDesignSchema as unknown as ISchema<SavedDesign>,
+  ),
+
+  stores: get<StoresView>()({
+    path: '/api/stores',
+    summary: 'Ingredients, their lots, and what the pours on the calendar take of them',
+  }),
+  takeStoresIn: act<StoresView>()({
+    path: '/api/stores/lines',
+    summary: 'Take the lines of a stores file in, all of them or none',
+    body: storesImportSchema,
+  }),
+  ingredients: keptThing<'/api/ingredients', NewIngredient, SavedIngredient>(
+    '/api/ingredients',
+    'ingredient',
+    ingredientSchema,
+    savedIngredientSchema as unknown as ISchema<SavedIngredient>,
+  ),
+  lots: keptThing<'/api/lots', NewLot, SavedLot>(
+    '/api/lots',
+    'lot',
+    lotSchema,
+    savedLotSchema as unknown as ISchema<SavedLot>,
   ),
 
   orders: {

@@ -2,10 +2,12 @@ import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { LoafHappening, LoafState } from '@vendange/core/loaf'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
+import type { LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection, SavedDesign } from './schemas/plan'
 import type { SavedOrder } from './schemas/order'
 import type { SavedMould } from './schemas/mould'
 import type { SavedRecipe } from './schemas/recipe'
+import type { SavedIngredient, SavedLot } from './schemas/stores'
 import type { SavedMaker, SavedWorkshop } from './schemas/workshop'
 
 /** `planned`: on the calendar. `in_work`: the bench has begun. `poured`: its loaves exist. */
@@ -66,10 +68,46 @@ export interface PlanTakenView {
   readonly batches: readonly BatchSummary[]
 }
 
+/** A lot with what is left of it. */
+export interface LotView extends SavedLot {
+  readonly usedAmount: number
+  readonly leftAmount: number
+}
+
+/** The stores, and what the pours on the calendar take of them. */
+export interface StoresView {
+  readonly today: Day
+  readonly ingredients: readonly SavedIngredient[]
+  readonly lots: readonly LotView[]
+  readonly needs: readonly Need[]
+}
+
+/** What a step of a pour takes from the stores. */
+export interface StepStock {
+  readonly stepKey: string
+  readonly name: string
+  /** Lots it may be taken from today, in the order in which they are used. */
+  readonly lots: readonly Pick<LotView, 'id' | 'supplier' | 'lotNumber' | 'leftAmount' | 'bestBeforeDay'>[]
+  /** Lots that are there and may not be used, each with why. */
+  readonly refused: readonly string[]
+}
+
+/** What was taken of one lot for a pour. */
+export interface LotUsed {
+  readonly name: string
+  readonly supplier: string
+  readonly lotNumber: string
+  readonly amount: number
+  /** Undefined when the lot's price is not known. */
+  readonly cents: number | undefined
+}
+
 /** A step as it was recorded. */
 export interface RecordedStep {
   readonly stepKey: string
   readonly actual: number | null
+  /** Lots it was taken from; null for what the stores do not keep. */
+  readonly lots: readonly LotUse[] | null
   /** ISO 8601, UTC. */
   readonly at: string
   readonly makerName: string
@@ -81,6 +119,8 @@ export interface BatchView {
   readonly plan: BatchPlan
   readonly records: readonly RecordedStep[]
   readonly loafIds: readonly string[]
+  /** What the stores have for its steps, while it is not poured. */
+  readonly stock: readonly StepStock[]
 }
 
 /** One event of a loaf's record. */
@@ -98,6 +138,8 @@ export interface LoafView {
   readonly collectionName: string
   readonly plan: BatchPlan
   readonly records: readonly RecordedStep[]
+  /** The lots its batch was made of. */
+  readonly lotsUsed: readonly LotUsed[]
   readonly events: readonly RecordedEvent[]
 }
 

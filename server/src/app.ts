@@ -26,6 +26,8 @@ import { planTaking } from './season/planTaking'
 import { seasonRoutes } from './season/seasonRoutes'
 import { seasonService } from './season/seasonService'
 import { mouldService } from './stores/mouldService'
+import { storesRoutes } from './stores/storesRoutes'
+import { storesService } from './stores/storesService'
 import { workshopRoutes } from './workshop/workshopRoutes'
 import { workshopService } from './workshop/workshopService'
 
@@ -44,6 +46,7 @@ export function servicesOf(context: Context) {
   return {
     workshop: workshopService(context),
     moulds: mouldService(context),
+    stores: storesService(context),
     recipes: recipeService(context),
     plan: planService(context),
     batches: batchService(context),
@@ -67,6 +70,7 @@ function apiRouter(context: Context): Router {
   seasonRoutes(router, services.season, services.planTaking, context)
   workshopRoutes(router, services.workshop, context)
   serveKept(router, endpoints.moulds, services.moulds)
+  storesRoutes(router, services.stores)
   wishRoutes(router, context)
   serveKept(router, endpoints.recipes, services.recipes)
   serveKept(router, endpoints.collections, services.plan.collections)

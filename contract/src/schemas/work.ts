@@ -16,6 +16,8 @@ export const stepSchema = object({
       'This must be a number.',
       (value) => value === null || value === undefined || Number.isFinite(value),
     ),
+  /** Lot it was taken from, when it is not the oldest. */
+  lotId: string().max(64).optional(),
 })
   .noUnknown()
   .required()

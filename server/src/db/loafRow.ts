@@ -68,7 +68,13 @@ export async function readEvents(reader: Reader, loafId: string): Promise<readon
 /** The steps recorded at the bench for a batch, oldest first. */
 export async function readRecords(reader: Reader, batchId: string): Promise<readonly RecordedStep[]> {
   return reader
-    .select({ stepKey: benchRecords.stepKey, actual: benchRecords.actual, at: benchRecords.at, makerName: makers.name })
+    .select({
+      stepKey: benchRecords.stepKey,
+      actual: benchRecords.actual,
+      lots: benchRecords.lots,
+      at: benchRecords.at,
+      makerName: makers.name,
+    })
     .from(benchRecords)
     .innerJoin(makers, eq(benchRecords.makerId, makers.id))
     .where(eq(benchRecords.batchId, batchId))

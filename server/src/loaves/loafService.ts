@@ -9,6 +9,7 @@ import type { Reader } from '../db/database'
 import { collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { loafEvents, loaves, photos } from '../db/schema'
+import { lotsUsedIn } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, refused, stale, unprocessable } from '../parts/problems'
@@ -41,11 +42,13 @@ export function loafService({ database, clock }: Context): LoafService {
   async function view(reader: Reader, id: string): Promise<LoafView> {
     const loaf = await summary(reader, id)
     const batch = await readBatch(reader, loaf.batchId)
+    const records = await readRecords(reader, batch.id)
     return {
       loaf,
       collectionName: await collectionNameOf(reader, batch.designId),
       plan: await planOfBatch(reader, batch),
-      records: await readRecords(reader, batch.id),
+      records,
+      lotsUsed: await lotsUsedIn(reader, records),
       events: await readEvents(reader, id),
     }
   }

@@ -11,6 +11,7 @@ import type { Reader, Transaction } from '../db/database'
 import { readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { batches, benchRecords, loafEvents, loaves } from '../db/schema'
+import { lotsForWeighing, stockOfPlan } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, refused, unprocessable } from '../parts/problems'
@@ -45,9 +46,11 @@ export function batchService({ database, clock, newId }: Context): BatchService 
       .from(loaves)
       .where(eq(loaves.batchId, id))
       .orderBy(loaves.lotCode)
+    const plan = await planOfBatch(reader, row)
     return {
       batch: await readBatchSummary(reader, id),
-      plan: await planOfBatch(reader, row),
+      plan,
+      stock: row.status === 'poured' ? [] : await stockOfPlan(reader, plan, await todayIn(reader)),
       records: await readRecords(reader, id),
       loafIds: made.map((loaf) => loaf.id),
     }
@@ -122,11 +125,17 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         if (isRefused(findings)) throw refused(findings)
         const before = records.findLast(({ stepKey }) => stepKey === step.stepKey)
         // The same step sent twice, after a lost reply, is one step.
-        if (!before || before.actual !== step.actual) {
+        if (!before || before.actual !== step.actual || step.lotId !== undefined) {
           await transaction.insert(benchRecords).values({
             batchId: id,
             stepKey: step.stepKey,
             actual: step.actual,
+            lots: await lotsForWeighing(
+              transaction,
+              plan,
+              { batchId: id, ...step, lotId: step.lotId },
+              await todayIn(transaction),
+            ),
             at: clock.now().toISOString(),
             makerId: maker,
           })

@@ -1,3 +1,4 @@
+import type { LotUse } from '@vendange/core/stores'
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { batches } from './batches'
 import { makers } from './makers'
@@ -13,6 +14,8 @@ export const benchRecords = sqliteTable(
     stepKey: text('step_key').notNull(),
     /** g or °C; null for a tick. */
     actual: real(),
+    /** Lots it was taken from; null for what the stores do not keep. */
+    lots: text({ mode: 'json' }).$type<readonly LotUse[]>(),
     at: text().notNull(),
     makerId: text('maker_id')
       .notNull()

@@ -1,0 +1,121 @@
+import { ingredientKinds, repeatedLots } from '@vendange/core/stores'
+import { mostStoresRows } from '@vendange/core/stores/csv'
+import { findFat } from '@vendange/core/fats'
+import type { InferType } from 'yup'
+import { array, boolean, number, object, string } from 'yup'
+import { dayText, freeText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
+
+export const deliveryDaysRange = { min: 0, max: 365 } as const
+/** g or pieces. */
+export const amountRange = { min: 0, max: 1_000_000 } as const
+export const perBarRange = { min: 0, max: 100 } as const
+export const lotPriceRange = { min: 0, max: 100_000_000 } as const
+/** mg of KOH a gram of fat, as no fat lies outside of. */
+export const certifiedSapRange = { min: 80, max: 400 } as const
+export const certifiedToleranceRange = { min: 0, max: 20 } as const
+
+const kind = () => string().oneOf(ingredientKinds).required()
+const amount = () => within('number', amountRange).required()
+
+/** What the stores keep of one thing. */
+export const ingredientSchema = object({
+  kind: kind(),
+  name: nameText(),
+  ref: string().max(64).defined(),
+  leadDays: wholeWithin('days', deliveryDaysRange).required(),
+  packSize: amount(),
+  perBar: within('number', perBarRange).required(),
+  notes: freeText(),
+})
+  .noUnknown()
+  .required()
+  .test('ref', function (value) {
+    if (value?.kind === 'fat' && findFat(value.ref) === undefined)
+      return this.createError({ path: 'ref', message: 'Choose which fat it is.' })
+    if (value?.kind === 'alkali' && value.ref !== 'naoh' && value.ref !== 'koh')
+      return this.createError({ path: 'ref', message: 'Choose which alkali it is.' })
+    return true
+  })
+
+export const savedIngredientSchema = ingredientSchema.shape({
+  id: idText(),
+  version: versionNumber(),
+  isRemoved: boolean().required(),
+})
+
+/** A delivery of an ingredient, come or on its way. */
+export const lotSchema = object({
+  ingredientId: idText(),
+  supplier: string().max(80).defined(),
+  lotNumber: string().max(80).defined(),
+  receivedDay: dayText(),
+  openedDay: optionalDay(),
+  bestBeforeDay: optionalDay(),
+  isRecalled: boolean().required(),
+  receivedAmount: amount(),
+  /** What counting found over, or below zero under, what the records leave. */
+  adjustment: number().min(-amountRange.max).max(amountRange.max).required(),
+  priceCents: wholeWithin('money', lotPriceRange).required(),
+  /** The supplier's figure for this lot of a fat: mg KOH a gram, give or take, and its day. */
+  certificate: object({
+    sapKoh: within('number', certifiedSapRange).required(),
+    tolerance: within('number', certifiedToleranceRange).required(),
+    day: dayText(),
+  })
+    .noUnknown()
+    .nullable()
+    .defined()
+    .default(null),
+})
+  .noUnknown()
+  .required()
+
+export const savedLotSchema = lotSchema.shape({
+  id: idText(),
+  version: versionNumber(),
+  isRemoved: boolean().required(),
+})
+
+/** Lines of a stores file, as they were read and shown. */
+export const storesImportSchema = object({
+  rows: array(
+    object({
+      kind: kind(),
+      name: nameText(),
+      ref: string().max(64).defined(),
+      leadDays: wholeWithin('days', deliveryDaysRange).nullable().defined(),
+      lot: object({
+        supplier: string().max(80).defined(),
+        lotNumber: string().max(80).defined(),
+        receivedDay: dayText(),
+        bestBeforeDay: optionalDay(),
+        receivedAmount: amount(),
+        leftAmount: within('number', amountRange).nullable().defined(),
+        priceCents: wholeWithin('money', lotPriceRange).required(),
+      })
+        .noUnknown()
+        .nullable()
+        .defined()
+        .default(null),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .min(1, 'There is nothing to take in.')
+    .max(mostStoresRows)
+    .required(),
+})
+  .noUnknown()
+  .required()
+  .test('lots-once', function (value) {
+    const repeated = value?.rows ? repeatedLots(value.rows)[0] : undefined
+    return repeated === undefined
+      ? true
+      : this.createError({ path: `rows[${repeated}]`, message: 'This lot stands in an earlier line already.' })
+  })
+
+export type NewIngredient = InferType<typeof ingredientSchema>
+export type SavedIngredient = InferType<typeof savedIngredientSchema>
+export type NewLot = InferType<typeof lotSchema>
+export type SavedLot = InferType<typeof savedLotSchema>
+export type StoresImport = InferType<typeof storesImportSchema>

@@ -1,0 +1,5 @@
+export * from './forecast'
+export * from './ingredient'
+export * from './lots'
+export * from './needs'
+export * from './storesRows'

@@ -1,0 +1,54 @@
+export const ingredientKinds = [
+  'fat',
+  'alkali',
+  'scent',
+  'colourant',
+  'liquid',
+  'additive',
+  'packaging',
+  'stamp',
+] as const
+export type IngredientKind = (typeof ingredientKinds)[number]
+
+export const ingredientKindWords: Readonly<Record<IngredientKind, string>> = {
+  fat: 'Fats',
+  alkali: 'Alkalis',
+  scent: 'Scents',
+  colourant: 'Colourants',
+  liquid: 'Liquids',
+  additive: 'Additives',
+  packaging: 'Packaging',
+  stamp: 'Stamps',
+}
+
+/** What the stores keep of one thing. */
+export interface Ingredient {
+  readonly id: string
+  readonly kind: IngredientKind
+  readonly name: string
+  /** Key of the fat, `naoh` or `koh`; empty for what recipes and designs call by its name. */
+  readonly ref: string
+  /** Days from the order until it is here. */
+  readonly leadDays: number
+  /** Smallest amount that is sold, g or pieces; 0 when any amount is. */
+  readonly packSize: number
+  /** Pieces for each bar, of packaging. */
+  readonly perBar: number
+}
+
+/** What is counted in pieces; all else is weighed in g. */
+export function isCounted(kind: IngredientKind): boolean {
+  return kind === 'packaging' || kind === 'stamp'
+}
+
+/** One thing under whatever letters and spaces it was written with. */
+const plain = (name: string): string => name.trim().toLowerCase().replace(/\s+/g, ' ')
+
+/** By what a need and the ingredient that meets it find each other. @example ingredientKey('fat', 'olive') // 'fat:olive' */
+export function ingredientKey(kind: IngredientKind, refOrName: string): string {
+  return `${kind}:${plain(refOrName)}`
+}
+
+export function keyOfIngredient({ kind, ref, name }: Pick<Ingredient, 'kind' | 'ref' | 'name'>): string {
+  return ingredientKey(kind, ref === '' ? name : ref)
+}

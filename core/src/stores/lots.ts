@@ -1,0 +1,89 @@
+import type { Day } from '../calendar'
+import { formatDay } from '../calendar'
+
+/** One delivery of an ingredient. */
+export interface Lot {
+  readonly id: string
+  readonly supplier: string
+  readonly lotNumber: string
+  /** Day it came, or is to come. */
+  readonly receivedDay: Day
+  /** Last day on which it may be used; null when it keeps. */
+  readonly bestBeforeDay: Day | null
+  readonly isRecalled: boolean
+  /** What came, g or pieces. */
+  readonly receivedAmount: number
+  /** What is left of it. */
+  readonly leftAmount: number
+  /** Paid for all that came, cents. */
+  readonly priceCents: number
+}
+
+export type LotFault = 'recalled' | 'expired' | 'not_here' | 'empty'
+
+/** Why a lot cannot be used on a day, the gravest reason; undefined when it can. */
+export function lotFault(lot: Lot, day: Day): LotFault | undefined {
+  if (lot.isRecalled) return 'recalled'
+  if (lot.bestBeforeDay !== null && lot.bestBeforeDay < day) return 'expired'
+  if (lot.receivedDay > day) return 'not_here'
+  return lot.leftAmount > 0 ? undefined : 'empty'
+}
+
+/** A lot's fault in the maker's words. */
+export function lotFaultMessage(lot: Lot, fault: LotFault, today: Day): string {
+  const name = lot.lotNumber === '' ? 'This lot' : `Lot ${lot.lotNumber}`
+  if (fault === 'recalled') return `${name} was recalled by its supplier. Do not use it.`
+  if (fault === 'expired')
+    return `${name} was best before ${formatDay(lot.bestBeforeDay ?? today, today)}. Do not use it.`
+  if (fault === 'not_here') return `${name} comes on ${formatDay(lot.receivedDay, today)} only.`
+  return `${name} is used up.`
+}
+
+/** Lots in the order in which they are used: the oldest first, of one day the one that keeps less long. */
+export function oldestFirst(lots: readonly Lot[]): readonly Lot[] {
+  const order = (lot: Lot): string => `${lot.receivedDay} ${lot.bestBeforeDay ?? '9999-12-31'} ${lot.id}`
+  return [...lots].sort((a, b) => (order(a) < order(b) ? -1 : 1))
+}
+
+export interface LotUse {
+  readonly lotId: string
+  /** g or pieces. */
+  readonly amount: number
+}
+
+// Stores are reckoned to a tenth of a milligram: no binary dust.
+const clean = (amount: number): number => Number(amount.toFixed(4))
+
+/**
+ * Takes an amount from lots that may be used on a day, the oldest first.
+ *
+ * @returns what is taken of which lot, and what no lot has
+ */
+export function takeOldestFirst(
+  lots: readonly Lot[],
+  amount: number,
+  day: Day,
+): { readonly taken: readonly LotUse[]; readonly missing: number } {
+  let missing = amount
+  const taken: LotUse[] = []
+  for (const lot of oldestFirst(lots)) {
+    if (missing <= 0) break
+    if (lotFault(lot, day)) continue
+    const part = Math.min(lot.leftAmount, missing)
+    taken.push({ lotId: lot.id, amount: clean(part) })
+    missing = clean(missing - part)
+  }
+  return { taken, missing: Math.max(0, missing) }
+}
+
+/** What was taken of lots cost, cents; undefined when the price of one of them is not known. */
+export function costOfUses(uses: readonly LotUse[], lots: readonly Lot[]): number | undefined {
+  const byId = new Map(lots.map((lot) => [lot.id, lot]))
+  let cents = 0
+  for (const { lotId, amount } of uses) {
+    const lot = byId.get(lotId)
+    if (!lot || lot.priceCents === 0 || lot.receivedAmount <= 0) return undefined
+    cents += (lot.priceCents * amount) / lot.receivedAmount
+  }
+  return Number(cents.toFixed(2))
+}

@@ -1,0 +1,97 @@
+import type { BatchPlan } from '../batch'
+import { additiveStepKey, fatStepKey, kohStepKey, liquidStepKey, naohStepKey, potStepKey, scentStepKey } from '../batch'
+import type { Day } from '../calendar'
+import type { IngredientKind } from './ingredient'
+import { ingredientKey } from './ingredient'
+
+/** What one step of a pour takes from the stores. */
+export interface StepUse {
+  readonly stepKey: string
+  readonly key: string
+  readonly kind: IngredientKind
+  readonly name: string
+  /** g. */
+  readonly amount: number
+}
+
+/** What a pour takes from the stores by a day. */
+export interface Need {
+  readonly key: string
+  readonly kind: IngredientKind
+  readonly name: string
+  /** g, or pieces of what is counted. */
+  readonly amount: number
+  /** It has to be here on this day. */
+  readonly day: Day
+  readonly batchId: string
+  readonly batchName: string
+}
+
+/**
+ * What each step of a pour takes from the stores, in the order of the plan. Water from the tap is not kept; water and
+ * fat for wetting are part of the batch's own.
+ */
+export function usesOfPlan({ weights, scent }: BatchPlan): readonly StepUse[] {
+  const use = (stepKey: string, kind: IngredientKind, ref: string, name: string, amount: number): StepUse[] =>
+    amount > 0 ? [{ stepKey, key: ingredientKey(kind, ref), kind, name, amount }] : []
+  return [
+    ...weights.fats.flatMap(({ fatKey, name, massG }) => use(fatStepKey(fatKey), 'fat', fatKey, name, massG)),
+    ...use(naohStepKey, 'alkali', 'naoh', 'Sodium hydroxide', weights.naohG),
+    ...use(kohStepKey, 'alkali', 'koh', 'Potassium hydroxide', weights.kohG ?? 0),
+    ...(weights.liquids ?? []).flatMap(({ name, massG }, index) =>
+      use(liquidStepKey(index), 'liquid', name, name, massG),
+    ),
+    ...(weights.additives ?? []).flatMap(({ name, massG }, index) =>
+      use(additiveStepKey(index), 'additive', name, name, massG),
+    ),
+    ...weights.pots.flatMap(({ colour, colourantG }, index) =>
+      use(potStepKey(index), 'colourant', colour.name, colour.name, colourantG),
+    ),
+    ...(scent ? use(scentStepKey, 'scent', scent.name, scent.name, weights.scentG) : []),
+  ]
+}
+
+/** What a step as it was weighed takes from the stores; undefined for a step that takes nothing. */
+export function useOfStep(plan: BatchPlan, stepKey: string, actualG: number | null): StepUse | undefined {
+  const use = usesOfPlan(plan).find((one) => one.stepKey === stepKey)
+  if (!use || actualG === null) return undefined
+  if (use.kind !== 'colourant') return { ...use, amount: actualG }
+  // At the pot it is batter that is weighed; its colourant follows by rate.
+  const pot = plan.weights.pots.find((_, index) => potStepKey(index) === stepKey)
+  return { ...use, amount: Number(((actualG / 1000) * (pot?.colour.rateGPerKg ?? 0)).toFixed(1)) }
+}
+
+/** A pour on the calendar, as the stores look at it. */
+export interface PourToSupply {
+  readonly batchId: string
+  readonly batchName: string
+  readonly plan: BatchPlan
+  /** On this day it is prepared. */
+  readonly prepDay: Day
+  /** On this day its bars are packed. */
+  readonly readyDay: Day
+  /** Steps that are weighed already. */
+  readonly doneSteps: ReadonlySet<string>
+}
+
+/** What the pours on the calendar still take, the packaging of their bars among it. */
+export function needsOfPours(
+  pours: readonly PourToSupply[],
+  packaging: readonly { readonly key: string; readonly name: string; readonly perBar: number }[],
+): readonly Need[] {
+  return pours.flatMap(({ batchId, batchName, plan, prepDay, readyDay, doneSteps }) => [
+    ...usesOfPlan(plan)
+      .filter(({ stepKey }) => !doneSteps.has(stepKey))
+      .map(({ key, kind, name, amount }): Need => ({ key, kind, name, amount, day: prepDay, batchId, batchName })),
+    ...packaging.flatMap(({ key, name, perBar }): Need[] =>
+      perBar > 0
+        ? [
+            {
+              ...{ key, name, kind: 'packaging', day: readyDay, batchId, batchName },
+              amount: Math.ceil(plan.barsPlanned * perBar),
+            },
+          ]
+        : [],
+    ),
+  ])
+}

@@ -1,0 +1,15 @@
+import type { NewIngredient } from '@vendange/contract'
+import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { keptColumns } from './keptColumns'
+
+export const ingredients = sqliteTable('ingredients', {
+  ...keptColumns(),
+  kind: text().$type<NewIngredient['kind']>().notNull(),
+  name: text().notNull(),
+  /** Key of the fat, `naoh` or `koh`; empty for what goes by its name. */
+  ref: text().notNull(),
+  leadDays: integer('lead_days').notNull(),
+  packSize: real('pack_size').notNull(),
+  perBar: real('per_bar').notNull(),
+  notes: text().notNull(),
+})

@@ -1,0 +1,27 @@
+import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { ingredients } from './ingredients'
+import { keptColumns } from './keptColumns'
+
+/** Deliveries. What was used of them stands in the records of the bench. */
+export const lots = sqliteTable(
+  'lots',
+  {
+    ...keptColumns(),
+    ingredientId: text('ingredient_id')
+      .notNull()
+      .references(() => ingredients.id),
+    supplier: text().notNull(),
+    lotNumber: text('lot_number').notNull(),
+    receivedDay: text('received_day').notNull(),
+    openedDay: text('opened_day'),
+    bestBeforeDay: text('best_before_day'),
+    isRecalled: integer('is_recalled', { mode: 'boolean' }).notNull(),
+    /** g or pieces. */
+    receivedAmount: real('received_amount').notNull(),
+    /** What counting found over (or below zero, under) what the records leave. */
+    adjustment: real().notNull().default(0),
+    priceCents: integer('price_cents').notNull(),
+    certificate: text({ mode: 'json' }).$type<{ sapKoh: number; tolerance: number; day: string }>(),
+  },
+  (table) => [index('lots_ingredient').on(table.ingredientId)],
+)

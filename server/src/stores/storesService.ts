@@ -1,0 +1,129 @@
+import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, StoresView } from '@vendange/contract'
+import { workingHours } from '@vendange/contract'
+import type { SavedMaker } from '@vendange/contract'
+import { batchDays } from '@vendange/core/season'
+import type { PourToSupply, StoresChange } from '@vendange/core/stores'
+import { keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
+import { and, eq, ne } from 'drizzle-orm'
+import { freezeBatch } from '../db/batchRow'
+import type { Reader, Transaction } from '../db/database'
+import type { KeptThings } from '../db/keptThings'
+import { keptRow, keptRows, keptThings } from '../db/keptThings'
+import { batches, benchRecords, designs, ingredients, lots, makers } from '../db/schema'
+import type { Stock } from '../db/storesRow'
+import { readStock } from '../db/storesRow'
+import { readWorkshop } from '../db/workshopRow'
+import type { Context } from '../parts/context'
+
+export interface StoresService {
+  readonly ingredients: KeptThings<NewIngredient, SavedIngredient>
+  readonly lots: KeptThings<NewLot, SavedLot>
+  view(): Promise<StoresView>
+  /** Takes every line in, or none. */
+  takeIn(file: StoresImport): Promise<StoresView>
+}
+
+type LotOfStock = Stock['lots'][number]
+
+export function storesService({ database, clock, newId }: Context): StoresService {
+  /** Pours that are planned or begun and can be made as they stand. */
+  async function poursToSupply(reader: Reader): Promise<readonly PourToSupply[]> {
+    const workshop = await readWorkshop(reader)
+    const working = workingHours({ workshop, makers: await keptRows<SavedMaker>(reader, makers) })
+    const rows = await reader
+      .select({ batch: batches, design: designs })
+      .from(batches)
+      .innerJoin(designs, eq(batches.designId, designs.id))
+      .where(and(eq(batches.isRemoved, false), ne(batches.status, 'poured')))
+    const records = await reader
+      .select({ batchId: benchRecords.batchId, stepKey: benchRecords.stepKey })
+      .from(benchRecords)
+      .innerJoin(batches, eq(benchRecords.batchId, batches.id))
+      .where(ne(batches.status, 'poured'))
+    const pours: PourToSupply[] = []
+    for (const { batch, design } of rows) {
+      const hasParts = design.recipeId !== null && (design.mouldId ?? batch.own?.mouldId ?? null) !== null
+      if (!batch.frozen && !hasParts) continue
+      const { plan, demand } = batch.frozen ?? (await freezeBatch(reader, batch))
+      const { prepDay, readyDay } = batchDays(batch.pourDay, demand, working)
+      const doneSteps = new Set(records.flatMap(({ batchId, stepKey }) => (batchId === batch.id ? [stepKey] : [])))
+      pours.push({ batchId: batch.id, batchName: plan.designName, plan, prepDay, readyDay, doneSteps })
+    }
+    return pours
+  }
+
+  async function view(reader: Reader): Promise<StoresView> {
+    const stock = await readStock(reader)
+    const packaging = stock.ingredients
+      .filter(({ kind }) => kind === 'packaging')
+      .map((one) => ({ key: keyOfIngredient(one), name: one.name, perBar: one.perBar }))
+    return {
+      today: clock.today((await readWorkshop(reader)).timeZone),
+      ...stock,
+      needs: needsOfPours(await poursToSupply(reader), packaging),
+    }
+  }
+
+  async function ingredientOf(transaction: Transaction, change: StoresChange<LotOfStock>): Promise<string> {
+    const { row, ingredientId } = change
+    if (ingredientId === undefined) {
+      const id = newId()
+      const { kind, name, ref, leadDays } = row
+      await transaction.insert(ingredients).values({
+        ...{ id, version: 1, isRemoved: false, kind, name, ref, leadDays: leadDays ?? 0 },
+        ...{ packSize: 0, perBar: 0, notes: '' },
+      })
+      return id
+    }
+    if (row.leadDays !== null) {
+      const before = await keptRow<SavedIngredient>(transaction, ingredients, ingredientId, 'ingredient')
+      await transaction
+        .update(ingredients)
+        .set({ leadDays: row.leadDays, version: before.version + 1 })
+        .where(eq(ingredients.id, ingredientId))
+    }
+    return ingredientId
+  }
+
+  async function takeLotIn(
+    transaction: Transaction,
+    { row, lot }: StoresChange<LotOfStock>,
+    ingredientId: string,
+  ): Promise<void> {
+    if (!row.lot) return
+    const { leftAmount, ...told } = row.lot
+    const used = lot?.usedAmount ?? 0
+    const adjustment = leftAmount === null ? (lot?.adjustment ?? 0) : leftAmount - (told.receivedAmount - used)
+    if (lot) {
+      await transaction
+        .update(lots)
+        .set({ ...told, adjustment, version: lot.version + 1 })
+        .where(eq(lots.id, lot.id))
+      return
+    }
+    await transaction.insert(lots).values({
+      ...{ id: newId(), version: 1, isRemoved: false, ingredientId, ...told, adjustment },
+      ...{ openedDay: null, isRecalled: false, certificate: null },
+    })
+  }
+
+  return {
+    ingredients: keptThings<NewIngredient, SavedIngredient>(database, ingredients, { noun: 'ingredient', newId }),
+    lots: keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId }),
+    view: () => view(database.read),
+    takeIn: ({ rows }) =>
+      database.write(async (transaction) => {
+        const stock = await readStock(transaction)
+        // A later line may speak of what an earlier one has brought in.
+        const made = new Map<string, string>()
+        for (const change of storesChanges(rows, stock.ingredients, stock.lots)) {
+          if (change.effect === 'nothing') continue
+          const key = keyOfIngredient(change.row)
+          const ingredientId = made.get(key) ?? (await ingredientOf(transaction, change))
+          made.set(key, ingredientId)
+          await takeLotIn(transaction, change, ingredientId)
+        }
+        return view(transaction)
+      }),
+  }
+}
