@@ -58,8 +58,12 @@ test('the water is stated in three ways, each following from the others', async 
   const house = (await recipes()).find(({ name }) => name === 'House bar')
   await page.goto(`${workshop.url}/formulate/${house?.id ?? ''}`)
   const state = async (style: string): Promise<void> => {
-    await page.getByTestId('water-style').click()
-    await page.getByRole('option', { name: style }).click()
+    // On a busy machine a click may meet the menu while it still unfolds.
+    await expect(async () => {
+      await page.getByTestId('water-style').click()
+      await page.getByRole('option', { name: style }).click({ timeout: 5000 })
+      await expect(page.getByTestId('water-style')).toContainText(style, { timeout: 2000 })
+    }).toPass()
   }
   await state('Water to lye')
   await expect(page.getByLabel('Water to lye', { exact: true })).toHaveValue('2.03')

@@ -1,5 +1,4 @@
-import { ingredientKinds, repeatedLots } from '@vendange/core/stores'
-import { mostStoresRows } from '@vendange/core/stores/csv'
+import { ingredientKinds, mostStoresRows, repeatedLots } from '@vendange/core/stores'
 import { findFat } from '@vendange/core/fats'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'

@@ -70,16 +70,18 @@ export interface PourToSupply {
   readonly prepDay: Day
   /** On this day its bars are packed. */
   readonly readyDay: Day
+  /** Bars that are still to be packed. */
+  readonly bars: number
   /** Steps that are weighed already. */
   readonly doneSteps: ReadonlySet<string>
 }
 
-/** What the pours on the calendar still take, the packaging of their bars among it. */
+/** What the pours on the calendar and the bars on the racks still take. */
 export function needsOfPours(
   pours: readonly PourToSupply[],
   packaging: readonly { readonly key: string; readonly name: string; readonly perBar: number }[],
 ): readonly Need[] {
-  return pours.flatMap(({ batchId, batchName, plan, prepDay, readyDay, doneSteps }) => [
+  return pours.flatMap(({ batchId, batchName, plan, prepDay, readyDay, bars, doneSteps }) => [
     ...usesOfPlan(plan)
       .filter(({ stepKey }) => !doneSteps.has(stepKey))
       .map(({ key, kind, name, amount }): Need => ({ key, kind, name, amount, day: prepDay, batchId, batchName })),
@@ -88,7 +90,7 @@ export function needsOfPours(
         ? [
             {
               ...{ key, name, kind: 'packaging', day: readyDay, batchId, batchName },
-              amount: Math.ceil(plan.barsPlanned * perBar),
+              amount: Math.ceil(bars * perBar),
             },
           ]
         : [],

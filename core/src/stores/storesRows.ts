@@ -23,6 +23,9 @@ export interface StoresRow {
   } | null
 }
 
+/** Lines that one file may have. */
+export const mostStoresRows = 2000
+
 type KnownLot = Lot & { readonly ingredientId: string }
 
 /** What taking one line in would do. */

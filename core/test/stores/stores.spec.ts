@@ -71,6 +71,7 @@ describe('usesOfPlan', () => {
 describe('needsOfPours', () => {
   const pour = {
     ...{ batchId: 'b1', batchName: 'Lantern Glass', plan: workedPlan, prepDay: '2027-03-10', readyDay: '2027-04-09' },
+    bars: 10,
   }
 
   it('wants ingredients by the day of preparing, and packaging by the day the bars are ready', () => {

@@ -7,6 +7,7 @@ import { servicesOf } from '../app'
 import type { Database } from '../db/database'
 import { ensureWorkshop } from '../db/workshopRow'
 import { frozenClock } from '../parts/clock'
+import { demoStores } from './stores'
 import type { DemoSoap } from './scenario'
 import {
   demoCollections,
@@ -112,6 +113,15 @@ export async function seedDemo(database: Database): Promise<void> {
   const recipeIds = new Map<string, string>()
   for (const [key, recipe] of Object.entries(demoRecipes))
     recipeIds.set(key, (await services.recipes.create(recipe)).id)
+
+  for (const { details, supplier, lots } of demoStores) {
+    const { id: ingredientId } = await services.stores.ingredients.create(details)
+    for (const lot of lots)
+      await services.stores.lots.create({
+        ...{ openedDay: null, isRecalled: false, certificate: null, adjustment: 0, supplier, ingredientId },
+        ...lot,
+      })
+  }
 
   const collectionIds = new Map<string, string>()
   let seed = 0

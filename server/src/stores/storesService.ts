@@ -4,12 +4,12 @@ import type { SavedMaker } from '@vendange/contract'
 import { batchDays } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
 import { keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
-import { and, eq, ne } from 'drizzle-orm'
+import { eq, notInArray } from 'drizzle-orm'
 import { freezeBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
 import type { KeptThings } from '../db/keptThings'
 import { keptRow, keptRows, keptThings } from '../db/keptThings'
-import { batches, benchRecords, designs, ingredients, lots, makers } from '../db/schema'
+import { batches, benchRecords, designs, ingredients, loaves, lots, makers } from '../db/schema'
 import type { Stock } from '../db/storesRow'
 import { readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
@@ -26,7 +26,7 @@ export interface StoresService {
 type LotOfStock = Stock['lots'][number]
 
 export function storesService({ database, clock, newId }: Context): StoresService {
-  /** Pours that are planned or begun and can be made as they stand. */
+  /** Pours that are not made yet and can be made as they stand, and those whose bars are still to be packed. */
   async function poursToSupply(reader: Reader): Promise<readonly PourToSupply[]> {
     const workshop = await readWorkshop(reader)
     const working = workingHours({ workshop, makers: await keptRows<SavedMaker>(reader, makers) })
@@ -34,20 +34,27 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       .select({ batch: batches, design: designs })
       .from(batches)
       .innerJoin(designs, eq(batches.designId, designs.id))
-      .where(and(eq(batches.isRemoved, false), ne(batches.status, 'poured')))
+      .where(eq(batches.isRemoved, false))
+    const onTheRack = await reader
+      .select({ batchId: loaves.batchId })
+      .from(loaves)
+      .where(notInArray(loaves.status, ['released', 'failed']))
     const records = await reader
       .select({ batchId: benchRecords.batchId, stepKey: benchRecords.stepKey })
       .from(benchRecords)
-      .innerJoin(batches, eq(benchRecords.batchId, batches.id))
-      .where(ne(batches.status, 'poured'))
     const pours: PourToSupply[] = []
     for (const { batch, design } of rows) {
+      const loavesLeft = onTheRack.filter(({ batchId }) => batchId === batch.id).length
+      if (batch.status === 'poured' && loavesLeft === 0) continue
       const hasParts = design.recipeId !== null && (design.mouldId ?? batch.own?.mouldId ?? null) !== null
       if (!batch.frozen && !hasParts) continue
       const { plan, demand } = batch.frozen ?? (await freezeBatch(reader, batch))
       const { prepDay, readyDay } = batchDays(batch.pourDay, demand, working)
-      const doneSteps = new Set(records.flatMap(({ batchId, stepKey }) => (batchId === batch.id ? [stepKey] : [])))
-      pours.push({ batchId: batch.id, batchName: plan.designName, plan, prepDay, readyDay, doneSteps })
+      pours.push({
+        ...{ batchId: batch.id, batchName: plan.designName, plan, prepDay, readyDay },
+        bars: batch.status === 'poured' ? (plan.barsPlanned / plan.mouldCount) * loavesLeft : plan.barsPlanned,
+        doneSteps: new Set(records.flatMap(({ batchId, stepKey }) => (batchId === batch.id ? [stepKey] : []))),
+      })
     }
     return pours
   }

@@ -54,6 +54,12 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/stores', component: () => import('@/stores/StoresPage.vue'), meta: { title: 'Stores' } },
   {
+    path: '/stores/ingredients/:id',
+    component: () => import('@/stores/IngredientPage.vue'),
+    props: true,
+    meta: { title: 'Ingredient' },
+  },
+  {
     path: '/stores/moulds/:id',
     component: () => import('@/stores/MouldPage.vue'),
     props: true,

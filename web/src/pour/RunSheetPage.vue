@@ -108,4 +108,30 @@ const print = (): void => window.print()
   border: 1.5px solid rgb(var(--v-theme-quiet));
   border-radius: 3px;
 }
+
+/* Two sheets at the most, whatever the school. */
+@media print {
+  .groups {
+    columns: 2;
+    font-size: 0.8rem;
+  }
+
+  .sheet {
+    margin-bottom: 8px;
+  }
+
+  h2 {
+    font-size: 1.05rem;
+  }
+
+  .caution,
+  small {
+    font-size: 0.74rem;
+  }
+
+  td,
+  th {
+    padding-block: 1px;
+  }
+}
 </style>

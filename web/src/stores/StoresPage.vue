@@ -1,29 +1,60 @@
 <script setup lang="ts">
 import { act } from '@/parts/act'
 import { api } from '@/parts/api'
-import { useUnits } from '@/parts/format'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
+import type { NewIngredient } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { fillVolumeMl } from '@vendange/core/mould'
+import { formatDay } from '@vendange/core/calendar'
+import type { StoresLine } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import MouldDrawing from './MouldDrawing.vue'
+import MouldShelf from './MouldShelf.vue'
+import ShortageList from './ShortageList.vue'
+import StoresFile from './StoresFile.vue'
+import { useStores } from './storesStore'
+import StoresTable from './StoresTable.vue'
+import { useAmounts } from './useAmounts'
 
 const season = useSeason()
+const stores = useStores()
 const router = useRouter()
-const { show } = useUnits()
-const longestMm = computed(() => Math.max(...season.moulds.map(({ lengthMm }) => lengthMm)))
+const amount = useAmounts()
 
-/** Which moulds are in use today, by whom. */
-const holders = (mouldId: string) =>
-  season.batches.filter(
-    ({ mouldId: held, days, status }) =>
-      held === mouldId && status === 'poured' && days.pourDay <= season.today && season.today < days.cutDay,
-  )
+const known = computed(() => stores.lines.filter(({ ingredient }) => ingredient))
+/** Short of what the stores keep. What pours take and the stores do not know is no shortage yet. */
+const short = computed(() => stores.shortages.filter(({ ingredient }) => ingredient))
+const unknown = computed(() => stores.shortages.filter(({ ingredient }) => !ingredient))
 
-async function create(): Promise<void> {
+const sentence = computed(() => {
+  const first = short.value[0]
+  if (known.value.length === 0)
+    return 'Put in what you keep, each delivery with its lot: the season then says what to order, and by when.'
+  if (!first?.shortage) return 'Everything that the season takes is in store or on its way.'
+  const { isLate, orderByDay, firstDay, missing, batches } = first.shortage
+  const what = `${amount(first.kind, missing)} of ${first.name.toLowerCase()}`
+  const whom = batches.map(({ name }) => name).join(' and ')
+  const more = short.value.length > 1 ? ` ${short.value.length - 1} more to order.` : ''
+  return isLate
+    ? `${what} is missing for ${whom} on ${formatDay(firstDay, season.today)}: the usual way is too late.${more}`
+    : `Order ${first.name.toLowerCase()} by ${formatDay(orderByDay ?? firstDay, season.today)}: ${what} is missing for ${whom}.${more}`
+})
+
+const blank: NewIngredient = {
+  ...{ kind: 'colourant', name: 'New ingredient', ref: '' },
+  ...{ leadDays: 5, packSize: 0, perBar: 0, notes: '' },
+}
+async function create(details: NewIngredient = blank): Promise<void> {
+  const made = await act(() => api(endpoints.ingredients.create, { body: details }))
+  if (made) await router.push(`/stores/ingredients/${made.id}`)
+}
+/** Keeps what a pour takes and the stores do not know yet. */
+const keep = ({ kind, name, key }: StoresLine): Promise<void> =>
+  create({ ...blank, kind, name, ref: kind === 'fat' || kind === 'alkali' ? key.slice(kind.length + 1) : '' })
+useNewHere('New ingredient', create)
+
+async function createMould(): Promise<void> {
   const mould = await act(() =>
     api(endpoints.moulds.create, {
       body: {
@@ -42,59 +73,35 @@ async function create(): Promise<void> {
   )
   if (mould) await router.push(`/stores/moulds/${mould.id}`)
 }
-useNewHere('New mould', create)
 </script>
 
 <template>
   <TheAnswer>
-    {{
-      season.moulds.length === 0
-        ? 'No moulds yet. Measure one inside: length, width, height.'
-        : `${season.moulds.length} kinds of mould, drawn to one scale.`
-    }}
-    <template #actions
-      ><v-btn color="primary" variant="flat" data-test="new-mould" @click="create">New mould</v-btn></template
-    >
+    <template v-if="stores.view">{{ sentence }}</template>
+    <template v-else>{{ stores.trouble ?? 'Looking into the stores …' }}</template>
+    <template #actions>
+      <v-btn color="primary" variant="flat" data-test="new-ingredient" @click="create()">New ingredient</v-btn>
+    </template>
   </TheAnswer>
-  <div class="shelf">
-    <RouterLink v-for="mould in season.moulds" :key="mould.id" class="sheet plain" :to="`/stores/moulds/${mould.id}`">
-      <h2>
-        {{ mould.name }} <span v-if="mould.count > 1" class="quiet">× {{ mould.count }}</span>
-      </h2>
-      <MouldDrawing :mould="mould" :longest-mm="longestMm" />
-      <p>
-        {{ show('length', mould.lengthMm) }} × {{ show('length', mould.widthMm) }} ×
-        {{ show('length', mould.heightMm) }} inside
-      </p>
-      <p class="quiet">
-        {{ Math.round(fillVolumeMl(mould)) }} ml to the fill line, bars {{ show('length', mould.barThicknessMm) }} thick
-      </p>
-      <p v-if="holders(mould.id).length > 0" class="brass">
-        Holds
-        {{
-          holders(mould.id)
-            .map(({ name }) => name)
-            .join(', ')
-        }}
-      </p>
-      <p v-else class="vine">Free today</p>
-    </RouterLink>
+  <div v-if="stores.view" class="stack">
+    <section v-if="short.length > 0" class="sheet">
+      <h2>To order</h2>
+      <ShortageList :lines="short" />
+    </section>
+    <StoresTable :lines="known" />
+    <section v-if="unknown.length > 0" class="sheet">
+      <h2>Pours take these, and the stores do not know them</h2>
+      <ShortageList :lines="unknown">
+        <template #unknown="{ line }"><v-btn size="small" @click="keep(line)">Keep it</v-btn></template>
+      </ShortageList>
+    </section>
+    <section class="stack">
+      <div class="row head">
+        <h2>{{ season.moulds.length === 0 ? 'No moulds yet' : 'Moulds, drawn to one scale' }}</h2>
+        <v-btn data-test="new-mould" @click="createMould">New mould</v-btn>
+      </div>
+      <MouldShelf />
+    </section>
+    <StoresFile />
   </div>
 </template>
-
-<style scoped>
-.shelf {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-  gap: 20px;
-}
-
-.shelf .sheet:hover {
-  border-color: rgb(var(--v-theme-brass));
-  text-decoration: none;
-}
-
-p {
-  font-size: 0.92rem;
-}
-</style>

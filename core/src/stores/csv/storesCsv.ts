@@ -6,7 +6,7 @@ import { parseQuantity } from '../../units'
 import type { IngredientKind } from '../ingredient'
 import { ingredientKinds, isCounted } from '../ingredient'
 import type { StoresRow } from '../storesRows'
-import { repeatedLots } from '../storesRows'
+import { mostStoresRows, repeatedLots } from '../storesRows'
 
 /** A line that cannot be read, counted from 1 with the heading. */
 export interface RowProblem {
@@ -21,8 +21,6 @@ export interface StoresFile {
 
 const columns = ['kind', 'name', 'supplier', 'lot', 'received', 'best_before', 'amount', 'left', 'price', 'lead_days']
 
-/** Lines that one file may have. */
-export const mostStoresRows = 2000
 /** Characters that one file may have. */
 export const longestStoresFile = 2_000_000
 const mostProblems = 50
@@ -69,7 +67,7 @@ function amountIn(cells: Cells, column: string, kind: IngredientKind): number | 
   const most = isCounted(kind) ? 100_000 : 1_000_000
   const parsed = parseQuantity(isCounted(kind) ? 'count' : 'mass', text, { range: { min: 0, max: most } })
   if (!parsed.ok) throw new Unreadable(`“${text}” in ${column}: ${parsed.message}`)
-  return parsed.value
+  return Number(parsed.value.toFixed(4))
 }
 
 function wholeIn(cells: Cells, column: string, quantity: 'money' | 'days', max: number): number | null {

@@ -1,7 +1,8 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { StoresRow } from '../../../src/stores'
-import { longestStoresFile, mostStoresRows, parseStoresCsv, writeStoresCsv } from '../../../src/stores/csv'
+import { mostStoresRows } from '../../../src/stores'
+import { longestStoresFile, parseStoresCsv, writeStoresCsv } from '../../../src/stores/csv'
 
 const heading = 'kind,name,supplier,lot,received,best_before,amount,left,price,lead_days'
 const problemsOf = (...lines: readonly string[]) =>

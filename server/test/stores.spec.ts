@@ -1,0 +1,160 @@
+import type { NewIngredient, NewLot, StoresView } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { storesForecast } from '@vendange/core/stores'
+import { expect } from 'chai'
+import { pourUpTo } from './pouring'
+import type { TestWorkshop } from './workshopAtTest'
+import { firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
+
+const oliveOil: NewIngredient = {
+  ...{ kind: 'fat', name: 'Olive oil', ref: 'olive' },
+  ...{ leadDays: 5, packSize: 1000, perBar: 0, notes: '' },
+}
+const aLot: Omit<NewLot, 'ingredientId'> = {
+  ...{ supplier: 'Mill', lotNumber: 'K-1', receivedDay: '2027-01-10', openedDay: null, bestBeforeDay: null },
+  ...{ isRecalled: false, receivedAmount: 1000, adjustment: 0, priceCents: 900, certificate: null },
+}
+
+describe('the stores over HTTP', () => {
+  let workshop: TestWorkshop
+  beforeEach(async () => (workshop = await openTestWorkshop()))
+  afterEach(() => workshop.close())
+
+  const keep = async (...lots: readonly Partial<NewLot>[]) => {
+    const { api } = workshop
+    const ingredient = await api(endpoints.ingredients.create, { body: oliveOil })
+    const made = []
+    for (const lot of lots)
+      made.push(await api(endpoints.lots.create, { body: { ...aLot, ...lot, ingredientId: ingredient.id } }))
+    return { ingredient, lots: made }
+  }
+  const plannedPour = async (pourDay = firstDay) => {
+    const { soap } = await furnish(workshop)
+    return workshop.api(endpoints.batches.create, { body: { designId: soap.id, pourDay } })
+  }
+  const oliveIn = ({ ingredients, lots, needs, today }: StoresView) => {
+    const lotsOf = (id: string) => lots.filter(({ ingredientId }) => ingredientId === id)
+    return storesForecast(ingredients, lotsOf, needs, today).find(({ key }) => key === 'fat:olive')
+  }
+  const olive = async () => oliveIn(await workshop.api(endpoints.stores))
+
+  it('reserves what a planned pour takes, and says by when to order what is missing', async () => {
+    await keep({ receivedAmount: 300 })
+    await plannedPour('2027-03-18')
+    // 381 g of 300 g: prepared on the 17th, five days on the way.
+    const line = await olive()
+    expect(line).to.include({ inStore: 300, reserved: 381 })
+    expect(line?.shortage).to.include({ missing: 81, orderByDay: '2027-03-12', orderAmount: 1000, isLate: false })
+  })
+
+  it('takes what is weighed from the oldest lot, and keeps the lots on the batch’s record', async () => {
+    const { lots } = await keep(
+      { lotNumber: 'new', receivedDay: '2027-02-01' },
+      { lotNumber: 'old', receivedAmount: 200 },
+    )
+    const batch = await plannedPour()
+    const view = await pourUpTo(workshop, batch.id, 'fat:coconut')
+    expect(view.records.at(-1)).to.deep.include({
+      stepKey: 'fat:olive',
+      lots: [
+        { lotId: lots[1]?.id, amount: 200 },
+        { lotId: lots[0]?.id, amount: 181 },
+      ],
+    })
+    expect(await olive()).to.include({ inStore: 819, reserved: 0 })
+
+    await pourUpTo(workshop, batch.id, null)
+    const { loafIds } = await workshop.api(endpoints.batches.finish, { params: { id: batch.id } })
+    const { lotsUsed } = await workshop.api(endpoints.loaves.view, { params: { id: loafIds[0] ?? '' } })
+    expect(lotsUsed).to.deep.equal([
+      { name: 'Olive oil', supplier: 'Mill', lotNumber: 'old', amount: 200, cents: 900 },
+      { name: 'Olive oil', supplier: 'Mill', lotNumber: 'new', amount: 181, cents: 162.9 },
+    ])
+  })
+
+  it('reckons anew when a step is weighed again', async () => {
+    await keep({})
+    const batch = await plannedPour()
+    await pourUpTo(workshop, batch.id, 'fat:coconut', { 'fat:olive': 390 })
+    expect((await olive())?.inStore).to.equal(610)
+    await workshop.api(endpoints.batches.record, {
+      params: { id: batch.id },
+      body: { stepKey: 'fat:olive', actual: 381 },
+    })
+    expect((await olive())?.inStore).to.equal(619)
+  })
+
+  it('takes the lot the maker chose, and refuses one that is recalled, expired or of something else', async () => {
+    const { lots } = await keep(
+      { lotNumber: 'old' },
+      { lotNumber: 'new', receivedDay: '2027-02-01' },
+      { lotNumber: 'back', isRecalled: true },
+      { lotNumber: 'stale', bestBeforeDay: '2027-03-01' },
+    )
+    const batch = await plannedPour()
+    const { stock } = await pourUpTo(workshop, batch.id, 'fat:olive')
+    expect(stock.find(({ stepKey }) => stepKey === 'fat:olive')?.refused).to.have.members([
+      'Lot back was recalled by its supplier. Do not use it.',
+      'Lot stale was best before Mon 1 Mar. Do not use it.',
+    ])
+    const weigh = (lotId: string) =>
+      workshop.api(endpoints.batches.record, {
+        params: { id: batch.id },
+        body: { stepKey: 'fat:olive', actual: 381, lotId },
+      })
+    expect((await problemOf(weigh(lots[2]?.id ?? ''))).detail).to.contain('was recalled')
+    expect((await problemOf(weigh(lots[3]?.id ?? ''))).detail).to.contain('was best before')
+    expect((await problemOf(weigh('nothing'))).detail).to.equal('That is no lot of Olive oil.')
+    expect((await weigh(lots[1]?.id ?? '')).records.at(-1)?.lots).to.deep.equal([{ lotId: lots[1]?.id, amount: 381 }])
+  })
+
+  it('takes a file in as a whole, and the same file again changes nothing', async () => {
+    await keep({ receivedAmount: 1000 })
+    const row = (name: string, lotNumber: string, leftAmount: number | null) => ({
+      ...{ kind: 'scent' as const, name, ref: '', leadDays: 7 },
+      lot: {
+        ...{ supplier: 'Still', lotNumber, receivedDay: '2027-02-01', bestBeforeDay: null },
+        ...{ receivedAmount: 500, leftAmount, priceCents: 4000 },
+      },
+    })
+    const counted = {
+      ...{ kind: 'fat' as const, name: 'Olive oil', ref: 'olive', leadDays: 9 },
+      lot: { ...row('', 'K-1', 840).lot, supplier: 'Mill', receivedDay: '2027-01-10', receivedAmount: 1000 },
+    }
+    const rows = [row('Amber blend', 'A', null), row('amber  blend', 'B', 120), counted]
+    const first = await workshop.api(endpoints.takeStoresIn, { body: { rows } })
+    expect(first.ingredients.map(({ name, leadDays }) => `${name} ${leadDays}`)).to.have.members([
+      'Olive oil 9',
+      'Amber blend 7',
+    ])
+    expect(first.lots.map(({ lotNumber, leftAmount }) => `${lotNumber} ${leftAmount}`)).to.have.members([
+      'K-1 840',
+      'A 500',
+      'B 120',
+    ])
+    expect(await workshop.api(endpoints.takeStoresIn, { body: { rows } })).to.deep.equal(first)
+  })
+
+  it('takes nothing of a file in which one line is wrong', async () => {
+    const good = { kind: 'scent' as const, name: 'Amber blend', ref: '', leadDays: null, lot: null }
+    const { errors } = await problemOf(
+      workshop.api(endpoints.takeStoresIn, { body: { rows: [good, { ...good, leadDays: 4000 }] } }),
+    )
+    expect(errors?.[0]).to.include({ field: 'rows[1].leadDays' })
+    expect((await workshop.api(endpoints.stores)).ingredients).to.deep.equal([])
+  })
+
+  it('asks which fat it is', async () => {
+    const { errors } = await problemOf(
+      workshop.api(endpoints.ingredients.create, { body: { ...oliveOil, ref: 'unheard' } }),
+    )
+    expect(errors).to.deep.equal([{ field: 'ref', message: 'Choose which fat it is.' }])
+  })
+
+  it('pours as before where no stores are kept', async () => {
+    const batch = await plannedPour()
+    const view = await pourUpTo(workshop, batch.id, 'fat:coconut')
+    expect(view.stock).to.deep.equal([])
+    expect(view.records.at(-1)?.lots).to.equal(null)
+  })
+})

@@ -1,0 +1,198 @@
+<script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
+import ConflictPanel from '@/parts/ConflictPanel.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import SaveState from '@/parts/SaveState.vue'
+import { useNewHere } from '@/parts/keyboard'
+import { useSeason } from '@/parts/seasonStore'
+import { takeAway } from '@/parts/takeAway'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { useSavedForm } from '@/parts/useSavedForm'
+import { mdiPlus } from '@mdi/js'
+import type { NewIngredient } from '@vendange/contract'
+import { amountRange, deliveryDaysRange, endpoints, ingredientSchema, perBarRange } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import { fatTable } from '@vendange/core/fats'
+import { ingredientKinds, ingredientKindWords, isCounted, keyOfIngredient, lotFault } from '@vendange/core/stores'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import LotCard from './LotCard.vue'
+import { useStores } from './storesStore'
+import { useAmounts } from './useAmounts'
+
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const stores = useStores()
+const router = useRouter()
+const amount = useAmounts()
+const ingredient = computed(() => stores.ingredient(props.id))
+
+const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
+  schema: ingredientSchema,
+  source: () => ingredient.value,
+  save: async (body: NewIngredient & { version: number }) => {
+    const saved = await api(endpoints.ingredients.update, { params: { id: props.id }, body })
+    await stores.load()
+    return saved
+  },
+  label: () => ingredient.value?.name ?? 'ingredient',
+})
+
+const kinds = ingredientKinds.map((value) => ({ value, title: ingredientKindWords[value] }))
+const fats = fatTable.map(({ key, name }) => ({ value: key, title: name }))
+const alkalis = [
+  { value: 'naoh', title: 'Sodium hydroxide' },
+  { value: 'koh', title: 'Potassium hydroxide' },
+]
+const line = computed(() =>
+  stores.lines.find(({ key }) => ingredient.value && key === keyOfIngredient(ingredient.value)),
+)
+const lots = computed(() => stores.lotsOf(props.id))
+const openLots = computed(() =>
+  lots.value.filter((lot) => lotFault(lot, season.today) !== 'empty' || lot.usedAmount === 0),
+)
+const usedUp = computed(() => lots.value.filter((lot) => !openLots.value.includes(lot)))
+
+/** What goes by its name has no key; a fat takes the name of the one that is chosen. */
+function chooseKind(kind: NewIngredient['kind']): void {
+  if (!values.value) return
+  values.value.kind = kind
+  values.value.ref = ''
+}
+function chooseRef(ref: string): void {
+  if (!values.value) return
+  values.value.ref = ref
+  values.value.name = [...fats, ...alkalis].find(({ value }) => value === ref)?.title ?? values.value.name
+}
+
+async function addLot(): Promise<void> {
+  const last = lots.value.at(-1)
+  await act(() =>
+    api(endpoints.lots.create, {
+      body: {
+        ...{ ingredientId: props.id, supplier: last?.supplier ?? '', lotNumber: '', receivedDay: season.today },
+        ...{ openedDay: null, bestBeforeDay: null, isRecalled: false },
+        ...{ receivedAmount: values.value?.packSize ?? 0, adjustment: 0, priceCents: 0, certificate: null },
+      },
+    }),
+  )
+}
+useNewHere('New lot', addLot)
+
+async function takeIngredientAway(): Promise<void> {
+  if (ingredient.value && (await takeAway(endpoints.ingredients, ingredient.value))) await router.push('/stores')
+}
+</script>
+
+<template>
+  <template v-if="ingredient && values">
+    <p class="crumb no-print"><RouterLink to="/stores">Stores</RouterLink></p>
+    <TheAnswer>
+      <template v-if="line">
+        {{ ingredient.name }}: {{ amount(line.kind, line.inStore) }} in store<template v-if="line.reserved > 0"
+          >, {{ amount(line.kind, line.reserved) }} reserved for the season</template
+        >.
+        <span v-if="line.shortage" class="must"
+          >{{ amount(line.kind, line.shortage.missing) }} missing for
+          {{ line.shortage.batches.map(({ name }) => name).join(' and ') }}: order
+          {{ amount(line.kind, line.shortage.orderAmount) }} by
+          {{ formatDay(line.shortage.orderByDay ?? line.shortage.firstDay, season.today) }}.</span
+        >
+      </template>
+    </TheAnswer>
+    <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" @settle="settle" />
+    <div class="columns wide-right">
+      <section class="sheet stack">
+        <div class="row head">
+          <h2>What it is</h2>
+          <SaveState :status="status" :errors="errors" />
+        </div>
+        <div class="fields">
+          <v-select
+            :model-value="values.kind"
+            :items="kinds"
+            label="Kind"
+            data-test="kind"
+            @update:model-value="chooseKind"
+          />
+          <v-autocomplete
+            v-if="values.kind === 'fat'"
+            :model-value="values.ref"
+            :items="fats"
+            label="Which fat"
+            :error-messages="errorOf('ref') ?? []"
+            @update:model-value="chooseRef"
+          />
+          <v-select
+            v-if="values.kind === 'alkali'"
+            :model-value="values.ref"
+            :items="alkalis"
+            label="Which alkali"
+            :error-messages="errorOf('ref') ?? []"
+            @update:model-value="chooseRef"
+          />
+          <v-text-field
+            v-model="values.name"
+            label="Name"
+            :hint="values.ref === '' ? 'As recipes and soaps call it' : ''"
+            persistent-hint
+            :error-messages="errorOf('name') ?? []"
+          />
+          <QuantityField
+            v-model="values.leadDays"
+            kind="days"
+            :range="deliveryDaysRange"
+            label="Days on the way"
+            :error="errorOf('leadDays')"
+          />
+          <QuantityField
+            v-model="values.packSize"
+            :kind="isCounted(values.kind) ? 'count' : 'mass'"
+            :range="amountRange"
+            label="Sold in packs of"
+            hint="0: any amount"
+            :error="errorOf('packSize')"
+          />
+          <QuantityField
+            v-if="values.kind === 'packaging'"
+            v-model="values.perBar"
+            kind="number"
+            :range="perBarRange"
+            label="Pieces for a bar"
+            :error="errorOf('perBar')"
+          />
+        </div>
+        <v-textarea v-model="values.notes" rows="2" label="Notes" :error-messages="errorOf('notes') ?? []" />
+        <div class="row">
+          <v-btn size="small" variant="text" color="error" @click="takeIngredientAway">Take the ingredient away</v-btn>
+        </div>
+      </section>
+      <section class="sheet stack">
+        <div class="row head">
+          <h2>Lots, in the order in which they are used</h2>
+          <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-lot" @click="addLot">Lot</v-btn>
+        </div>
+        <p v-if="lots.length === 0" class="quiet">None yet. Put the first delivery in.</p>
+        <LotCard v-for="lot in openLots" :key="lot.id" :lot="lot" :kind="ingredient.kind" />
+        <details v-if="usedUp.length > 0">
+          <summary>{{ usedUp.length === 1 ? 'One lot' : `${usedUp.length} lots` }} used up</summary>
+          <LotCard v-for="lot in usedUp" :key="lot.id" :lot="lot" :kind="ingredient.kind" />
+        </details>
+      </section>
+    </div>
+  </template>
+  <TheAnswer v-else-if="stores.view">The stores keep no such thing.</TheAnswer>
+</template>
+
+<style scoped>
+.columns.wide-right {
+  grid-template-columns: minmax(0, 2fr) minmax(0, 3fr);
+}
+
+@media (max-width: 960px) {
+  .columns.wide-right {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { api } from '@/parts/api'
+import ConflictPanel from '@/parts/ConflictPanel.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import SaveState from '@/parts/SaveState.vue'
+import { useSeason } from '@/parts/seasonStore'
+import { takeAway } from '@/parts/takeAway'
+import { useSavedForm } from '@/parts/useSavedForm'
+import { mdiClose } from '@mdi/js'
+import type { LotView, NewLot } from '@vendange/contract'
+import {
+  amountRange,
+  certifiedSapRange,
+  certifiedToleranceRange,
+  endpoints,
+  lotPriceRange,
+  lotSchema,
+} from '@vendange/contract'
+import type { IngredientKind } from '@vendange/core/stores'
+import { isCounted, lotFault, lotFaultMessage } from '@vendange/core/stores'
+import { computed } from 'vue'
+import { useStores } from './storesStore'
+import { useAmounts } from './useAmounts'
+
+/** One delivery: where it came from, what is left of it, and whether it may be used. */
+const props = defineProps<{ lot: LotView; kind: IngredientKind }>()
+const season = useSeason()
+const stores = useStores()
+const amount = useAmounts()
+const quantity = computed(() => (isCounted(props.kind) ? 'count' : 'mass'))
+
+function details(lot: LotView) {
+  const { usedAmount: _used, leftAmount: _left, ...saved } = lot
+  return saved
+}
+const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
+  schema: lotSchema,
+  source: () => {
+    const lot = stores.lot(props.lot.id)
+    return lot && details(lot)
+  },
+  save: async (body: NewLot & { version: number }) => {
+    const saved = await api(endpoints.lots.update, { params: { id: props.lot.id }, body })
+    await stores.load()
+    return saved
+  },
+  label: () => `lot ${props.lot.lotNumber}`,
+})
+const left = computed({
+  get: () => (values.value ? values.value.receivedAmount + values.value.adjustment - props.lot.usedAmount : 0),
+  set: (counted: number) => {
+    if (values.value) values.value.adjustment = counted + props.lot.usedAmount - values.value.receivedAmount
+  },
+})
+const fault = computed(() => lotFault(props.lot, season.today))
+
+function certify(): void {
+  if (values.value) values.value.certificate = { sapKoh: 190, tolerance: 1, day: season.today }
+}
+</script>
+
+<template>
+  <div v-if="values" class="lot stack" :data-test="`lot-${lot.lotNumber}`">
+    <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" @settle="settle" />
+    <div class="row head">
+      <h3>
+        {{ lot.lotNumber === '' ? 'Lot without a number' : `Lot ${lot.lotNumber}` }}:
+        <span :class="fault ? 'must' : 'vine'">{{ amount(kind, lot.leftAmount) }} left</span>
+      </h3>
+      <div class="row">
+        <SaveState :status="status" :errors="errors" />
+        <v-btn
+          :icon="mdiClose"
+          size="small"
+          variant="text"
+          :aria-label="`Take lot ${lot.lotNumber} away`"
+          @click="takeAway(endpoints.lots, { ...lot, name: `Lot ${lot.lotNumber}` })"
+        />
+      </div>
+    </div>
+    <p v-if="fault" class="must row">
+      {{ lotFaultMessage(lot, fault, season.today) }}
+      <v-btn v-if="fault === 'not_here'" size="small" @click="values.receivedDay = season.today">It is here</v-btn>
+    </p>
+    <div class="fields">
+      <v-text-field v-model="values.lotNumber" label="Lot number" maxlength="80" />
+      <v-text-field v-model="values.supplier" label="Supplier" maxlength="80" />
+      <v-text-field
+        v-model="values.receivedDay"
+        type="date"
+        label="Came on"
+        :error-messages="errorOf('receivedDay') ?? []"
+      />
+      <v-text-field
+        :model-value="values.openedDay"
+        type="date"
+        label="Opened"
+        clearable
+        @update:model-value="values.openedDay = $event || null"
+      />
+      <v-text-field
+        :model-value="values.bestBeforeDay"
+        type="date"
+        label="Best before"
+        clearable
+        @update:model-value="values.bestBeforeDay = $event || null"
+      />
+      <QuantityField
+        v-model="values.receivedAmount"
+        :kind="quantity"
+        :range="amountRange"
+        label="Came"
+        :error="errorOf('receivedAmount')"
+      />
+      <QuantityField v-model="left" :kind="quantity" :range="amountRange" label="Left, as counted" />
+      <QuantityField
+        v-model="values.priceCents"
+        kind="money"
+        :range="lotPriceRange"
+        label="Paid for all of it"
+        :error="errorOf('priceCents')"
+      />
+      <v-checkbox v-model="values.isRecalled" label="Recalled by the supplier" />
+    </div>
+    <template v-if="kind === 'fat'">
+      <div v-if="values.certificate" class="fields">
+        <QuantityField
+          v-model="values.certificate.sapKoh"
+          kind="number"
+          :range="certifiedSapRange"
+          label="Saponification value"
+          hint="mg of KOH a gram, from the certificate"
+          :error="errorOf('certificate.sapKoh')"
+        />
+        <QuantityField
+          v-model="values.certificate.tolerance"
+          kind="number"
+          :range="certifiedToleranceRange"
+          label="Give or take"
+          :error="errorOf('certificate.tolerance')"
+        />
+        <v-text-field
+          v-model="values.certificate.day"
+          type="date"
+          label="Certificate of"
+          :error-messages="errorOf('certificate.day') ?? []"
+        />
+        <v-btn size="small" variant="text" @click="values.certificate = null">Leave the certificate out</v-btn>
+      </div>
+      <div v-else><v-btn size="small" @click="certify">Put its certificate in</v-btn></div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.lot + .lot {
+  padding-top: 16px;
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+}
+</style>

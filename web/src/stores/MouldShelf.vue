@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import { useSeason } from '@/parts/seasonStore'
+import { fillVolumeMl } from '@vendange/core/mould'
+import { computed } from 'vue'
+import MouldDrawing from './MouldDrawing.vue'
+
+/** Every kind of mould, drawn to one scale. */
+const season = useSeason()
+const { show } = useUnits()
+const longestMm = computed(() => Math.max(...season.moulds.map(({ lengthMm }) => lengthMm)))
+
+/** Which moulds are in use today, by whom. */
+const holders = (mouldId: string) =>
+  season.batches.filter(
+    ({ mouldId: held, days, status }) =>
+      held === mouldId && status === 'poured' && days.pourDay <= season.today && season.today < days.cutDay,
+  )
+</script>
+
+<template>
+  <div class="shelf">
+    <RouterLink v-for="mould in season.moulds" :key="mould.id" class="sheet plain" :to="`/stores/moulds/${mould.id}`">
+      <h3>
+        {{ mould.name }} <span v-if="mould.count > 1" class="quiet">× {{ mould.count }}</span>
+      </h3>
+      <MouldDrawing :mould="mould" :longest-mm="longestMm" />
+      <p>
+        {{ show('length', mould.lengthMm) }} × {{ show('length', mould.widthMm) }} ×
+        {{ show('length', mould.heightMm) }} inside
+      </p>
+      <p class="quiet">
+        {{ Math.round(fillVolumeMl(mould)) }} ml to the fill line, bars {{ show('length', mould.barThicknessMm) }} thick
+      </p>
+      <p v-if="holders(mould.id).length > 0" class="brass">
+        Holds
+        {{
+          holders(mould.id)
+            .map(({ name }) => name)
+            .join(', ')
+        }}
+      </p>
+      <p v-else class="vine">Free today</p>
+    </RouterLink>
+  </div>
+</template>
+
+<style scoped>
+.shelf {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: 20px;
+}
+
+.shelf .sheet:hover {
+  border-color: rgb(var(--v-theme-brass));
+  text-decoration: none;
+}
+
+p {
+  font-size: 0.92rem;
+}
+</style>

@@ -1,0 +1,36 @@
+import { api, problemOf } from '@/parts/api'
+import { useSeason } from '@/parts/seasonStore'
+import type { LotView, SavedIngredient, StoresView } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import type { StoresLine } from '@vendange/core/stores'
+import { oldestFirst, storesForecast } from '@vendange/core/stores'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+
+/** Ingredients, lots and what the season takes of them; read anew whenever the season is. */
+export const useStores = defineStore('stores', () => {
+  const season = useSeason()
+  const view = shallowRef<StoresView>()
+  const trouble = ref<string>()
+
+  async function load(): Promise<void> {
+    try {
+      view.value = await api(endpoints.stores)
+      trouble.value = undefined
+    } catch (error) {
+      trouble.value = problemOf(error).detail
+    }
+  }
+  watch(() => season.view, load, { immediate: true })
+
+  const lotsOf = (ingredientId: string): readonly LotView[] =>
+    oldestFirst(view.value?.lots.filter((lot) => lot.ingredientId === ingredientId) ?? []) as readonly LotView[]
+  const ingredient = (id: string): SavedIngredient | undefined => view.value?.ingredients.find((one) => one.id === id)
+  const lot = (id: string): LotView | undefined => view.value?.lots.find((one) => one.id === id)
+  const lines = computed<readonly StoresLine[]>(() =>
+    view.value ? storesForecast(view.value.ingredients, lotsOf, view.value.needs, view.value.today) : [],
+  )
+  const shortages = computed(() => lines.value.filter(({ shortage }) => shortage !== undefined))
+
+  return { view, trouble, load, lotsOf, ingredient, lot, lines, shortages }
+})
