@@ -60,6 +60,7 @@ test('a table is looked at before it is taken in, and nothing of it is while a l
   await file.getByTestId('look-pasted').click()
   await expect(file.getByRole('row', { name: /coal/ })).toContainText('new ingredient')
   await file.getByTestId('take-stores').click()
+  await expect(file.getByTestId('stores-changes')).toHaveCount(0)
   await expect(page.getByRole('row', { name: /coal/ })).toContainText('42.5 g')
 
   const download = page.waitForEvent('download')

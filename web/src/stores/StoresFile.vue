@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { act } from '@/parts/act'
 import { api } from '@/parts/api'
+import { saveFile } from '@/parts/saveFile'
 import type { StoresFileReader } from '@/workers/storesFile.worker'
 import { mdiDownload, mdiUpload } from '@mdi/js'
 import { endpoints } from '@vendange/contract'
@@ -68,11 +69,7 @@ async function save(): Promise<void> {
       ? [{ kind, name, ref: ref_, leadDays, lot: null }]
       : lots.map((lot) => ({ kind, name, ref: ref_, leadDays, lot }))
   })
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([writeStoresCsv(rows)], { type: 'text/csv' }))
-  link.download = 'stores.csv'
-  link.click()
-  URL.revokeObjectURL(link.href)
+  saveFile('stores.csv', 'text/csv', writeStoresCsv(rows))
 }
 </script>
 

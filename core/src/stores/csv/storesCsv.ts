@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import type { Day } from '../../calendar'
 import { isDay } from '../../calendar'
-import { fatTable } from '../../fats'
+import { fatTable, findFat } from '../../fats'
 import { parseQuantity } from '../../units'
 import type { IngredientKind } from '../ingredient'
 import { ingredientKinds, isCounted } from '../ingredient'
@@ -19,7 +19,19 @@ export interface StoresFile {
   readonly problems: readonly RowProblem[]
 }
 
-const columns = ['kind', 'name', 'supplier', 'lot', 'received', 'best_before', 'amount', 'left', 'price', 'lead_days']
+const columns = [
+  'kind',
+  'name',
+  'supplier',
+  'lot',
+  'received',
+  'best_before',
+  'amount',
+  'left',
+  'price',
+  'lead_days',
+  'ref',
+]
 
 /** Characters that one file may have. */
 export const longestStoresFile = 2_000_000
@@ -35,8 +47,10 @@ const alkalis: Readonly<Record<string, { readonly ref: string; readonly name: st
 /** Words for a line that cannot be read. */
 class Unreadable extends Error {}
 
-function named(kind: IngredientKind, name: string): { readonly ref: string; readonly name: string } {
+/** Which thing it is. A fat or an alkali with a key keeps the name that the workshop gave it. */
+function named(kind: IngredientKind, name: string, ref: string): { readonly ref: string; readonly name: string } {
   const plain = name.toLowerCase()
+  if ((kind === 'fat' && findFat(ref)) || (kind === 'alkali' && Object.hasOwn(alkalis, ref))) return { ref, name }
   if (kind === 'fat') {
     const fat = fatTable.find((one) => one.key === plain || one.name.toLowerCase() === plain)
     if (!fat) throw new Unreadable(`“${name}” is no fat of the table. Write its name as recipes show it.`)
@@ -88,7 +102,11 @@ function readRow(cells: Cells): StoresRow {
   const receivedDay = dayIn(cells, 'received')
   const receivedAmount = amountIn(cells, 'amount', kind)
   const leftAmount = amountIn(cells, 'left', kind)
-  const base = { kind, ...named(kind, name), leadDays: wholeIn(cells, 'lead_days', 'days', 365) }
+  const base = {
+    kind,
+    ...named(kind, name, cell(cells, 'ref').toLowerCase()),
+    leadDays: wholeIn(cells, 'lead_days', 'days', 365),
+  }
   const hasLot = ['supplier', 'lot', 'received', 'best_before', 'amount', 'left', 'price'].some(
     (column) => cell(cells, column) !== '',
   )
@@ -155,7 +173,7 @@ export function writeStoresCsv(rows: readonly StoresRow[]): string {
   return Papa.unparse(
     {
       fields: columns,
-      data: rows.map(({ kind, name, leadDays, lot }) => [
+      data: rows.map(({ kind, name, ref, leadDays, lot }) => [
         kind,
         name,
         lot?.supplier ?? '',
@@ -166,6 +184,7 @@ export function writeStoresCsv(rows: readonly StoresRow[]): string {
         lot ? amount(lot.leftAmount ?? lot.receivedAmount, kind) : '',
         lot && lot.priceCents > 0 ? (lot.priceCents / 100).toFixed(2) : '',
         leadDays ?? '',
+        ref,
       ]),
     },
     { newline: '\n', escapeFormulae: true },

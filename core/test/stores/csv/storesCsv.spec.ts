@@ -32,6 +32,7 @@ describe('parseStoresCsv', () => {
   it('reads a pasted table, and headings as people write them', () => {
     const { rows } = parseStoresCsv('Kind\tName\tLead days\ncolourant\tCarriage blue\t7\n\n')
     expect(rows).to.deep.equal([{ kind: 'colourant', name: 'Carriage blue', ref: '', leadDays: 7, lot: null }])
+    expect(parseStoresCsv('kind;name;ref\nfat;Mill oil;olive').rows[0]).to.include({ ref: 'olive', name: 'Mill oil' })
     expect(parseStoresCsv('kind;name\nalkali;NaOH').rows[0]).to.include({ ref: 'naoh', name: 'Sodium hydroxide' })
   })
 
