@@ -27,7 +27,7 @@ import {
 } from './schemas/stores'
 import type { NewIngredient, NewLot, SavedIngredient, SavedLot } from './schemas/stores'
 import { wishRequestSchema } from './schemas/wish'
-import { happeningSchema, stepSchema } from './schemas/work'
+import { commandSchema, happeningSchema, stepSchema } from './schemas/work'
 import type { NewHappening } from './schemas/work'
 import { makerSchema, savedMakerSchema, workshopSchema, savedWorkshopSchema } from './schemas/workshop'
 import type { NewMaker, SavedMaker, SavedWorkshop } from './schemas/workshop'
@@ -209,6 +209,18 @@ export const endpoints = {
     finish: act<BatchView>()({
       path: '/api/batches/:id/finish',
       summary: 'Finish the pour: its loaves get their lot codes',
+    }),
+  },
+
+  instruments: {
+    lines: get<Blob>()({
+      path: '/api/instruments/:name/lines',
+      summary: 'Readings of the scale or the probe, a line an event (see docs/formats/scale-and-probe.md)',
+    }),
+    command: act<{ readonly line: string }>()({
+      path: '/api/instruments/:name',
+      summary: 'Tell the scale or the probe what to do, such as tare',
+      body: commandSchema,
     }),
   },
 

@@ -10,6 +10,7 @@ import type { Logger } from 'pino'
 import { readWorkshop } from './db/workshopRow'
 import { recipeService } from './formulate/recipeService'
 import { wishRoutes } from './formulate/wishRoutes'
+import { instrumentRoutes } from './instruments/instrumentRoutes'
 import { loafRoutes } from './loaves/loafRoutes'
 import { loafService } from './loaves/loafService'
 import { photoService } from './loaves/photoService'
@@ -78,6 +79,7 @@ function apiRouter(context: Context): Router {
   serveKept(router, endpoints.orders, services.orders)
   serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
   batchRoutes(router, services.batches)
+  instrumentRoutes(router)
   loafRoutes(router, services.loaves, services.photos)
   return router
 }

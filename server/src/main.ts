@@ -6,6 +6,7 @@ import { pino } from 'pino'
 import { createApp } from './app'
 import { DatabaseRefused, openDatabase } from './db/database'
 import { ensureWorkshop } from './db/workshopRow'
+import { endStreams } from './instruments/instrumentRoutes'
 import { frozenClock, systemClock } from './parts/clock'
 
 const home = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
@@ -33,6 +34,7 @@ try {
   })
   const close = (): void => {
     server.close(() => void database.close().then(() => process.exit(0)))
+    endStreams()
     server.closeIdleConnections()
   }
   process.on('SIGINT', close)

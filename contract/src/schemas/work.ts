@@ -5,6 +5,14 @@ import { boolean, lazy, number, object, string } from 'yup'
 import { barsRange } from './plan'
 import { dayText, freeText, idText, versionNumber, wholeWithin, within } from './pieces'
 
+/** A tablet keeps a step that cannot be sent for so long. */
+const secondsKept = 14 * 24 * 3600
+
+/** A command line for an instrument. */
+export const commandSchema = object({ line: string().max(80).required() })
+  .noUnknown()
+  .required()
+
 /** A step done at the bench. `actual` in g or °C, null for a tick. */
 export const stepSchema = object({
   stepKey: string().max(80).required(),
@@ -18,6 +26,12 @@ export const stepSchema = object({
     ),
   /** Lot it was taken from, when it is not the oldest. */
   lotId: string().max(64).optional(),
+  /** Chosen by the tablet: a record that comes twice is taken once. */
+  recordId: string().max(64).optional(),
+  /** How long ago it was done, when it could not be sent at once. */
+  secondsAgo: number().min(0).max(secondsKept).optional(),
+  /** How many records of this pour the tablet knew: what another one did since is not written over unseen. */
+  seen: number().integer().min(0).optional(),
 })
   .noUnknown()
   .required()

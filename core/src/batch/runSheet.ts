@@ -58,6 +58,8 @@ export interface RunSheetStep {
   readonly planned: number | null
   /** Plain words where lye, heat or alcohol count. */
   readonly caution: string | null
+  /** A wait that belongs to it, and what to do at its end. Minutes are estimates. */
+  readonly wait?: { readonly minutes: number; readonly what: string }
 }
 
 const lyeCaution =
@@ -276,6 +278,7 @@ const temperatureStep = (
   detail,
   planned,
   caution,
+  wait: { minutes: 10, what: `Look at the temperature of the ${of} again` },
 })
 
 /** From lye into fats to trace. */
@@ -399,15 +402,18 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
     ...potSteps(plan),
     ...(scentAtOnce.length > 0 ? [] : scentSteps(plan, 'last')),
     tick('pour', 'Pour', 'Pour', `Pour into ${loaves}`, 'Break the fall on a spatula; knock out the air.'),
-    tick(
-      'spray',
-      'Afterwards',
-      'Spray the top',
-      'Spray the top with strong alcohol against ash',
-      sprayDetail(plan),
-      alcoholCaution,
-    ),
-    coverStep(plan, gel),
+    {
+      ...tick(
+        'spray',
+        'Afterwards',
+        'Spray the top',
+        'Spray the top with strong alcohol against ash',
+        sprayDetail(plan),
+        alcoholCaution,
+      ),
+      wait: { minutes: 20, what: 'Spray the top again' },
+    },
+    { ...coverStep(plan, gel), wait: { minutes: 60, what: 'Look at the loaf: cracks, heat, a swelling top' } },
   ]
 }
 

@@ -1,5 +1,6 @@
-import type { BatchSummary, BatchView, NewBatch, NewStep } from '@vendange/contract'
-import { benchState, checkStepRecord, pouredPerLoaf, scaleDesign } from '@vendange/core/batch'
+import type { BatchSummary, BatchView, NewBatch, NewStep, RecordedStep } from '@vendange/contract'
+import type { BatchPlan } from '@vendange/core/batch'
+import { benchState, checkStepRecord, pouredPerLoaf, runSheet, scaleDesign } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
 import { loafState } from '@vendange/core/loaf'
@@ -14,7 +15,7 @@ import { batches, benchRecords, loafEvents, loaves } from '../db/schema'
 import { lotsForWeighing, stockOfPlan } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { notFound, refused, unprocessable } from '../parts/problems'
+import { HttpProblem, notFound, refused, unprocessable } from '../parts/problems'
 
 export interface BatchService {
   create(batch: NewBatch): Promise<BatchSummary>
@@ -26,6 +27,20 @@ export interface BatchService {
   view(id: string): Promise<BatchView>
   record(id: string, step: NewStep, makerId: string): Promise<BatchView>
   finish(id: string, makerId: string): Promise<BatchView>
+}
+
+/** What another tablet recorded of the same step, and this one had not seen, is not written over. */
+function refuseUnseen(plan: BatchPlan, records: readonly RecordedStep[], step: NewStep): void {
+  if (step.seen === undefined) return
+  const other = records.slice(step.seen).findLast(({ stepKey }) => stepKey === step.stepKey)
+  if (!other || other.actual === step.actual) return
+  const name = runSheet(plan).find(({ key }) => key === step.stepKey)?.name ?? 'This step'
+  const figure = other.actual === null ? '' : ` as ${other.actual}`
+  throw new HttpProblem({
+    title: 'Changed meanwhile',
+    status: 409,
+    detail: `${name} was recorded${figure} by ${other.makerName} meanwhile, at another tablet. Yours (${step.actual ?? 'done'}) was not taken; go back to the step to weigh it anew.`,
+  })
 }
 
 export function batchService({ database, clock, newId }: Context): BatchService {
@@ -73,6 +88,15 @@ export function batchService({ database, clock, newId }: Context): BatchService 
       return readBatchSummary(transaction, id)
     })
 
+  async function isTaken(reader: Reader, recordId: string | undefined): Promise<boolean> {
+    if (recordId === undefined) return false
+    const [known] = await reader
+      .select({ id: benchRecords.id })
+      .from(benchRecords)
+      .where(eq(benchRecords.recordId, recordId))
+    return known !== undefined
+  }
+
   async function begin(transaction: Transaction, row: BatchRow): Promise<void> {
     const source = await readBatchSource(transaction, row.designId, row.own)
     const { findings } = scaleDesign(source)
@@ -116,28 +140,24 @@ export function batchService({ database, clock, newId }: Context): BatchService 
       database.write(async (transaction) => {
         const row = await readBatch(transaction, id)
         if (row.isRemoved) throw notFound('This pour was taken off the calendar.')
+        if (await isTaken(transaction, step.recordId)) return view(transaction, id)
         if (row.status === 'poured') throw unprocessable('This pour is finished; its record is not edited.')
         const maker = await knownMaker(transaction, makerId)
         if (row.status === 'planned') await begin(transaction, row)
         const plan = await planOfBatch(transaction, await readBatch(transaction, id))
         const records = await readRecords(transaction, id)
+        refuseUnseen(plan, records, step)
         const findings = checkStepRecord(plan, records, step)
         if (isRefused(findings)) throw refused(findings)
         const before = records.findLast(({ stepKey }) => stepKey === step.stepKey)
         // The same step sent twice, after a lost reply, is one step.
         if (!before || before.actual !== step.actual || step.lotId !== undefined) {
+          const { stepKey, actual, lotId, recordId = null, secondsAgo = 0 } = step
+          const weighing = { batchId: id, stepKey, actual, lotId }
           await transaction.insert(benchRecords).values({
-            batchId: id,
-            stepKey: step.stepKey,
-            actual: step.actual,
-            lots: await lotsForWeighing(
-              transaction,
-              plan,
-              { batchId: id, ...step, lotId: step.lotId },
-              await todayIn(transaction),
-            ),
-            at: clock.now().toISOString(),
-            makerId: maker,
+            ...{ batchId: id, stepKey, actual, recordId, makerId: maker },
+            lots: await lotsForWeighing(transaction, plan, weighing, await todayIn(transaction)),
+            at: new Date(clock.now().getTime() - secondsAgo * 1000).toISOString(),
           })
         }
         return view(transaction, id)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
+import { useStepQueue } from '@/parts/stepQueue'
 import { useUndo } from '@/parts/undoStore'
 import { mdiKeyboardOutline, mdiMagnify, mdiThemeLightDark, mdiUndo } from '@mdi/js'
 import { computed, defineAsyncComponent } from 'vue'
@@ -19,6 +20,8 @@ const theme = useTheme()
 const { listIsOpen, findIsOpen } = useKeys()
 const isBare = computed(() => route.meta['bare'] === true)
 void season.load()
+// What an earlier page could not send goes out from any page.
+useStepQueue()
 
 function isHere(path: string): boolean {
   const stage = route.meta['stage']

@@ -9,7 +9,12 @@ import { parseQuantity } from '@vendange/core/units'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import BenchSteps from './BenchSteps.vue'
+import BenchTimers from './BenchTimers.vue'
+import LotChoice from './LotChoice.vue'
+import StandInPanel from './StandInPanel.vue'
 import { useBench } from './useBench'
+import { useBenchTimers } from './useBenchTimers'
+import { useInstrument } from './useInstrument'
 import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{ id: string }>()
@@ -17,18 +22,18 @@ const season = useSeason()
 const router = useRouter()
 const { show, weighed, unitOf, words } = useUnits()
 const figure = useStepFigure()
-const { view, state, trouble, fieldError, pending, isSending, record, finish } = useBench(props.id)
+const { view, state, trouble, notSaved, refusal, fieldError, keptKeys, record, finish } = useBench(props.id)
+const timers = useBenchTimers(props.id)
 
 const shown = ref(0)
 const typed = ref('')
 const typedError = ref<string>()
+const isTaking = ref(false)
+const lotId = ref<string>()
 watch(
   () => state.value?.nextIndex,
   (next) => {
-    if (next === undefined) return
-    shown.value = next
-    typed.value = ''
-    typedError.value = undefined
+    if (next !== undefined) go(next - shown.value)
   },
 )
 
@@ -36,6 +41,34 @@ const step = computed<BenchStep | undefined>(() => state.value?.steps[shown.valu
 const isLast = computed(() => state.value !== undefined && state.value.nextIndex >= state.value.steps.length)
 const isPoured = computed(() => view.value?.batch.status === 'poured')
 const kind = computed(() => (step.value?.kind === 'temperature' ? 'temperature' : 'mass'))
+const stock = computed(() => view.value?.stock.find(({ stepKey }) => stepKey === step.value?.key))
+
+const instrument = useInstrument(
+  computed(() =>
+    isLast.value || !step.value || step.value.kind === 'tick'
+      ? undefined
+      : step.value.kind === 'weigh'
+        ? 'scale'
+        : 'probe',
+  ),
+)
+/** What scale or probe show now: g or °C; null while they show nothing that can be taken. */
+const live = computed(() => {
+  const now = instrument.reading.value
+  if (now?.kind === 'mass') return now.massG
+  return now?.kind === 'temperature' ? now.temperatureC : null
+})
+const isSettled = computed(() => {
+  const now = instrument.reading.value
+  return now !== undefined && 'isSettled' in now && now.isSettled
+})
+const liveWords = computed(() => {
+  const now = instrument.reading.value
+  if (!now) return 'nothing heard yet'
+  if (now.kind === 'over') return 'overload: take something off the pan'
+  if (now.kind === 'off') return 'out of the jug'
+  return `${step.value ? figure(step.value, live.value) : ''}${now.isSettled ? '' : ', still moving'}`
+})
 
 /** The figure asked for, its unit set smaller. */
 const figureParts = computed(() => {
@@ -43,30 +76,65 @@ const figureParts = computed(() => {
   return { number, unit }
 })
 
-/** What "done" would record: what was typed, else the figure asked for. */
+function readTyped() {
+  const unit = unitOf(kind.value)
+  return parseQuantity(kind.value, typed.value, unit === undefined ? {} : { unit })
+}
+
+/** What "done" would record: what was typed, else what the instrument shows, else the figure asked for. */
 const reading = computed(() => {
   if (!step.value || step.value.kind === 'tick') return null
-  if (typed.value.trim() === '') return step.value.actual ?? step.value.target
-  const unit = unitOf(kind.value)
-  const parsed = parseQuantity(kind.value, typed.value, unit === undefined ? {} : { unit })
-  return parsed.ok ? parsed.value : undefined
+  if (typed.value.trim() !== '') {
+    const parsed = readTyped()
+    return parsed.ok ? parsed.value : undefined
+  }
+  if (instrument.isConnected.value) return isSettled.value ? (live.value ?? undefined) : undefined
+  return step.value.actual ?? step.value.target
+})
+/** How far the weighing has come, for the eye. */
+const underWay = computed(() => {
+  if (typed.value !== '') return reading.value ?? 0
+  return instrument.isConnected.value ? (live.value ?? 0) : (step.value?.actual ?? 0)
+})
+const toGoWords = computed(() => {
+  const target = step.value?.target
+  if (step.value?.kind !== 'weigh' || target === null || target === undefined) return undefined
+  if (typed.value === '' && (!instrument.isConnected.value || live.value === null)) return undefined
+  const left = toGo(target, underWay.value)
+  return left < 0 ? `${weighed(-left)} over` : left > 0 ? `${weighed(left)} to go` : 'just right'
 })
 const doneLabel = computed(() => {
   if (!step.value) return ''
   if (step.value.kind === 'tick') return step.value.done ? 'Done already' : 'Done'
-  if (reading.value === undefined || reading.value === null) return 'Take it'
+  if (reading.value === undefined || reading.value === null)
+    return instrument.isConnected.value && typed.value === '' ? 'Wait for it to settle' : 'Take it'
   return `Take ${figure(step.value, reading.value)}`
 })
 
 async function done(): Promise<void> {
-  if (!step.value || isSending.value || pending.value) return
-  const unit = unitOf(kind.value)
-  if (step.value.kind !== 'tick' && typed.value.trim() !== '') {
-    const parsed = parseQuantity(kind.value, typed.value, unit === undefined ? {} : { unit })
+  const now = step.value
+  if (!now || isTaking.value) return
+  if (now.kind !== 'tick' && typed.value.trim() !== '') {
+    const parsed = readTyped()
     typedError.value = parsed.ok ? undefined : parsed.message
     if (!parsed.ok) return
+  } else if (now.kind !== 'tick' && reading.value === undefined) {
+    typedError.value =
+      instrument.reading.value?.kind === 'over'
+        ? 'The scale is overloaded. Take something off the pan, or weigh in two parts.'
+        : 'Wait until the reading stands still.'
+    return
   }
-  await record({ stepKey: step.value.key, actual: reading.value ?? null })
+  isTaking.value = true
+  const wasTyped = typed.value.trim() !== ''
+  try {
+    const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
+    const taken = await record({ stepKey: now.key, actual: reading.value ?? null, ...chosen })
+    // The vessel stays on the pan: the next weighing starts from zero.
+    if (taken && now.kind === 'weigh' && instrument.isConnected.value && !wasTyped) await instrument.command('tare')
+  } finally {
+    isTaking.value = false
+  }
 }
 
 async function finishPour(): Promise<void> {
@@ -80,16 +148,17 @@ function go(by: number): void {
   shown.value = Math.min(Math.min(last, state.value?.nextIndex ?? 0), Math.max(0, shown.value + by))
   typed.value = ''
   typedError.value = undefined
+  lotId.value = undefined
 }
 
 function press(event: KeyboardEvent): void {
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === 'ArrowLeft') go(-1)
   else if (event.key === 'ArrowRight') go(1)
-  else if (event.key === ' ') {
+  else if (event.key === ' ' || (event.key.toLowerCase() === 'w' && instrument.isConnected.value)) {
     event.preventDefault()
     void done()
-  }
+  } else if (event.key.toLowerCase() === 't' && instrument.isConnected.value) void instrument.command('tare')
 }
 onMounted(() => window.addEventListener('keydown', press))
 onBeforeUnmount(() => window.removeEventListener('keydown', press))
@@ -104,10 +173,20 @@ const isStopped = computed(() => isRefused(stateFindings.value))
 <template>
   <v-theme-provider theme="night" with-background class="bench">
     <template v-if="view && state">
-      <BenchSteps :plan="view.plan" :state="state" :shown="shown" :to="`/pour/${id}`" @show="go($event - shown)" />
+      <BenchSteps
+        :plan="view.plan"
+        :state="state"
+        :kept="keptKeys"
+        :shown="shown"
+        :to="`/pour/${id}`"
+        @show="go($event - shown)"
+      />
 
       <main class="work">
-        <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
+        <BenchTimers :timers="timers" />
+        <p v-for="one in [trouble, notSaved, refusal].filter(Boolean)" :key="one" class="trouble" role="alert">
+          {{ one }}
+        </p>
         <template v-if="step && !isLast">
           <header>
             <h1>{{ step.title }}</h1>
@@ -118,25 +197,15 @@ const isStopped = computed(() => isRefused(stateFindings.value))
               >{{ figureParts.number }} <small>{{ figureParts.unit }}</small></b
             >
             <span v-if="step.planned !== step.target" class="planned">planned {{ figure(step, step.planned) }}</span>
-            <span
-              v-if="step.kind === 'weigh' && reading !== null && reading !== undefined && typed !== ''"
-              class="togo"
-              >{{
-                toGo(step.target, reading) < 0
-                  ? `${weighed(-toGo(step.target, reading))} over`
-                  : toGo(step.target, reading) > 0
-                    ? `${weighed(toGo(step.target, reading))} to go`
-                    : 'just right'
-              }}</span
-            >
+            <span v-if="toGoWords" class="togo" data-test="to-go">{{ toGoWords }}</span>
           </div>
           <div v-if="step.kind === 'weigh'" class="track" aria-hidden="true">
-            <i
-              :style="{
-                width: `${shareDone(step.target ?? 0, typed === '' ? (step.actual ?? 0) : (reading ?? 0)) * 100}%`,
-              }"
-            />
+            <i :style="{ width: `${shareDone(step.target ?? 0, underWay) * 100}%` }" />
           </div>
+          <p v-if="step.kind !== 'tick' && instrument.isConnected.value" class="live" data-test="live">
+            {{ step.kind === 'weigh' ? 'Scale' : 'Probe' }}: <b>{{ liveWords }}</b>
+          </p>
+          <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
           <p v-if="step.detail" class="detail">{{ words(step.detail) }}</p>
           <p v-if="step.caution" class="caution">{{ step.caution }}</p>
           <div v-if="step.kind !== 'tick'" class="entry">
@@ -151,8 +220,31 @@ const isStopped = computed(() => isRefused(stateFindings.value))
               data-test="reading"
               @keydown.enter="done"
             />
+            <v-btn
+              variant="text"
+              size="small"
+              data-test="connect"
+              @click="instrument.isConnected.value = !instrument.isConnected.value"
+              >{{
+                instrument.isConnected.value
+                  ? 'Type it instead'
+                  : `Read it from the simulated ${step.kind === 'weigh' ? 'scale' : 'probe'}`
+              }}</v-btn
+            >
           </div>
+          <StandInPanel
+            v-if="step.kind !== 'tick' && instrument.isConnected.value"
+            :name="step.kind === 'weigh' ? 'scale' : 'probe'"
+            :target="step.target"
+            :shown-g="live ?? 0"
+            @command="instrument.command"
+          />
           <p v-if="message" class="trouble" role="alert">{{ message }}</p>
+          <div v-if="step.wait" class="wait">
+            <v-btn variant="tonal" data-test="start-timer" @click="timers.start(step.wait.minutes, step.wait.what)"
+              >Ring in {{ step.wait.minutes }} min: {{ step.wait.what.toLowerCase() }}</v-btn
+            >
+          </div>
         </template>
         <template v-else>
           <header>
@@ -179,8 +271,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             class="big main"
             color="brass"
             variant="flat"
-            :loading="isSending"
-            :disabled="pending !== undefined && !isSending"
+            :loading="isTaking"
             data-test="done"
             @click="done"
             >{{ doneLabel }}</v-btn
@@ -191,7 +282,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             class="big main"
             color="brass"
             variant="flat"
-            :disabled="isStopped"
+            :disabled="isStopped || keptKeys.size > 0"
             data-test="finish"
             @click="finishPour"
             >Finish the pour</v-btn
@@ -297,9 +388,29 @@ h1 {
   font-size: 1.15rem;
 }
 
+.live {
+  margin-top: 10px;
+  font-size: 1.35rem;
+  color: rgb(var(--v-theme-quiet));
+}
+
+.live b {
+  color: rgb(var(--v-theme-on-surface));
+}
+
+.wait {
+  margin-top: 16px;
+}
+
 .entry {
+  display: flex;
   flex: none;
-  margin-top: 26px;
+  gap: 16px;
+  align-items: center;
+  margin-top: 22px;
+}
+
+.entry :deep(.v-text-field) {
   max-width: 420px;
 }
 

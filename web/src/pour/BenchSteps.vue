@@ -7,6 +7,8 @@ import { useStepFigure } from './useStepFigure'
 const props = defineProps<{
   plan: BatchPlan
   state: BenchState
+  /** Steps that are done and kept on this device only, by key. */
+  kept: ReadonlySet<string>
   /** Index of the step that fills the screen. */
   shown: number
   /** Where the run sheet is. */
@@ -35,13 +37,15 @@ watch(
       <p v-if="one.group !== state.steps[index - 1]?.group" class="eyebrow">{{ one.group }}</p>
       <button
         class="item"
-        :class="{ now: index === shown, done: one.done }"
+        :class="{ now: index === shown, done: one.done && !kept.has(one.key), kept: kept.has(one.key) }"
         :disabled="index > state.nextIndex"
         :aria-current="index === shown ? 'step' : undefined"
         @click="$emit('show', index)"
       >
-        <span class="mark" aria-hidden="true">{{ one.done ? '✓' : index === shown ? '▸' : '' }}</span>
-        <span class="what">{{ one.name }}</span>
+        <span class="mark" aria-hidden="true">{{
+          kept.has(one.key) ? '↑' : one.done ? '✓' : index === shown ? '▸' : ''
+        }}</span>
+        <span class="what">{{ one.name }}<small v-if="kept.has(one.key)" class="brass"> kept here</small></span>
         <span class="mass">
           <template v-if="one.planned !== null && (one.done ? one.actual : one.target) !== one.planned"
             >{{ figure(one, one.planned) }} →

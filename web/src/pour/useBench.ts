@@ -1,83 +1,77 @@
-import { api, problemOf } from '@/parts/api'
+import { api, problemOf, storedMakerId } from '@/parts/api'
+import { useStepQueue } from '@/parts/stepQueue'
 import type { BatchView, NewStep } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { benchState } from '@vendange/core/batch'
-import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
+import { benchState, checkStepRecord } from '@vendange/core/batch'
+import { isRefused } from '@vendange/core/findings'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 
 const retryMs = 2000
+/** So often the bench looks whether another tablet has recorded something. */
+const lookMs = 5000
 
 /**
- * One pour at the bench. A step counts as saved only when the server has said so; one that could not be sent is kept
- * in the browser and sent again until it is through, also after a reload.
+ * One pour at the bench. A step counts as saved only when the server has said so. One that cannot be sent yet is kept in
+ * the browser; the bench goes on with it as with the others.
  */
 export function useBench(batchId: string) {
-  const pendingKey = `vendange.pending.${batchId}`
+  const queue = useStepQueue()
   const view = shallowRef<BatchView>()
   const trouble = ref<string>()
   const fieldError = ref<string>()
-  const pending = shallowRef<NewStep | undefined>(readPending())
-  const isSending = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  const state = computed(() => view.value && benchState(view.value.plan, view.value.records))
+  /** Steps of this pour that the server does not have yet. */
+  const kept = computed(() => queue.waiting.filter((one) => one.batchId === batchId).map(({ step }) => step))
+  const records = computed(() => [...(view.value?.records ?? []), ...kept.value])
+  const state = computed(() => view.value && benchState(view.value.plan, records.value))
+  const keptKeys = computed<ReadonlySet<string>>(() => new Set(kept.value.map(({ stepKey }) => stepKey)))
 
-  function readPending(): NewStep | undefined {
-    const stored = localStorage.getItem(pendingKey)
-    return stored === null ? undefined : (JSON.parse(stored) as NewStep)
-  }
-
-  function setPending(step: NewStep | undefined): void {
-    pending.value = step
-    if (step) localStorage.setItem(pendingKey, JSON.stringify(step))
-    else localStorage.removeItem(pendingKey)
-  }
-
-  function retry(work: () => Promise<unknown>): void {
-    clearTimeout(timer)
-    timer = setTimeout(() => void work(), retryMs)
-  }
+  const notSaved = computed(() =>
+    kept.value.length > 0 && queue.isUnreached
+      ? `Not saved yet: the server does not answer. ${kept.value.length === 1 ? 'One step is' : `${kept.value.length} steps are`} kept on this device and sent again.`
+      : undefined,
+  )
+  const refusal = computed(() => queue.refusals.filter((one) => one.batchId === batchId).at(-1)?.message)
 
   async function load(): Promise<void> {
+    clearTimeout(timer)
     try {
-      view.value = await api(endpoints.batches.view, { params: { id: batchId } })
+      const now = await api(endpoints.batches.view, { params: { id: batchId } })
+      if (now.records.length >= (view.value?.records.length ?? 0)) view.value = now
       trouble.value = undefined
-      if (pending.value) await send()
+      timer = setTimeout(() => void load(), lookMs)
     } catch (error) {
       const problem = problemOf(error)
-      trouble.value = problem.detail
-      if (problem.status === 0) retry(load)
+      // A bench that is under way goes on; the queue says what is not saved.
+      if (!view.value) trouble.value = problem.detail
+      if (problem.status === 0) timer = setTimeout(() => void load(), retryMs)
     }
   }
 
-  /** @returns whether the server has it */
-  async function send(): Promise<boolean> {
-    const step = pending.value
-    if (!step || isSending.value) return false
-    isSending.value = true
-    try {
-      view.value = await api(endpoints.batches.record, { params: { id: batchId }, body: step })
-      setPending(undefined)
-      trouble.value = undefined
-      return true
-    } catch (error) {
-      const problem = problemOf(error)
-      if (problem.status === 0) {
-        trouble.value = 'Not saved yet: the server does not answer. The step is kept on this device and sent again.'
-        retry(send)
-      } else {
-        setPending(undefined)
-        fieldError.value = problem.detail
-      }
-      return false
-    } finally {
-      isSending.value = false
-    }
-  }
+  watch(
+    () => queue.latest,
+    (latest) => {
+      if (latest?.batch.id === batchId) view.value = latest
+    },
+  )
+  // What was refused is not done: the page shows what the server has.
+  watch(refusal, () => void load())
 
-  function record(step: NewStep): Promise<boolean> {
-    fieldError.value = undefined
-    setPending(step)
-    return send()
+  /** Takes a step, once nothing speaks against it. @returns whether it was taken */
+  async function record(step: NewStep): Promise<boolean> {
+    if (!view.value) return false
+    queue.forget(batchId)
+    const findings = checkStepRecord(view.value.plan, records.value, step)
+    fieldError.value = isRefused(findings)
+      ? findings
+          .filter(({ severity }) => severity === 'refuse')
+          .map(({ message }) => message)
+          .join(' ')
+      : undefined
+    if (fieldError.value !== undefined) return false
+    await queue.add(batchId, storedMakerId(), { ...step, seen: records.value.length })
+    return true
   }
 
   async function finish(): Promise<boolean> {
@@ -92,5 +86,5 @@ export function useBench(batchId: string) {
 
   onBeforeUnmount(() => clearTimeout(timer))
   void load()
-  return { view, state, trouble, fieldError, pending, isSending, record, finish }
+  return { view, state, trouble, notSaved, refusal, fieldError, keptKeys, record, finish }
 }

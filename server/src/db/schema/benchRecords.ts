@@ -16,6 +16,8 @@ export const benchRecords = sqliteTable(
     actual: real(),
     /** Lots it was taken from; null for what the stores do not keep. */
     lots: text({ mode: 'json' }).$type<readonly LotUse[]>(),
+    /** Chosen by the tablet, so that a record which comes twice is taken once. */
+    recordId: text('record_id').unique(),
     at: text().notNull(),
     makerId: text('maker_id')
       .notNull()

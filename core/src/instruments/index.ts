@@ -1,0 +1,3 @@
+export * from './lines'
+export * from './probe'
+export * from './scale'

@@ -1,0 +1,69 @@
+import type { Command, Reading } from '@vendange/core/instruments'
+import {
+  commandProbe,
+  commandScale,
+  emptyScale,
+  hungProbe,
+  passProbeTime,
+  passTime,
+  readProbe,
+  readScale,
+} from '@vendange/core/instruments'
+
+/** An instrument that shows something every so often while somebody looks. */
+export interface StandIn {
+  command(command: Command): void
+  /** Tells every reading from now on. @returns how to stop listening */
+  listen(tell: (reading: Reading) => void): () => void
+}
+
+export const instrumentNames = ['scale', 'probe'] as const
+export type InstrumentName = (typeof instrumentNames)[number]
+
+/** Between two readings. */
+const readingMs = 200
+
+function standIn<State>(
+  first: State,
+  manner: {
+    readonly obey: (state: State, command: Command) => State
+    readonly wait: (state: State, elapsedMs: number) => State
+    readonly read: (state: State) => Reading
+  },
+): StandIn {
+  let state = first
+  let timer: ReturnType<typeof setInterval> | undefined
+  const listeners = new Set<(reading: Reading) => void>()
+  const pass = (): void => {
+    state = manner.wait(state, readingMs)
+    const reading = manner.read(state)
+    for (const tell of listeners) tell(reading)
+  }
+  return {
+    command: (command) => {
+      state = manner.obey(state, command)
+    },
+    listen: (tell) => {
+      listeners.add(tell)
+      timer ??= setInterval(pass, readingMs)
+      return () => {
+        listeners.delete(tell)
+        if (listeners.size > 0) return
+        clearInterval(timer)
+        timer = undefined
+      }
+    },
+  }
+}
+
+/** The scale and the probe that ship with the app. */
+export function standIns(): Readonly<Record<InstrumentName, StandIn>> {
+  return {
+    scale: standIn(emptyScale, {
+      obey: commandScale,
+      wait: (state, elapsedMs) => passTime(state, elapsedMs, Math.random() * 2 - 1),
+      read: readScale,
+    }),
+    probe: standIn(hungProbe, { obey: commandProbe, wait: passProbeTime, read: readProbe }),
+  }
+}

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import { useSeason } from '@/parts/seasonStore'
+import type { StepStock } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import { computed } from 'vue'
+
+/** Which lot the weighing is taken from: the oldest, unless the maker has another in hand. */
+const lotId = defineModel<string | undefined>({ required: true })
+const props = defineProps<{ stock: StepStock }>()
+const season = useSeason()
+const { show } = useUnits()
+
+const choices = computed(() =>
+  props.stock.lots.map((lot, index) => ({
+    value: lot.id,
+    title: [
+      lot.lotNumber === '' ? 'Lot without a number' : `Lot ${lot.lotNumber}`,
+      lot.supplier,
+      `${show('mass', lot.leftAmount, 0)} left`,
+      lot.bestBeforeDay === null ? '' : `best before ${formatDay(lot.bestBeforeDay, season.today)}`,
+      index === 0 ? 'the oldest' : '',
+    ]
+      .filter((word) => word !== '')
+      .join(', '),
+  })),
+)
+const chosen = computed({
+  get: () => lotId.value ?? choices.value[0]?.value,
+  set: (id) => (lotId.value = id === choices.value[0]?.value ? undefined : id),
+})
+</script>
+
+<template>
+  <div class="lots">
+    <p v-if="choices.length === 0" class="brass">The stores have none of it that may be used.</p>
+    <p v-else-if="choices.length === 1" class="quiet">{{ choices[0]?.title }}</p>
+    <v-select v-else v-model="chosen" :items="choices" label="From" data-test="lot-choice" />
+    <p v-for="reason in stock.refused" :key="reason" class="must">{{ reason }}</p>
+  </div>
+</template>
+
+<style scoped>
+.lots {
+  margin-top: 14px;
+  max-width: 640px;
+  font-size: 1.05rem;
+}
+</style>
