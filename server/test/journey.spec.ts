@@ -220,4 +220,44 @@ describe('one soap over HTTP', () => {
     )
     expect(unknown.errors?.[0]?.field).to.equal('maker')
   })
+
+  describe('steps of tablets', () => {
+    const begin = async () => {
+      const { soap } = await furnish(workshop)
+      const batch = await workshop.api(endpoints.batches.create, { body: { designId: soap.id, pourDay: firstDay } })
+      await pourUpTo(workshop, batch.id, 'fat:olive')
+      return batch.id
+    }
+    const record = (id: string, step: object) =>
+      workshop.api(endpoints.batches.record, { params: { id }, body: { stepKey: 'fat:olive', ...step } as never })
+
+    it('takes a record that comes twice once, also after a later one', async () => {
+      const id = await begin()
+      const first = { actual: 381, recordId: 'tablet-1' }
+      await record(id, first)
+      await record(id, { actual: 390, recordId: 'tablet-2' })
+      const { records } = await record(id, first)
+      expect(records.filter(({ stepKey }) => stepKey === 'fat:olive').map(({ actual }) => actual)).to.deep.equal([
+        381, 390,
+      ])
+    })
+
+    it('writes a step down for when it was done', async () => {
+      const id = await begin()
+      const { records } = await record(id, { actual: 381, secondsAgo: 90 })
+      expect(records.at(-1)?.at).to.equal('2027-03-08T11:58:30.000Z')
+    })
+
+    it('does not write over what another tablet recorded unseen', async () => {
+      const id = await begin()
+      const { records } = await record(id, { actual: 385 })
+      const seen = records.length - 1
+      const problem = await problemOf(record(id, { actual: 381, seen }))
+      expect(problem.status).to.equal(409)
+      expect(problem.detail).to.contain('Olive oil was recorded as 385 by Ilse meanwhile')
+      // The same figure is no quarrel, and who has seen it may weigh anew.
+      await record(id, { actual: 385, seen })
+      expect((await record(id, { actual: 381, seen: seen + 1 })).records.at(-1)?.actual).to.equal(381)
+    })
+  })
 })

@@ -131,7 +131,7 @@ async function done(): Promise<void> {
     const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
     const taken = await record({ stepKey: now.key, actual: reading.value ?? null, ...chosen })
     // The vessel stays on the pan: the next weighing starts from zero.
-    if (taken && now.kind === 'weigh' && instrument.isConnected.value && !wasTyped) await instrument.command('tare')
+    if (taken && now.kind === 'weigh' && instrument.isConnected.value && !wasTyped) await instrument.command('tare', 'scale')
   } finally {
     isTaking.value = false
   }
@@ -237,7 +237,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             :name="step.kind === 'weigh' ? 'scale' : 'probe'"
             :target="step.target"
             :shown-g="live ?? 0"
-            @command="instrument.command"
+            @command="(line) => instrument.command(line)"
           />
           <p v-if="message" class="trouble" role="alert">{{ message }}</p>
           <div v-if="step.wait" class="wait">

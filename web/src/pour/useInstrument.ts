@@ -37,9 +37,9 @@ export function useInstrument(name: Ref<InstrumentName | undefined>) {
   onBeforeUnmount(close)
 
   /** Tells the instrument something. A command that does not get through is let be: the reading shows it. */
-  async function command(line: string): Promise<void> {
-    if (name.value === undefined) return
-    await api(endpoints.instruments.command, { params: { name: name.value }, body: { line } }).catch(() => undefined)
+  async function command(line: string, of: InstrumentName | undefined = name.value): Promise<void> {
+    if (of === undefined) return
+    await api(endpoints.instruments.command, { params: { name: of }, body: { line } }).catch(() => undefined)
   }
 
   return { isConnected, reading, command }
