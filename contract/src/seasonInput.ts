@@ -79,6 +79,7 @@ export function unplannedBatches(view: SeasonView): readonly BatchOfSeason[] {
         name: design.name,
         mouldId: design.mouldId,
         mouldCount: design.mouldCount,
+        moreMoulds: design.moreMoulds,
         demand: batchDemand(recipe, view.workshop),
         days: undefined,
         neededDay,

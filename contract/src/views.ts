@@ -21,6 +21,8 @@ export interface BatchSummary {
   readonly name: string
   readonly mouldId: string
   readonly mouldCount: number
+  /** Moulds of other kinds that are filled from the same batch. */
+  readonly moreMoulds: readonly { readonly mouldId: string; readonly count: number }[]
   /** Bars it is to give. */
   readonly bars: number
   readonly status: BatchStatus
@@ -39,7 +41,11 @@ export interface LoafSummary {
   readonly batchId: string
   readonly designId: string
   readonly name: string
+  /** Empty for loaves from before this was kept. */
+  readonly mouldId: string
   readonly mouldName: string
+  /** What its mould took up, ml; null where what was left in the pots was not weighed. */
+  readonly takenMl: number | null
   readonly barsPlanned: number
   readonly barsWanted: number
   readonly labelMassG: number

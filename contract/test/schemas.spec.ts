@@ -9,6 +9,7 @@ import {
   designSchema,
   happeningSchema,
   makerSchema,
+  plainMould,
   plainRecipe,
   mouldSchema,
   recipeSchema,
@@ -44,6 +45,7 @@ const mould = {
   barThicknessMm: 25,
   endTrimMm: 0,
   kerfMm: 0,
+  ...plainMould,
   count: 1,
 }
 const design = { ...blankDesign, collectionId: 'c', name: 'Lantern Glass' }

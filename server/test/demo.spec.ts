@@ -7,7 +7,7 @@ import { openDatabase } from '../src/db/database'
 import { demoCollections, demoMoulds, demoRecipes, demoToday } from '../src/demo/scenario'
 import { seedDemo } from '../src/demo/seedDemo'
 import { frozenClock } from '../src/parts/clock'
-import { checkLoafMould } from '@vendange/core/mould'
+import { checkMould } from '@vendange/core/mould'
 import { checkRecipe } from '@vendange/core/recipe'
 
 async function seeded() {
@@ -29,7 +29,7 @@ async function seeded() {
 
 describe('the demo', () => {
   it('has sound moulds and recipes', () => {
-    for (const mould of Object.values(demoMoulds)) expect(checkLoafMould(mould)).to.deep.equal([])
+    for (const mould of Object.values(demoMoulds)) expect(checkMould(mould)).to.deep.equal([])
     for (const recipe of Object.values(demoRecipes)) expect(checkRecipe(recipe)).to.deep.equal([])
   })
 

@@ -5,6 +5,7 @@ import {
   blankMaker,
   createClient,
   endpoints,
+  plainMould,
   plainRecipe,
   ProblemError,
 } from '@vendange/contract'
@@ -111,6 +112,7 @@ export const aMould: NewMould = {
   barThicknessMm: 25,
   endTrimMm: 0,
   kerfMm: 0,
+  ...plainMould,
   count: 1,
 }
 

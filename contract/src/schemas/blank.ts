@@ -1,3 +1,4 @@
+import type { NewMould } from './mould'
 import type { NewOrder } from './order'
 import type { NewCollection, NewDesign } from './plan'
 import type { NewRecipe } from './recipe'
@@ -40,6 +41,17 @@ export const plainRecipe = {
   school: usualSchool,
 } satisfies Partial<NewRecipe>
 
+/** What a mould has that is a straight loaf of unmeasured size. */
+export const plainMould = {
+  shape: 'loaf',
+  topLengthMm: null,
+  topWidthMm: null,
+  logCount: 1,
+  cavityCount: 0,
+  cavityMl: 0,
+  measuredMl: null,
+} satisfies Partial<NewMould>
+
 /** What a new soap has before its maker says more. */
 export const blankDesign = {
   technique: '',
@@ -48,6 +60,9 @@ export const blankDesign = {
   recipeId: null,
   mouldId: null,
   mouldCount: 1,
+  moreMoulds: [],
+  displacedMl: 0,
+  topMl: 0,
   barsWanted: 12,
   labelMassG: 100,
   bevelled: false,

@@ -1,12 +1,13 @@
-import { barThicknessRange, checkLoafMould, endTrimRange, kerfRange } from '@vendange/core/mould'
+import { barThicknessRange, checkMould, endTrimRange, kerfRange, mouldShapes } from '@vendange/core/mould'
 import type { InferType } from 'yup'
-import { boolean, number, object } from 'yup'
+import { boolean, number, object, string } from 'yup'
 import { areNumbers, idText, nameText, refusals, versionNumber, wholeWithin, within } from './pieces'
 
 export const mouldCountRange = { min: 1, max: 50 } as const
-const sizes = ['lengthMm', 'widthMm', 'heightMm', 'linerMm', 'fillHeightMm'] as const
+const sizes = ['lengthMm', 'widthMm', 'heightMm', 'linerMm', 'fillHeightMm', 'cavityMl'] as const
+const optionalSize = () => number().nullable().defined()
 
-/** A loaf mould and how its loaves are cut. Sizes are checked by the core. */
+/** A mould and how its soap is cut. Sizes are checked by the core. */
 export const mouldSchema = object({
   name: nameText(),
   lengthMm: number().required(),
@@ -14,6 +15,14 @@ export const mouldSchema = object({
   heightMm: number().required(),
   linerMm: number().required(),
   fillHeightMm: number().required(),
+  shape: string().oneOf(mouldShapes).required(),
+  topLengthMm: optionalSize(),
+  topWidthMm: optionalSize(),
+  logCount: number().integer().required(),
+  cavityCount: number().integer().required(),
+  cavityMl: number().required(),
+  /** Found with water, or learned from pours. */
+  measuredMl: optionalSize(),
   barThicknessMm: within('length', barThicknessRange).required(),
   endTrimMm: within('length', endTrimRange).required(),
   kerfMm: within('length', kerfRange).required(),
@@ -23,7 +32,7 @@ export const mouldSchema = object({
   .noUnknown()
   .required()
   .test('fits', function (value) {
-    return areNumbers(value, sizes) ? refusals(this, checkLoafMould(value)) : true
+    return areNumbers(value, sizes) ? refusals(this, checkMould(value)) : true
   })
 
 export const savedMouldSchema = mouldSchema.shape({

@@ -103,6 +103,9 @@ const colourSchema = object({
   .noUnknown()
   .required()
 
+/** ml of batter. */
+export const batterMlRange = { min: 0, max: 50_000 } as const
+
 /** One soap of a collection. */
 export const designSchema = object({
   collectionId: idText(),
@@ -124,6 +127,18 @@ export const designSchema = object({
   recipeId: string().max(64).nullable().defined(),
   mouldId: string().max(64).nullable().defined(),
   mouldCount: wholeWithin('count', mouldCountRange).required(),
+  /** Moulds of other kinds that are filled from the same batch. */
+  moreMoulds: array(
+    object({ mouldId: idText(), count: wholeWithin('count', mouldCountRange).required() })
+      .noUnknown()
+      .required(),
+  )
+    .max(8)
+    .required(),
+  /** Taken up by embeds, a column or dividers in all moulds together, ml. */
+  displacedMl: within('number', batterMlRange).required(),
+  /** Kept back for piping or the top, above the fill line, ml. */
+  topMl: within('number', batterMlRange).required(),
   barsWanted: wholeWithin('count', barsRange).required(),
   labelMassG: within('mass', labelMassRange).required(),
   bevelled: boolean().required(),

@@ -1,7 +1,7 @@
 import type { BarCut } from '../cutting'
-import type { LoafMould } from '../mould'
+import type { Mould } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
-import type { BatchPlan } from './runSheet'
+import type { BatchPlan, MouldOfPlan } from './runSheet'
 import type { BatchSettings, PotColour, ScaledBatch } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
 
@@ -11,21 +11,27 @@ export interface DesignWish {
   readonly scent: ScentUse | null
   readonly colours: readonly PotColour[]
   readonly mouldCount: number
+  readonly displacedMl?: number
+  readonly topMl?: number
   readonly barsWanted: number
   readonly labelMassG: number
 }
+
+type NamedMould = Mould & BarCut & { readonly name: string; readonly id?: string }
 
 /** A design with the recipe, mould and workshop it is made by. */
 export interface BatchSource {
   readonly design: DesignWish
   readonly recipe: Recipe
-  readonly mould: LoafMould & BarCut & { readonly name: string }
+  readonly mould: NamedMould
+  /** Moulds of other kinds that are filled from the same batch. */
+  readonly more?: readonly { readonly mould: NamedMould; readonly count: number }[]
   readonly settings: BatchSettings & { readonly soapingTemperatureC: number }
 }
 
 /** The design scaled to its moulds. @throws {RangeError} as `scaleBatch` does */
-export function scaleDesign({ design, recipe, mould, settings }: BatchSource): ScaledBatch {
-  return scaleBatch({ ...design, recipe, mould }, settings)
+export function scaleDesign({ design, recipe, mould, more = [], settings }: BatchSource): ScaledBatch {
+  return scaleBatch({ ...design, recipe, mould, more }, settings)
 }
 
 /** Those of the values that are there. */
@@ -38,7 +44,14 @@ function given<T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], un
 /** What the bench works from. Holds only what was chosen and computed now. @throws {RangeError} as `scaleBatch` does */
 export function batchPlan(source: BatchSource): BatchPlan {
   const { design, recipe, mould, settings } = source
-  const { weights, bars } = scaleDesign(source)
+  const { weights, bars, parts } = scaleDesign(source)
+  const kinds = [{ mould, count: design.mouldCount }, ...(source.more ?? [])]
+  const allMl = parts.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
+  const pouredG = weights.batterG * (1 - settings.potLoss)
+  const moulds = parts.map(({ count, barsPerMould, mouldMl }, index): MouldOfPlan => {
+    const { id = '', name } = kinds[index]?.mould ?? mould
+    return { mouldId: id, name, count, barsPerMould, batterG: (pouredG * mouldMl) / allMl, mouldMl }
+  })
   const { fats, superfat, lyeConcentration, naohPurity } = recipe
   const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
   return {
@@ -53,7 +66,8 @@ export function batchPlan(source: BatchSource): BatchPlan {
     mouldCount: design.mouldCount,
     barsWanted: design.barsWanted,
     barsPlanned: bars,
-    loafBatterG: (weights.batterG * (1 - settings.potLoss)) / design.mouldCount,
+    moulds,
+    loafBatterG: moulds[0]?.batterG ?? 0,
     scaleResolutionG: settings.scaleResolutionG,
     soapingTemperatureC: settings.soapingTemperatureC,
     weights: { ...weights, fats: weights.fats.map(({ fat, massG }) => ({ fatKey: fat.key, name: fat.name, massG })) },

@@ -10,7 +10,10 @@ import {
   emulsionStepKey,
   fatStepKey,
   kohStepKey,
+  leftStepKey,
   liquidStepKey,
+  mouldsBatterG,
+  mouldsOfPlan,
   naohStepKey,
   potStepKey,
   runSheet,
@@ -237,6 +240,12 @@ const isAlkaliStep = (key: string): boolean => key === naohStepKey || key === ko
 
 function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: BenchStep, actualG: number): Finding[] {
   const refuse = (code: string, message: string): Finding[] => [{ severity: 'refuse', code, field: 'actual', message }]
+  if (step.key === leftStepKey) {
+    const madeG = madeNow(plan, records)
+    return actualG >= 0 && actualG < madeG
+      ? []
+      : refuse('left_range', `This must be from 0 g to less than the ${grams(madeG)} that were made.`)
+  }
   if (!isWithin(actualG, massRange) || actualG === 0)
     return refuse('mass_range', 'Weigh more than 0 g, and at most 100 kg.')
   const targetG = step.target ?? 0
@@ -316,16 +325,26 @@ export function checkStepRecord(
       ]
 }
 
+/** All the batter that was weighed, g. */
+function madeNow(plan: BatchPlan, records: readonly StepRecord[]): number {
+  const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
+  const fats = fatsInPot(plan, done)
+  return madeOf(fats, partsFor(plan, fats), done)
+}
+
 /**
- * Batter that each loaf has got, g: what was weighed, less the share that was expected to stick to the pots.
+ * Batter that one mould of each kind has got, g, in the order of the plan: what was made, less what was left in the pots
+ * as weighed, or as expected while it is not.
  *
  * @throws {RangeError} if the plan holds a fat that is not in the table
  */
-export function pouredPerLoaf(plan: BatchPlan, records: readonly StepRecord[]): number {
-  const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
-  const fats = fatsInPot(plan, done)
-  const madeG = madeOf(fats, partsFor(plan, fats), done)
-  return Number(((plan.loafBatterG * madeG) / plan.weights.batterG).toFixed(1))
+export function pouredPerMould(plan: BatchPlan, records: readonly StepRecord[]): readonly number[] {
+  const madeG = madeNow(plan, records)
+  const plannedG = mouldsBatterG(plan)
+  const left = records.findLast(({ stepKey }) => stepKey === leftStepKey)?.actual
+  const pouredG =
+    left === undefined || left === null ? (plannedG * madeG) / plan.weights.batterG : Math.max(0, madeG - left)
+  return mouldsOfPlan(plan).map(({ batterG }) => Number(((batterG * pouredG) / plannedG).toFixed(1)))
 }
 
 /** What is still to be added, g; negative when it is over. Cleaned of binary dust. */

@@ -4,6 +4,18 @@ import { soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import { formatQuantity } from '../units'
 import type { BatchWeights, PotColour } from './scaleBatch'
 
+/** One kind of mould that a batch fills. */
+export interface MouldOfPlan {
+  readonly mouldId: string
+  readonly name: string
+  readonly count: number
+  readonly barsPerMould: number
+  /** Batter of one of them, g, when the plan is followed to the gram. */
+  readonly batterG: number
+  /** The same, ml; 0 when it is not known. */
+  readonly mouldMl: number
+}
+
 /** What the bench works from: frozen when the batch is started, so that a later change of the recipe cannot alter it. */
 export interface BatchPlan {
   readonly designName: string
@@ -12,6 +24,8 @@ export interface BatchPlan {
   readonly colours: readonly PotColour[]
   readonly mouldName: string
   readonly mouldCount: number
+  /** Every kind of mould it fills, the first among them. Batches begun before there were several have none. */
+  readonly moulds?: readonly MouldOfPlan[]
   readonly barsWanted: number
   readonly barsPlanned: number
   /** Batter of one loaf, g, when the plan is followed to the gram. */
@@ -62,6 +76,25 @@ export interface RunSheetStep {
   readonly wait?: { readonly minutes: number; readonly what: string }
 }
 
+/** The kinds of mould that a plan fills. */
+export function mouldsOfPlan(plan: BatchPlan): readonly MouldOfPlan[] {
+  const { mouldName: name, mouldCount: count, barsPlanned, loafBatterG: batterG } = plan
+  const barsPerMould = Math.floor(barsPlanned / count)
+  return plan.moulds ?? [{ mouldId: '', name, count, barsPerMould, batterG, mouldMl: 0 }]
+}
+
+/** "2 × Long loaf and Tray". */
+export function mouldWords(plan: BatchPlan): string {
+  return mouldsOfPlan(plan)
+    .map(({ name, count }) => (count === 1 ? name : `${count} × ${name}`))
+    .join(' and ')
+}
+
+/** Batter that the moulds are to take together, g. */
+export function mouldsBatterG(plan: BatchPlan): number {
+  return mouldsOfPlan(plan).reduce((sum, { count, batterG }) => sum + count * batterG, 0)
+}
+
 const lyeCaution =
   'Goggles, gloves, long sleeves, moving air. Children and animals out. Lye into water, never water into lye; never aluminium. On skin: running water, not vinegar.'
 const alcoholCaution = 'Alcohol burns: no flame, no hot oven near the spray or the fresh vapour.'
@@ -101,6 +134,8 @@ export const liquidStepKey = (index: number): string => `liquid:${index}`
 /** Key of the step that weighs the additive with this place in the recipe. */
 export const additiveStepKey = (index: number): string => `additive:${index}`
 export const scentStepKey = 'scent'
+/** Key of the step that weighs what did not go into the moulds. */
+export const leftStepKey = 'left'
 /** Key of the step in which lye and fats meet. */
 export const emulsionStepKey = 'emulsion'
 
@@ -376,7 +411,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
   const { lye, gel, scent } = plan.recipe.school ?? usualSchool
   const { lyeC, fatsC } = soapingTemperatures(lye, plan.soapingTemperatureC)
   const isOvernight = lye === 'night_before'
-  const loaves = plan.mouldCount === 1 ? plan.mouldName : `${plan.mouldCount} × ${plan.mouldName}`
+  const loaves = mouldWords(plan)
   const scentAtOnce = scent === 'at_once' ? scentSteps(plan, scent) : []
   return [
     ...(isOvernight ? [...lyeSteps(plan, 'Lye, the night before'), overnightStep()] : []),
@@ -402,6 +437,14 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
     ...potSteps(plan),
     ...(scentAtOnce.length > 0 ? [] : scentSteps(plan, 'last')),
     tick('pour', 'Pour', 'Pour', `Pour into ${loaves}`, 'Break the fall on a spatula; knock out the air.'),
+    weigh(
+      leftStepKey,
+      'Pour',
+      'Left in the pots',
+      'What is left in the pots and on the tools',
+      Math.max(0, Math.round(plan.weights.batterG - mouldsBatterG(plan))),
+      'Scraped together and weighed: from it the moulds learn what they really take up. Nothing left is 0.',
+    ),
     {
       ...tick(
         'spray',

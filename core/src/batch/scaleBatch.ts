@@ -1,8 +1,8 @@
 import type { Finding } from '../findings'
-import type { LoafMould } from '../mould'
-import { blockOf, fillVolumeMl } from '../mould'
+import type { Mould } from '../mould'
+import { fillVolumeMl } from '../mould'
 import type { BarCut } from '../cutting'
-import { barsFromLoaf, thicknessForBars } from '../cutting'
+import { barsOfMould, thicknessForMouldBars } from '../cutting'
 import type { Recipe, ScentUse, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
 import { asPureNaohG, blendOf, checkScent, potLossRange, cureLossRange, superfatBand } from '../recipe'
 import { assertWithin, formatQuantity, roundToScale } from '../units'
@@ -23,9 +23,15 @@ export interface BatchWish {
   readonly recipe: Recipe
   readonly scent: ScentUse | null
   readonly colours: readonly PotColour[]
-  readonly mould: LoafMould & BarCut
+  readonly mould: Mould & BarCut
   /** How many of these moulds are filled, at least 1. */
   readonly mouldCount: number
+  /** Moulds of other kinds that are filled from the same batch. */
+  readonly more?: readonly { readonly mould: Mould & BarCut; readonly count: number }[]
+  /** Taken up by embeds, a column or dividers in all moulds together, ml. @default 0 */
+  readonly displacedMl?: number
+  /** Kept back for piping or the top, above the fill line, ml. @default 0 */
+  readonly topMl?: number
   readonly barsWanted: number
   /** Mass on the label, g. */
   readonly labelMassG: number
@@ -55,21 +61,38 @@ export interface BatchWeights {
   readonly pots: readonly { readonly colour: PotColour; readonly batterG: number; readonly colourantG: number }[]
 }
 
+/** What one kind of mould takes of a batch, and gives. */
+export interface MouldPart {
+  readonly count: number
+  readonly barsPerMould: number
+  readonly restMm: number
+  /** Batter of one of them, ml. */
+  readonly mouldMl: number
+  readonly barWetG: number
+  /** Estimate: the wet bar less the expected loss in the cure. */
+  readonly barCuredG: number
+}
+
 export interface ScaledBatch {
+  /** One entry for each kind of mould, the first as wished first. */
+  readonly parts: readonly MouldPart[]
   readonly weights: BatchWeights
   /** Superfat that the weighed lye leaves. */
   readonly band: SuperfatBand
   readonly densityGMl: number
-  /** Batter that the moulds take, ml. */
+  /** Batter that the moulds take, the top included, ml. */
   readonly mouldsMl: number
   /** Batter made, ml, what sticks to the pots included. */
   readonly madeMl: number
+  /** Bars of one mould of the first kind. */
   readonly barsPerLoaf: number
+  /** Bars of all moulds. */
   readonly bars: number
   /** Bars got minus bars wanted. */
   readonly barsOver: number
-  /** Left over of each loaf besides its end trims, mm. */
+  /** Left over of each loaf of the first kind besides its end trims, mm. */
   readonly restMm: number
+  /** The lightest bar of all moulds. */
   readonly barWetG: number
   /** Estimate: the wet bar less the expected loss in the cure. */
   readonly barCuredG: number
@@ -150,32 +173,35 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
   assertWithin('mouldCount', mouldCount, { min: 1, max: 50 })
 
   const scentRate = scent?.rate ?? 0
-  const mouldsMl = fillVolumeMl(mould) * mouldCount
-  const madeMl = mouldsMl / (1 - potLoss)
   const perGram = batterPerGramOfFats(recipe, scentRate)
+  const densityGMl = perGram.massG / perGram.volumeMl
+  const parts = [{ mould, count: mouldCount }, ...(wish.more ?? [])].map((one): MouldPart => {
+    const { bars: barsPerMould, restMm, barMl } = barsOfMould(one.mould)
+    const barWetG = barMl * densityGMl
+    const mouldMl = fillVolumeMl(one.mould)
+    return { count: one.count, barsPerMould, restMm, mouldMl, barWetG, barCuredG: barWetG * (1 - cureLoss) }
+  })
+  const heldMl = parts.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
+  const mouldsMl = heldMl - (wish.displacedMl ?? 0) + (wish.topMl ?? 0)
+  const madeMl = Math.max(0, mouldsMl) / (1 - potLoss)
   const fats = blendOf(recipe).map(({ fat, share }) => ({
     fat,
     massG: roundToScale((madeMl / perGram.volumeMl) * share, scaleResolutionG),
   }))
-  const densityGMl = perGram.massG / perGram.volumeMl
 
-  const block = blockOf(mould)
-  const { bars: barsPerLoaf, restMm } = barsFromLoaf(block.lengthMm, mould)
-  const bars = barsPerLoaf * mouldCount
+  const bars = parts.reduce((sum, { count, barsPerMould }) => sum + count * barsPerMould, 0)
   const { fatsG, lye, waterG, additives, scentG, batterG } = weightsForFats(fats, recipe, {
     scentRate,
     bars,
     stepG: scaleResolutionG,
   })
-  const barWetG = (block.widthMm * block.heightMm * mould.barThicknessMm * densityGMl) / 1000
+  const barWetG = Math.min(...parts.map((part) => part.barWetG))
   const barCuredG = barWetG * (1 - cureLoss)
-  const thicknessForWishMm = thicknessForBars(
-    block.lengthMm,
-    Math.max(1, Math.ceil(wish.barsWanted / mouldCount)),
-    mould,
-  )
+  const thicknessForWishMm =
+    parts.length > 1 ? undefined : thicknessForMouldBars(mould, Math.max(1, Math.ceil(wish.barsWanted / mouldCount)))
 
   return {
+    parts,
     weights: {
       fats,
       fatsG,
@@ -196,10 +222,10 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     densityGMl,
     mouldsMl,
     madeMl,
-    barsPerLoaf,
+    barsPerLoaf: parts[0]?.barsPerMould ?? 0,
     bars,
     barsOver: bars - wish.barsWanted,
-    restMm,
+    restMm: parts[0]?.restMm ?? 0,
     barWetG,
     barCuredG,
     thicknessForWishMm,

@@ -1,13 +1,13 @@
-import { barsFromLoaf, thicknessForBars } from '../cutting'
+import { barsOfMould, thicknessForMouldBars } from '../cutting'
 import type { BarCut } from '../cutting'
-import type { LoafMould } from '../mould'
-import { blockOf } from '../mould'
+import type { Mould } from '../mould'
+import { filledTo, shapeOf } from '../mould'
 import { formatQuantity } from '../units'
 import type { BatchSettings, BatchWish } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
 
 /** A mould of the workshop, with how many of it there are. */
-export interface MouldAtHand extends LoafMould, BarCut {
+export interface MouldAtHand extends Mould, BarCut {
   readonly id: string
   readonly name: string
   readonly count: number
@@ -32,7 +32,7 @@ export interface WayOut {
 }
 
 type Trial = Pick<WayOut, 'kind' | 'title' | 'mouldId'> & {
-  readonly mould: LoafMould & BarCut
+  readonly mould: Mould & BarCut
   readonly mouldCount: number
   readonly batches?: number
 }
@@ -53,13 +53,14 @@ export function waysOut(
   settings: BatchSettings,
 ): readonly WayOut[] {
   const { barsWanted, mouldCount, labelMassG } = wish
-  const scaledIn = (mould: LoafMould & BarCut, count: number) =>
-    scaleBatch({ ...wish, mould, mouldCount: count }, settings)
+  const scaledIn = (mould: Mould & BarCut, count: number) => scaleBatch({ ...wish, mould, mouldCount: count }, settings)
   const now = scaledIn(its, mouldCount)
   if (now.bars >= barsWanted) return []
+  /** What moulds of other kinds do not give. */
+  const ownWanted = barsWanted - (now.bars - now.barsPerLoaf * mouldCount)
   const trials: Trial[] = []
 
-  const thicknessMm = thicknessForBars(blockOf(its).lengthMm, Math.max(1, Math.ceil(barsWanted / mouldCount)), its)
+  const thicknessMm = thicknessForMouldBars(its, Math.max(1, Math.ceil(ownWanted / mouldCount)))
   if (thicknessMm !== undefined) {
     // Cut a hair thinner than the figure, so that the last bar is whole.
     const thinner = { ...its, barThicknessMm: Math.floor(thicknessMm * 10) / 10 }
@@ -67,17 +68,19 @@ export function waysOut(
     trials.push({ kind: 'cut', title: cut, mouldId: its.id, mould: thinner, mouldCount })
     const { barCuredG } = scaledIn(thinner, mouldCount)
     const fillHeightMm = Math.ceil((its.fillHeightMm * labelMassG) / barCuredG)
-    if (fillHeightMm > its.fillHeightMm && fillHeightMm <= its.heightMm - its.linerMm)
+    const isHigher = fillHeightMm > its.fillHeightMm && fillHeightMm <= its.heightMm - its.linerMm
+    // A cylinder filled higher gives more discs, not heavier ones.
+    if (isHigher && shapeOf(its) !== 'cylinder')
       trials.push({
         kind: 'fill',
         title: `${cut} and fill to ${formatQuantity('length', fillHeightMm)}`,
         mouldId: its.id,
-        mould: { ...thinner, fillHeightMm },
+        mould: filledTo(thinner, fillHeightMm),
         mouldCount,
       })
   }
   if (now.barsPerLoaf > 0) {
-    const needed = Math.ceil(barsWanted / now.barsPerLoaf)
+    const needed = Math.ceil(ownWanted / now.barsPerLoaf)
     if (needed <= its.count)
       trials.push({
         kind: 'moulds',
@@ -98,8 +101,8 @@ export function waysOut(
   }
   for (const other of others) {
     if (other.id === its.id) continue
-    const { bars } = barsFromLoaf(blockOf(other).lengthMm, other)
-    const needed = bars > 0 ? Math.ceil(barsWanted / bars) : Infinity
+    const { bars } = barsOfMould(other)
+    const needed = bars > 0 ? Math.ceil(ownWanted / bars) : Infinity
     if (needed > other.count) continue
     const title = `Pour into ${needed === 1 ? other.name : `${needed} × ${other.name}`}`
     trials.push({ kind: 'other_mould', title, mouldId: other.id, mould: other, mouldCount: needed })

@@ -1,1 +1,2 @@
 export * from './barsFromLoaf'
+export * from './mouldBars'

@@ -1,1 +1,2 @@
-export * from './loafMould'
+export * from './mould'
+export * from './takeUp'

@@ -1,14 +1,13 @@
 import { scaleBatch } from '../batch'
 import type { BatchSettings, PotColour } from '../batch'
 import type { BarCut } from '../cutting'
-import { thicknessForBars } from '../cutting'
+import { logsOf, thicknessForMouldBars } from '../cutting'
 import type { Finding } from '../findings'
-import type { LoafMould } from '../mould'
-import { blockOf } from '../mould'
+import type { Mould } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
 
 /** A mould the workshop has, as a quote may use it. */
-export interface QuoteMould extends LoafMould, BarCut {
+export interface QuoteMould extends Mould, BarCut {
   readonly id: string
   readonly name: string
   readonly count: number
@@ -106,13 +105,13 @@ const mostOverLabel = 1.6
 
 /** How one loaf of a mould may be cut: every whole number of bars that keeps the label, and the mould's usual cut. */
 function cuttings(mould: QuoteMould, wish: QuoteWish, settings: QuoteSettings): readonly Cutting[] {
-  const { lengthMm } = blockOf(mould)
   const at = (barThicknessMm: number) =>
     scaleBatch({ ...wish, mould: { ...mould, barThicknessMm }, mouldCount: 1, barsWanted: 1 }, settings)
   const usual = at(mould.barThicknessMm)
   const found: Cutting[] = []
-  for (let barsPerLoaf = 1; barsPerLoaf <= mostBarsPerLoaf; barsPerLoaf++) {
-    const barThicknessMm = thicknessForBars(lengthMm, barsPerLoaf, mould)
+  const logs = logsOf(mould)
+  for (let barsPerLoaf = logs; barsPerLoaf <= mostBarsPerLoaf * logs; barsPerLoaf += logs) {
+    const barThicknessMm = thicknessForMouldBars(mould, barsPerLoaf)
     if (barThicknessMm === undefined) continue
     const { barCuredG } = at(barThicknessMm)
     if (barCuredG < wish.labelMassG) break

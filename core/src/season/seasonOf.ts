@@ -1,16 +1,16 @@
 import type { Day } from '../calendar'
 import { addDays, daysBetween } from '../calendar'
 import type { BatchDays, BatchDemand } from './batchDays'
+import type { FillsMoulds } from './mouldsOfBatch'
+import { mouldsOfBatch } from './mouldsOfBatch'
 import type { Placement, SeasonBatch, SeasonProblem, Taken } from './problem/seasonProblem'
 import type { WorkingHours } from './workingHours'
 import { hoursOn } from './workingHours'
 
 /** A batch of the workshop as the season sees it. */
-export interface BatchOfSeason {
+export interface BatchOfSeason extends FillsMoulds {
   readonly id: string
   readonly name: string
-  readonly mouldId: string
-  readonly mouldCount: number
   readonly demand: BatchDemand
   /** Undefined while a planned batch is not on the calendar yet. */
   readonly days: BatchDays | undefined
@@ -81,11 +81,13 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
   for (const batch of batches) {
     if (batch.status === 'planned' || batch.status === 'gone' || batch.days === undefined) continue
     const cut = number(batch.days.cutDay)
-    const held = moulds[batch.mouldId]
     if (batch.status === 'in_mould') {
       // An overdue cut is still to be made: it holds its mould today and asks for today's hours.
       const cutOn = Math.max(0, cut)
-      for (let day = 0; held && day < Math.min(horizon, Math.max(1, cut)); day++) held[day]! += batch.mouldCount
+      for (const [mouldId, count] of mouldsOfBatch(batch)) {
+        const held = moulds[mouldId]
+        for (let day = 0; held && day < Math.min(horizon, Math.max(1, cut)); day++) held[day]! += count
+      }
       if (within(cutOn, horizon)) hours[cutOn] = Math.max(0, (hours[cutOn] ?? 0) - batch.demand.cutHours)
     }
     const ready = number(batch.days.readyDay)
@@ -95,7 +97,7 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
   const taken: Taken = { moulds, trays }
   const seasonBatches = planned.map((batch): SeasonBatch => ({
     id: batch.id,
-    moulds: { [batch.mouldId]: batch.mouldCount },
+    moulds: Object.fromEntries(mouldsOfBatch(batch)),
     prepHours: batch.demand.prepHours,
     pourHours: batch.demand.pourHours,
     setDays: batch.demand.setDays,

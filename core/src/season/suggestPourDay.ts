@@ -4,15 +4,15 @@ import type { Finding } from '../findings'
 import { formatQuantity } from '../units'
 import type { BatchDays, BatchDemand } from './batchDays'
 import { batchDays, latestPourDay, slackDays } from './batchDays'
+import type { FillsMoulds } from './mouldsOfBatch'
+import { mouldsOfBatch } from './mouldsOfBatch'
 import type { WorkingHours } from './workingHours'
 import { hoursOn } from './workingHours'
 
 /** A batch that already stands in the plan, with the moulds it holds from its pour to its cut. */
-export interface PlannedBatch {
+export interface PlannedBatch extends FillsMoulds {
   readonly id: string
   readonly name: string
-  readonly mouldId: string
-  readonly mouldCount: number
   readonly demand: BatchDemand
   readonly days: BatchDays
 }
@@ -26,11 +26,9 @@ export interface Workshop {
 }
 
 /** A batch that seeks a day. */
-export interface SeekingBatch {
+export interface SeekingBatch extends FillsMoulds {
   /** Its own id when it is planned already and moves. */
   readonly id: string | null
-  readonly mouldId: string
-  readonly mouldCount: number
   readonly demand: BatchDemand
   readonly neededDay: Day
 }
@@ -52,8 +50,40 @@ export function plannedHours(day: Day, batches: readonly PlannedBatch[], setupHo
 
 function mouldsHeld(day: Day, mouldId: string, batches: readonly PlannedBatch[]): number {
   return batches
-    .filter((batch) => batch.mouldId === mouldId && batch.days.pourDay <= day && day < batch.days.cutDay)
-    .reduce((sum, batch) => sum + batch.mouldCount, 0)
+    .filter((batch) => batch.days.pourDay <= day && day < batch.days.cutDay)
+    .reduce((sum, batch) => sum + (mouldsOfBatch(batch).get(mouldId) ?? 0), 0)
+}
+
+/** What stands against a pour for one kind of mould, or undefined. */
+function mouldFinding(
+  [mouldId, wanted]: readonly [string, number],
+  days: BatchDays,
+  others: readonly PlannedBatch[],
+  workshop: Workshop,
+  today: Day,
+): Finding | undefined {
+  const there = workshop.mouldCounts[mouldId] ?? 0
+  const warn = (code: string, message: string): Finding => ({ severity: 'warn', code, field: 'pourDay', message })
+  if (there < wanted)
+    return warn(
+      'too_few_moulds',
+      there === 0
+        ? 'The workshop has none of this mould. Choose another, or say in the stores how many there are.'
+        : `It asks for ${wanted} moulds of this kind; the workshop has ${there}.`,
+    )
+  for (let day = days.pourDay; day < days.cutDay; day = addDays(day, 1)) {
+    if (there - mouldsHeld(day, mouldId, others) >= wanted) continue
+    const holders = others.filter(
+      (other) => mouldsOfBatch(other).has(mouldId) && other.days.pourDay <= day && day < other.days.cutDay,
+    )
+    const freeAgain = holders.map(({ days: held }) => held.cutDay).sort()[0]
+    const until = freeAgain === undefined ? '' : `; free again on ${formatDay(freeAgain, today)}`
+    return warn(
+      'mould_taken',
+      `${formatDay(day, today)}: the mould is taken${holders.length > 0 ? ` by ${holders.map(({ name }) => name).join(', ')}` : ''}${until}.`,
+    )
+  }
+  return undefined
 }
 
 /**
@@ -103,34 +133,9 @@ export function pourDayFindings(
     }
   }
 
-  const there = workshop.mouldCounts[batch.mouldId] ?? 0
-  if (there < batch.mouldCount) {
-    findings.push({
-      severity: 'warn',
-      code: 'too_few_moulds',
-      field: 'pourDay',
-      message:
-        there === 0
-          ? 'The workshop has none of this mould. Choose another, or say in the stores how many there are.'
-          : `It asks for ${batch.mouldCount} moulds of this kind; the workshop has ${there}.`,
-    })
-    return findings
-  }
-  for (let day = pourDay; day < days.cutDay; day = addDays(day, 1)) {
-    const free = there - mouldsHeld(day, batch.mouldId, others)
-    if (free >= batch.mouldCount) continue
-    const holders = others.filter(
-      (other) => other.mouldId === batch.mouldId && other.days.pourDay <= day && day < other.days.cutDay,
-    )
-    const freeAgain = holders.map(({ days: held }) => held.cutDay).sort()[0]
-    const until = freeAgain === undefined ? '' : `; free again on ${formatDay(freeAgain, today)}`
-    findings.push({
-      severity: 'warn',
-      code: 'mould_taken',
-      field: 'pourDay',
-      message: `${formatDay(day, today)}: the mould is taken${holders.length > 0 ? ` by ${holders.map(({ name }) => name).join(', ')}` : ''}${until}.`,
-    })
-    break
+  for (const kind of mouldsOfBatch(batch)) {
+    const finding = mouldFinding(kind, days, others, workshop, today)
+    if (finding) findings.push(finding)
   }
   return findings
 }

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { BatchPlan, StepRecord } from '../../src/batch'
-import { batchPlan, benchState, checkStepRecord, pouredPerLoaf, runSheet, shareDone, toGo } from '../../src/batch'
+import { batchPlan, benchState, checkStepRecord, pouredPerMould, runSheet, shareDone, toGo } from '../../src/batch'
 import { isRefused } from '../../src/findings'
 import type { Recipe, School } from '../../src/recipe'
 import { usualSchool } from '../../src/recipe'
@@ -45,6 +45,7 @@ describe('runSheet', () => {
       'pot:1',
       'scent',
       'pour',
+      'left',
       'spray',
       'cover',
     ])
@@ -178,8 +179,19 @@ describe('benchState', () => {
   it('comes to its end, with what each loaf has got', () => {
     const records = upTo(workedPlan, null)
     expect(benchState(workedPlan, records).nextIndex).to.equal(runSheet(workedPlan).length)
-    // 1233 g less 2 % that sticks.
-    expect(pouredPerLoaf(workedPlan, records)).to.be.closeTo(1208.3, 0.1)
+    // 1233 g less the 25 g that were left in the pots, 2 % of it.
+    expect(pouredPerMould(workedPlan, records)).to.deep.equal([1208])
+    // As expected while it is not weighed: 1233 · 0.98.
+    expect(pouredPerMould(workedPlan, upTo(workedPlan, 'left'))).to.deep.equal([1208.3])
+  })
+
+  it('gives what is not left in the pots to the moulds', () => {
+    expect(pouredPerMould(workedPlan, upTo(workedPlan, null, { left: 0 }))).to.deep.equal([1233])
+    expect(pouredPerMould(workedPlan, upTo(workedPlan, null, { left: 83 }))).to.deep.equal([1150])
+    const refusal = (actual: number) =>
+      checkStepRecord(workedPlan, upTo(workedPlan, 'left'), { stepKey: 'left', actual })[0]?.message
+    expect(refusal(0)).to.equal(undefined)
+    expect(refusal(1300)).to.equal('This must be from 0 g to less than the 1233 g that were made.')
   })
 
   it('keeps the superfat at or above the recipe’s, however the fats are poured', () => {
@@ -289,7 +301,9 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
       .map(({ key, target }) => ({ stepKey: key, actual: over[key] ?? target }))
 
   it('weighs everything once: what goes in is the batter', () => {
-    const steps = runSheet(plan).filter(({ kind, key }) => kind === 'weigh' && !key.startsWith('pot:'))
+    const steps = runSheet(plan).filter(
+      ({ kind, key }) => kind === 'weigh' && !key.startsWith('pot:') && key !== 'left',
+    )
     const sum = steps.reduce((total, { planned }) => total + (planned ?? 0), 0)
     // Only the water that wets the clay is in no step of its own.
     expect(sum + (weights.additives?.[0]?.wetting?.massG ?? 0)).to.be.closeTo(weights.batterG, 1e-6)

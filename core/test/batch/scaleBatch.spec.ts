@@ -167,3 +167,45 @@ describe('splitIntoPots', () => {
     expect(remainingShare([pot(1)])).to.equal(0.5)
   })
 })
+
+describe('several moulds from one batch', () => {
+  const tray = { ...workedMould, name: 'Tray', shape: 'cavities', cavityCount: 6, cavityMl: 95 } as const
+  const two = { ...workedSource, design: { ...workedSource.design, mouldCount: 2 } }
+
+  it('makes what all of them take, and gives the bars of all of them', () => {
+    const one = scaleDesign(workedSource)
+    const both = scaleDesign({ ...two, more: [{ mould: tray, count: 1 }] })
+    // 2 · 1200 ml and 6 · 95 ml.
+    expect(both.mouldsMl).to.equal(2970)
+    expect(both.weights.fatsG).to.be.closeTo((one.weights.fatsG * 2970) / 1200, 3)
+    expect(both.bars).to.equal(26)
+    expect(both.parts.map(({ barsPerMould, count }) => barsPerMould * count)).to.deep.equal([20, 6])
+    // The lightest bar counts against the label: 95 ml against 120 ml.
+    expect(both.barWetG).to.be.closeTo(95 * both.densityGMl, 1e-9)
+  })
+
+  it('takes off what is displaced, and adds what is kept back for the top', () => {
+    const source = { ...workedSource, design: { ...workedSource.design, displacedMl: 150, topMl: 90 } }
+    const { mouldsMl, madeMl } = scaleDesign(source)
+    expect(mouldsMl).to.equal(1140)
+    expect(madeMl).to.be.closeTo(1140 / 0.98, 1e-9)
+  })
+
+  it('refuses a batch of which embeds leave nothing', () => {
+    const source = { ...workedSource, design: { ...workedSource.design, displacedMl: 1300 } }
+    expect(isRefused(scaleDesign(source).findings)).to.equal(true)
+  })
+
+  it('returns the recipe when it is scaled up and down again', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 0, max: 4 }), (loaves, trays) => {
+        const more = trays > 0 ? [{ mould: tray, count: trays }] : []
+        const { weights } = scaleDesign({ ...two, design: { ...two.design, mouldCount: loaves }, more })
+        workedRecipe.fats.forEach(({ share }, index) => {
+          // Rounding to the gram moves a share by less than a gram in the batch.
+          expect((weights.fats[index]?.massG ?? 0) / weights.fatsG).to.be.closeTo(share, 1.5 / weights.fatsG)
+        })
+      }),
+    )
+  })
+})

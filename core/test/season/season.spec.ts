@@ -10,6 +10,7 @@ import {
   daysAsHappened,
   hoursOn,
   makerHoursOn,
+  mouldsOfBatch,
   latestPourDay,
   plannedHours,
   pourDayFindings,
@@ -47,6 +48,29 @@ const planned = (id: string, pourDay: string): PlannedBatch => ({
   mouldCount: 1,
   demand,
   days: batchDays(pourDay, demand, workshop.working),
+})
+
+describe('a batch in several kinds of mould', () => {
+  const both = { ...seeking, moreMoulds: [{ mouldId: 'tray', count: 2 }] }
+  const withTrays = (trays: number): Workshop => ({ ...workshop, mouldCounts: { long: 1, tray: trays } })
+  const told = (batch: SeekingBatch, plan: readonly PlannedBatch[], of: Workshop) =>
+    pourDayFindings('2027-03-10', batch, plan, of, today).map(({ code }) => code)
+
+  it('counts each kind once, however it is written', () => {
+    const mixed = { mouldId: 'long', mouldCount: 1, moreMoulds: [{ mouldId: 'long', count: 2 }, ...both.moreMoulds] }
+    expect([...mouldsOfBatch(mixed)]).to.deep.equal([
+      ['long', 3],
+      ['tray', 2],
+    ])
+  })
+
+  it('needs all of them free', () => {
+    expect(told(both, [], withTrays(2))).to.deep.equal([])
+    expect(told(both, [], withTrays(1))).to.deep.equal(['too_few_moulds'])
+    const holder = { ...planned('a', '2027-03-10'), mouldId: 'tray', demand: { ...demand, pourHours: 0 } }
+    expect(told(both, [holder], withTrays(2))).to.include('mould_taken')
+    expect(told(both, [holder], withTrays(3))).not.to.include('mould_taken')
+  })
 })
 
 describe('working hours', () => {

@@ -22,7 +22,8 @@ export async function readBatchSource(
 ): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe }> {
   const wanted = await keptRow<SavedDesign>(reader, designs, designId, 'design')
   const { barThicknessMm, ...ownParts } = own ?? {}
-  const design = { ...wanted, ...ownParts }
+  // A batch that makes a part of its design fills its own moulds and no others.
+  const design = { ...wanted, ...ownParts, ...(own ? { moreMoulds: [], displacedMl: 0, topMl: 0 } : {}) }
   if (design.recipeId === null || design.mouldId === null) {
     throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`, [
       { field: design.recipeId === null ? 'recipeId' : 'mouldId', message: 'Choose one first.' },
@@ -35,6 +36,12 @@ export async function readBatchSource(
       ...(await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould')),
       ...(barThicknessMm === undefined ? {} : { barThicknessMm }),
     },
+    more: await Promise.all(
+      design.moreMoulds.map(async ({ mouldId, count }) => ({
+        mould: await keptRow<SavedMould>(reader, moulds, mouldId, 'mould'),
+        count,
+      })),
+    ),
     settings: await readWorkshop(reader),
   }
 }
@@ -52,6 +59,7 @@ export async function freezeBatch(reader: Reader, batch: BatchRow): Promise<Froz
     plan: { ...batchPlan(source), designName: batchName(source.design.name, batch.label) },
     mouldId: source.mould.id,
     mouldCount: source.design.mouldCount,
+    moreMoulds: source.design.moreMoulds,
     demand: batchDemand(source.recipe, workshop),
     labelMassG: source.design.labelMassG,
   }
@@ -71,7 +79,7 @@ export async function planOfBatch(reader: Reader, batch: BatchRow): Promise<Batc
 }
 
 interface SummaryParts {
-  readonly design: Pick<SavedDesign, 'id' | 'name' | 'mouldId' | 'mouldCount' | 'barsWanted'>
+  readonly design: Pick<SavedDesign, 'id' | 'name' | 'mouldId' | 'mouldCount' | 'moreMoulds' | 'barsWanted'>
   readonly recipe: SavedRecipe | undefined
   readonly workshop: SavedWorkshop
   readonly working: WorkingHours
@@ -97,6 +105,7 @@ export function summariseBatch(
     name: batch.frozen?.plan.designName ?? batchName(design.name, batch.label),
     mouldId,
     mouldCount: batch.frozen?.mouldCount ?? batch.own?.mouldCount ?? design.mouldCount,
+    moreMoulds: batch.frozen ? (batch.frozen.moreMoulds ?? []) : batch.own ? [] : design.moreMoulds,
     bars: batch.frozen?.plan.barsPlanned ?? batch.own?.barsWanted ?? design.barsWanted,
     isPinned: batch.isPinned,
     status: batch.status,

@@ -1,5 +1,6 @@
 import type { LoafSummary, RecordedEvent, RecordedStep } from '@vendange/contract'
 import type { LoafHappening } from '@vendange/core/loaf'
+import { mouldsOfPlan } from '@vendange/core/batch'
 import { loafState } from '@vendange/core/loaf'
 import { asc, eq, inArray } from 'drizzle-orm'
 import type { Reader } from './database'
@@ -13,6 +14,11 @@ interface LoafJoin {
 
 function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, happenings: readonly LoafHappening[]): LoafSummary {
   const { plan, demand, labelMassG } = frozen
+  const moulds = mouldsOfPlan(plan)
+  const allBars = moulds.reduce((sum, { count, barsPerMould }) => sum + count * barsPerMould, 0)
+  const { mouldId, name: mouldName, barsPerMould, batterG, mouldMl } = moulds[loaf.part] ?? moulds[0]!
+  const state = loafState(happenings)
+  const hasTakeUp = mouldMl > 0 && batterG > 0 && state.batterG !== undefined
   return {
     id: loaf.id,
     lotCode: loaf.lotCode,
@@ -20,12 +26,14 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, happenings: r
     batchId: batch.id,
     designId: batch.designId,
     name: plan.designName,
-    mouldName: plan.mouldName,
-    barsPlanned: Math.floor(plan.barsPlanned / plan.mouldCount),
-    barsWanted: Math.ceil(plan.barsWanted / plan.mouldCount),
+    mouldId,
+    mouldName,
+    takenMl: hasTakeUp ? Number((((state.batterG ?? 0) / batterG) * mouldMl).toFixed(1)) : null,
+    barsPlanned: barsPerMould,
+    barsWanted: allBars > 0 ? Math.ceil((plan.barsWanted * barsPerMould) / allBars) : 0,
     labelMassG,
     cureDays: demand.cureDays,
-    state: loafState(happenings),
+    state,
   }
 }
 

@@ -7,7 +7,7 @@ import type {
   NewRecipe,
   WorkshopDetails,
 } from '@vendange/contract'
-import { blankOrder, plainRecipe } from '@vendange/contract'
+import { blankOrder, plainMould, plainRecipe } from '@vendange/contract'
 
 /** The day on which the demo stands still. */
 export const demoToday = '2027-03-08'
@@ -86,6 +86,7 @@ export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> =
     barThicknessMm: 25,
     endTrimMm: 4,
     kerfMm: 0,
+    ...plainMould,
     count: 2,
   },
   tall: {
@@ -98,6 +99,7 @@ export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> =
     barThicknessMm: 25,
     endTrimMm: 4,
     kerfMm: 0,
+    ...plainMould,
     count: 1,
   },
   short: {
@@ -110,6 +112,7 @@ export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> =
     barThicknessMm: 20,
     endTrimMm: 3,
     kerfMm: 0,
+    ...plainMould,
     count: 4,
   },
 }
@@ -175,7 +178,17 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
 }
 
 /** What most soaps leave as a new one has it. */
-type Usual = 'bevelled' | 'stamped' | 'earliestDay' | 'notesForNextTime' | 'broughtFromId' | 'lessons' | 'results'
+type Usual =
+  | 'moreMoulds'
+  | 'displacedMl'
+  | 'topMl'
+  | 'bevelled'
+  | 'stamped'
+  | 'earliestDay'
+  | 'notesForNextTime'
+  | 'broughtFromId'
+  | 'lessons'
+  | 'results'
 
 export interface DemoSoap
   extends Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId' | Usual>, Partial<Pick<NewDesign, Usual>> {

@@ -1,6 +1,6 @@
 import type { NewHappening } from '@vendange/contract'
 import { blankCollection, blankDesign } from '@vendange/contract'
-import { benchState } from '@vendange/core/batch'
+import { benchState, leftStepKey } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { addDays, daysBetween } from '@vendange/core/calendar'
 import { servicesOf } from '../app'
@@ -42,6 +42,12 @@ async function pourAtBench({ services, makerIds }: Seeding, batchId: string, see
     const state = benchState(plan, records)
     const step = state.steps[state.nextIndex]
     if (!step) break
+    if (step.key === leftStepKey) {
+      // What is left in the pots differs a little from pour to pour.
+      const actual = Math.round((step.target ?? 0) * (1 + wobble(seed) * 0.5))
+      await services.batches.record(batchId, { stepKey: step.key, actual }, maker)
+      continue
+    }
     const off = step.kind === 'weigh' && step.key.startsWith('fat:') && seed % 3 === 0 && state.nextIndex === 2 ? 6 : 0
     const actual =
       step.kind === 'tick'

@@ -1,6 +1,6 @@
 import type { BatchSummary, BatchView, NewBatch, NewStep, RecordedStep } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
-import { benchState, checkStepRecord, pouredPerLoaf, runSheet, scaleDesign } from '@vendange/core/batch'
+import { benchState, checkStepRecord, mouldsOfPlan, pouredPerMould, runSheet, scaleDesign } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
 import { loafState } from '@vendange/core/loaf'
@@ -182,13 +182,16 @@ export function batchService({ database, clock, newId }: Context): BatchService 
           .select({ id: loaves.id })
           .from(loaves)
           .where(like(loaves.lotCode, `${prefix}%`))
-        for (let number = 1; number <= plan.mouldCount; number++) {
+        const pouredG = pouredPerMould(plan, records)
+        const filled = mouldsOfPlan(plan).flatMap(({ count }, part) => new Array<number>(count).fill(part))
+        for (const [index, part] of filled.entries()) {
           const loafId = newId()
-          const happening = { type: 'poured', day, batterG: pouredPerLoaf(plan, records) } as const
+          const happening = { type: 'poured', day, batterG: pouredG[part] ?? 0 } as const
           await transaction.insert(loaves).values({
             id: loafId,
             batchId: id,
-            lotCode: lotCode(day, sameDay.length + number),
+            part,
+            lotCode: lotCode(day, sameDay.length + index + 1),
             status: loafState([happening]).status,
             version: 1,
           })

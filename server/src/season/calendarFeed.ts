@@ -1,5 +1,6 @@
 import type { SeasonView } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
+import { mouldsOfBatch } from '@vendange/core/season'
 import type { ICalCalendar } from 'ical-generator'
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
 import { DateTime } from 'luxon'
@@ -60,8 +61,10 @@ export function calendarFeed(view: SeasonView, stamp: Date): string {
 
   for (const batch of view.batches) {
     const { id, name, demand, days, status } = batch
-    const mould = view.moulds.find((one) => one.id === batch.mouldId)?.name ?? ''
-    const description = `${batch.mouldCount} × ${mould}, ${batch.bars} bars`
+    const moulds = [...mouldsOfBatch(batch)].map(
+      ([mouldId, count]) => `${count} × ${view.moulds.find((one) => one.id === mouldId)?.name ?? ''}`,
+    )
+    const description = `${moulds.join(', ')}, ${batch.bars} bars`
     if (status === 'planned') {
       if (demand.prepHours > 0)
         add({

@@ -1,5 +1,5 @@
 import type { NewMould, SavedMould } from '@vendange/contract'
-import { and, eq } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import type { KeptThings } from '../db/keptThings'
 import { keptThings } from '../db/keptThings'
 import { designs, moulds } from '../db/schema'
@@ -10,11 +10,10 @@ export function mouldService({ database, newId }: Context): KeptThings<NewMould,
     noun: 'mould',
     newId,
     inUse: async (id, reader) => {
-      const [design] = await reader
-        .select()
-        .from(designs)
-        .where(and(eq(designs.mouldId, id), eq(designs.isRemoved, false)))
-        .limit(1)
+      const kept = await reader.select().from(designs).where(eq(designs.isRemoved, false))
+      const design = kept.find(
+        ({ mouldId, moreMoulds }) => mouldId === id || moreMoulds.some((more) => more.mouldId === id),
+      )
       return design && `${design.name} is poured into this mould. Give it another one first.`
     },
   })

@@ -1,6 +1,7 @@
 import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, StoresView } from '@vendange/contract'
 import { workingHours } from '@vendange/contract'
 import type { SavedMaker } from '@vendange/contract'
+import { mouldsOfPlan } from '@vendange/core/batch'
 import { batchDays } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
 import { keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
@@ -36,7 +37,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       .innerJoin(designs, eq(batches.designId, designs.id))
       .where(eq(batches.isRemoved, false))
     const onTheRack = await reader
-      .select({ batchId: loaves.batchId })
+      .select({ batchId: loaves.batchId, part: loaves.part })
       .from(loaves)
       .where(notInArray(loaves.status, ['released', 'failed']))
     const records = await reader
@@ -44,15 +45,18 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       .from(benchRecords)
     const pours: PourToSupply[] = []
     for (const { batch, design } of rows) {
-      const loavesLeft = onTheRack.filter(({ batchId }) => batchId === batch.id).length
-      if (batch.status === 'poured' && loavesLeft === 0) continue
+      const loavesLeft = onTheRack.filter(({ batchId }) => batchId === batch.id)
+      if (batch.status === 'poured' && loavesLeft.length === 0) continue
       const hasParts = design.recipeId !== null && (design.mouldId ?? batch.own?.mouldId ?? null) !== null
       if (!batch.frozen && !hasParts) continue
       const { plan, demand } = batch.frozen ?? (await freezeBatch(reader, batch))
       const { prepDay, readyDay } = batchDays(batch.pourDay, demand, working)
       pours.push({
         ...{ batchId: batch.id, batchName: plan.designName, plan, prepDay, readyDay },
-        bars: batch.status === 'poured' ? (plan.barsPlanned / plan.mouldCount) * loavesLeft : plan.barsPlanned,
+        bars:
+          batch.status === 'poured'
+            ? loavesLeft.reduce((sum, { part }) => sum + (mouldsOfPlan(plan)[part]?.barsPerMould ?? 0), 0)
+            : plan.barsPlanned,
         doneSteps: new Set(records.flatMap(({ batchId, stepKey }) => (batchId === batch.id ? [stepKey] : []))),
       })
     }

@@ -11,8 +11,8 @@ import type {
 import { datedSeason, endpoints, neededDayOf, seasonLimits } from '@vendange/contract'
 import type { BatchSource } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
-import type { CollectionVerdict, PlannedBatch, SeekingBatch, Workshop } from '@vendange/core/season'
-import { batchDemand, collectionVerdict } from '@vendange/core/season'
+import type { CollectionVerdict, FillsMoulds, PlannedBatch, SeekingBatch, Workshop } from '@vendange/core/season'
+import { batchDemand, collectionVerdict, mouldsOfBatch } from '@vendange/core/season'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, problemOf, storedMakerId, storeMakerId } from './api'
@@ -57,6 +57,11 @@ export const useSeason = defineStore('season', () => {
   const design = (id: string | null | undefined): SavedDesign | undefined => find(view.value?.designs, id)
   const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
   const mould = (id: string | null | undefined): SavedMould | undefined => find(view.value?.moulds, id)
+  /** "2 × Long loaf and Tray". */
+  const mouldWords = (of: FillsMoulds): string =>
+    [...mouldsOfBatch(of)]
+      .map(([id, count]) => `${count === 1 ? '' : `${count} × `}${mould(id)?.name ?? ''}`)
+      .join(' and ')
   const collection = (id: string | null | undefined): SavedCollection | undefined => find(view.value?.collections, id)
   const order = (id: string | null | undefined): SavedOrder | undefined => find(view.value?.orders, id)
   const loaf = (id: string): LoafSummary | undefined => find(loaves.value, id)
@@ -88,6 +93,7 @@ export const useSeason = defineStore('season', () => {
       id: batchOf(of.id)?.id ?? null,
       mouldId: of.mouldId,
       mouldCount: of.mouldCount,
+      moreMoulds: of.moreMoulds,
       demand: batchDemand(itsRecipe, workshop.value),
       neededDay: neededDay(itsCollection),
     }
@@ -97,9 +103,12 @@ export const useSeason = defineStore('season', () => {
   function sourceOf(of: Omit<SavedDesign, 'id' | 'version' | 'isRemoved'>): BatchSource | undefined {
     const itsRecipe = recipe(of.recipeId)
     const itsMould = mould(of.mouldId)
-    return itsRecipe && itsMould && workshop.value
-      ? { design: of, recipe: itsRecipe, mould: itsMould, settings: workshop.value }
-      : undefined
+    if (!itsRecipe || !itsMould || !workshop.value) return undefined
+    const more = of.moreMoulds.flatMap(({ mouldId, count }) => {
+      const one = mould(mouldId)
+      return one ? [{ mould: one, count }] : []
+    })
+    return { design: of, recipe: itsRecipe, mould: itsMould, more, settings: workshop.value }
   }
 
   const lineUp = (collectionId: string): readonly SavedDesign[] =>
@@ -145,6 +154,7 @@ export const useSeason = defineStore('season', () => {
     design,
     recipe,
     mould,
+    mouldWords,
     collection,
     loaf,
     batchOf,

@@ -19,7 +19,9 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import ColourPots from './ColourPots.vue'
 import LastTime from './LastTime.vue'
+import MoreMoulds from './MoreMoulds.vue'
 import SalesResults from './SalesResults.vue'
+import PartsTable from '@/parts/PartsTable.vue'
 import ScheduleBox from './ScheduleBox.vue'
 import WaysOut from './WaysOut.vue'
 
@@ -50,6 +52,9 @@ const labels = {
   recipeId: 'Recipe',
   mouldId: 'Mould',
   mouldCount: 'Loaves',
+  moreMoulds: 'Other moulds',
+  displacedMl: 'Displaced, ml',
+  topMl: 'Kept back for the top, ml',
   barsWanted: 'Bars wanted',
   labelMassG: 'Label mass, g',
   bevelled: 'Bevelled',
@@ -58,6 +63,13 @@ const labels = {
   lessons: 'Lessons',
   results: 'Sales',
 }
+const partNames = computed(() =>
+  design.value
+    ? [design.value.mouldId, ...design.value.moreMoulds.map(({ mouldId }) => mouldId)].map(
+        (id) => season.mould(id)?.name ?? '',
+      )
+    : [],
+)
 const contents = [
   { value: 'animal', title: 'of animal origin' },
   { value: 'palm', title: 'palm' },
@@ -142,6 +154,8 @@ async function takeSoapAway(): Promise<void> {
             :error="errorOf('labelMassG')"
           />
         </div>
+
+        <MoreMoulds v-model="values" :error-of="errorOf" />
 
         <fieldset>
           <legend class="eyebrow">Scent</legend>
@@ -231,10 +245,11 @@ async function takeSoapAway(): Promise<void> {
         <ScheduleBox :design="design" />
         <section v-if="scaled" class="sheet">
           <h2>
-            Scaled to {{ design.mouldCount === 1 ? '' : `${design.mouldCount} × `
-            }}{{ season.mould(design.mouldId)?.name }}
+            Scaled to
+            {{ season.mouldWords({ ...design, mouldId: design.mouldId ?? '' }) }}
           </h2>
-          <p class="quiet lead">
+          <PartsTable v-if="scaled.parts.length > 1" :scaled="scaled" :names="partNames" class="mb-3" />
+          <p v-else class="quiet lead">
             {{ scaled.barsPerLoaf }} bars a loaf with {{ show('length', scaled.restMm) }} left over;
             {{ show('mass', scaled.barWetG, 0) }} a bar when cut, about {{ show('mass', scaled.barCuredG, 0) }} cured
             (estimate: {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).

@@ -15,7 +15,12 @@ const ways = computed<readonly WayOut[]>(() => {
   const mould = season.mould(values.value.mouldId)
   const source = season.sourceOf(values.value)
   if (!mould || !source || !season.workshop) return []
-  return waysOut({ ...source.design, recipe: source.recipe }, mould, season.moulds, season.workshop)
+  return waysOut(
+    { ...source.design, recipe: source.recipe, more: source.more ?? [] },
+    mould,
+    season.moulds,
+    season.workshop,
+  )
 })
 const canTake = ({ kind }: WayOut): boolean => kind === 'moulds' || kind === 'other_mould'
 function take({ mouldId, mouldCount }: WayOut): void {

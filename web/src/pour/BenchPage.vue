@@ -131,7 +131,8 @@ async function done(): Promise<void> {
     const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
     const taken = await record({ stepKey: now.key, actual: reading.value ?? null, ...chosen })
     // The vessel stays on the pan: the next weighing starts from zero.
-    if (taken && now.kind === 'weigh' && instrument.isConnected.value && !wasTyped) await instrument.command('tare', 'scale')
+    if (taken && now.kind === 'weigh' && instrument.isConnected.value && !wasTyped)
+      await instrument.command('tare', 'scale')
   } finally {
     isTaking.value = false
   }

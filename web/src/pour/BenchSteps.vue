@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import SoapFace from '@/parts/SoapFace.vue'
 import type { BatchPlan, BenchState } from '@vendange/core/batch'
+import { mouldWords } from '@vendange/core/batch'
 import { nextTick, ref, watch } from 'vue'
 import { useStepFigure } from './useStepFigure'
 
@@ -30,7 +31,7 @@ watch(
       <SoapFace :name="plan.designName" :colours="plan.colours" :width="92" :height="64" />
       <div>
         <b class="serif">{{ plan.designName }}</b>
-        <span>{{ plan.mouldName }} · {{ plan.barsPlanned }} bars</span>
+        <span>{{ mouldWords(plan) }} · {{ plan.barsPlanned }} bars</span>
       </div>
     </RouterLink>
     <template v-for="(one, index) in state.steps" :key="one.key">

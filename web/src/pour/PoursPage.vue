@@ -53,8 +53,7 @@ const sentence = computed(() => {
             {{ relativeDay(batch.days.pourDay, season.today) }}
           </td>
           <td>
-            {{ season.mould(batch.mouldId)?.name
-            }}<template v-if="batch.mouldCount > 1"> × {{ batch.mouldCount }}</template>
+            {{ season.mouldWords(batch) }}
           </td>
           <td class="number">
             <v-btn size="small" :to="`/pour/${batch.id}`">Run sheet</v-btn>

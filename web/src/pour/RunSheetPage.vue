@@ -6,6 +6,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { mdiPrinterOutline } from '@mdi/js'
 import type { BenchStep } from '@vendange/core/batch'
+import { mouldWords } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
 import { useBench } from './useBench'
@@ -29,8 +30,7 @@ const print = (): void => window.print()
   <template v-if="view && state">
     <TheAnswer>
       {{ view.plan.designName }}, {{ formatDay(view.batch.days.pourDay, season.today) }}:
-      {{ weighed(view.plan.weights.batterG) }} of batter into
-      {{ view.plan.mouldCount === 1 ? view.plan.mouldName : `${view.plan.mouldCount} × ${view.plan.mouldName}` }},
+      {{ weighed(view.plan.weights.batterG) }} of batter into {{ mouldWords(view.plan) }},
       {{ view.plan.barsPlanned }} bars.
       <template #actions>
         <SoapFace :name="view.plan.designName" :colours="view.plan.colours" :width="96" :height="64" />

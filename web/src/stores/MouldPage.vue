@@ -10,9 +10,21 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewMould } from '@vendange/contract'
 import { endpoints, mouldCountRange, mouldSchema } from '@vendange/contract'
-import { barsFromLoaf, cutMarks } from '@vendange/core/cutting'
-import { barThicknessRange, blockOf, checkLoafMould, endTrimRange, fillVolumeMl, kerfRange } from '@vendange/core/mould'
-import { computed } from 'vue'
+import { barsOfMould, cutMarks } from '@vendange/core/cutting'
+import type { MouldShape } from '@vendange/core/mould'
+import {
+  barThicknessRange,
+  blockOf,
+  cavityCountRange,
+  checkMould,
+  endTrimRange,
+  fillVolumeMl,
+  kerfRange,
+  learnedTakeUp,
+  logCountRange,
+  shapeOf,
+} from '@vendange/core/mould'
+import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import MouldDrawing from './MouldDrawing.vue'
 
@@ -35,20 +47,48 @@ const labels = {
   heightMm: 'Height, mm',
   linerMm: 'Liner, mm',
   fillHeightMm: 'Fill height, mm',
+  shape: 'Shape',
+  topLengthMm: 'Length at the brim, mm',
+  topWidthMm: 'Width at the brim, mm',
+  logCount: 'Logs',
+  cavityCount: 'Cavities',
+  cavityMl: 'A cavity, ml',
+  measuredMl: 'Measured, ml',
   barThicknessMm: 'Bar thickness, mm',
   endTrimMm: 'End trim, mm',
   kerfMm: 'Kerf, mm',
   count: 'How many',
 }
 
+const shapes: readonly { readonly value: MouldShape; readonly title: string }[] = [
+  { value: 'loaf', title: 'Loaf, straight or tapered' },
+  { value: 'slab', title: 'Slab, split into logs' },
+  { value: 'cylinder', title: 'Cylinder, standing' },
+  { value: 'cavities', title: 'Tray of cavities' },
+]
+const isCut = computed(() => values.value !== undefined && shapeOf(values.value) !== 'cavities')
+
 const cut = computed(() => {
-  if (!values.value || checkLoafMould(values.value).length > 0) return undefined
-  const block = blockOf(values.value)
+  if (!values.value || checkMould(values.value).length > 0) return undefined
   return {
-    ...barsFromLoaf(block.lengthMm, values.value),
-    marks: cutMarks(block.lengthMm, values.value),
+    ...barsOfMould(values.value),
+    marks: isCut.value ? cutMarks(blockOf(values.value).lengthMm, values.value) : [],
     volumeMl: fillVolumeMl(values.value),
   }
+})
+
+/** What this mould took up in past pours. */
+const takenMl = ref<readonly number[]>([])
+const learned = computed(() => learnedTakeUp(takenMl.value))
+onMounted(async () => {
+  const loaves = await api(endpoints.loaves.list).catch(() => [])
+  // One figure a pour: what it left in the pots says nothing of one mould among several.
+  const byPour = new Map(
+    loaves.flatMap((loaf) =>
+      loaf.mouldId === props.id && loaf.takenMl !== null ? [[loaf.batchId, loaf.takenMl]] : [],
+    ),
+  )
+  takenMl.value = [...byPour.values()]
 })
 
 async function takeMouldAway(): Promise<void> {
@@ -61,7 +101,7 @@ async function takeMouldAway(): Promise<void> {
     <TheAnswer>
       <template v-if="cut"
         >{{ values.name }} takes {{ Math.round(cut.volumeMl) }} ml of batter and gives {{ cut.bars }} bars of
-        {{ show('length', values.barThicknessMm) }}.</template
+        {{ isCut ? show('length', values.barThicknessMm) : `${values.cavityMl} ml` }}.</template
       >
       <template v-else><span class="must">These sizes make no mould that can be filled.</span></template>
     </TheAnswer>
@@ -81,41 +121,104 @@ async function takeMouldAway(): Promise<void> {
             label="How many"
             :error="errorOf('count')"
           />
-          <QuantityField v-model="values.lengthMm" kind="length" label="Inner length" :error="errorOf('lengthMm')" />
-          <QuantityField v-model="values.widthMm" kind="length" label="Inner width" :error="errorOf('widthMm')" />
-          <QuantityField v-model="values.heightMm" kind="length" label="Inner height" :error="errorOf('heightMm')" />
-          <QuantityField v-model="values.linerMm" kind="length" label="Liner thickness" :error="errorOf('linerMm')" />
+          <v-select v-model="values.shape" :items="shapes" label="Shape" data-test="shape" />
+          <template v-if="isCut">
+            <QuantityField v-model="values.lengthMm" kind="length" label="Inner length" :error="errorOf('lengthMm')" />
+            <QuantityField
+              v-model="values.widthMm"
+              kind="length"
+              :label="values.shape === 'cylinder' ? 'Inner diameter' : 'Inner width'"
+              :error="errorOf('widthMm')"
+            />
+            <QuantityField v-model="values.heightMm" kind="length" label="Inner height" :error="errorOf('heightMm')" />
+            <template v-if="values.shape === 'loaf' || values.shape === 'slab'">
+              <QuantityField
+                v-model="values.topLengthMm"
+                kind="length"
+                optional
+                label="Length at the brim"
+                hint="Only where it tapers"
+                :error="errorOf('topLengthMm')"
+              />
+              <QuantityField
+                v-model="values.topWidthMm"
+                kind="length"
+                optional
+                label="Width at the brim"
+                hint="Only where it tapers"
+                :error="errorOf('topWidthMm')"
+              />
+            </template>
+            <QuantityField
+              v-if="values.shape === 'slab'"
+              v-model="values.logCount"
+              kind="count"
+              :range="logCountRange"
+              label="Split into logs"
+              :error="errorOf('logCount')"
+            />
+            <QuantityField v-model="values.linerMm" kind="length" label="Liner thickness" :error="errorOf('linerMm')" />
+            <QuantityField
+              v-model="values.fillHeightMm"
+              kind="length"
+              label="Fill height"
+              :error="errorOf('fillHeightMm')"
+            />
+          </template>
+          <template v-else>
+            <QuantityField
+              v-model="values.cavityCount"
+              kind="count"
+              :range="cavityCountRange"
+              label="Cavities"
+              :error="errorOf('cavityCount')"
+            />
+            <QuantityField v-model="values.cavityMl" kind="number" label="One holds, ml" :error="errorOf('cavityMl')" />
+          </template>
           <QuantityField
-            v-model="values.fillHeightMm"
-            kind="length"
-            label="Fill height"
-            :error="errorOf('fillHeightMm')"
+            v-model="values.measuredMl"
+            kind="number"
+            optional
+            :digits="0"
+            label="Holds as measured, ml"
+            hint="Filled with water to the line; goes before the sizes"
+            :error="errorOf('measuredMl')"
           />
         </div>
-        <p class="eyebrow">How its loaves are cut</p>
-        <div class="fields">
-          <QuantityField
-            v-model="values.barThicknessMm"
-            kind="length"
-            :range="barThicknessRange"
-            label="Bar thickness"
-            :error="errorOf('barThicknessMm')"
-          />
-          <QuantityField
-            v-model="values.endTrimMm"
-            kind="length"
-            :range="endTrimRange"
-            label="Trim at each end"
-            :error="errorOf('endTrimMm')"
-          />
-          <QuantityField
-            v-model="values.kerfMm"
-            kind="length"
-            :range="kerfRange"
-            label="Lost to each cut"
-            :error="errorOf('kerfMm')"
-          />
-        </div>
+        <p v-if="learned" class="row" data-test="learned">
+          <span
+            >{{ learned.n }} {{ learned.n === 1 ? 'pour' : 'pours' }} filled it with
+            <b>{{ Math.round(learned.meanMl) }} ml</b
+            ><template v-if="learned.n > 1"> ± {{ Math.round(learned.spreadMl) }} ml</template>.</span
+          >
+          <v-btn size="small" @click="values.measuredMl = Math.round(learned.meanMl)">Reckon with that</v-btn>
+        </p>
+        <template v-if="isCut">
+          <p class="eyebrow">How its soap is cut</p>
+          <div class="fields">
+            <QuantityField
+              v-model="values.barThicknessMm"
+              kind="length"
+              :range="barThicknessRange"
+              label="Bar thickness"
+              :error="errorOf('barThicknessMm')"
+            />
+            <QuantityField
+              v-model="values.endTrimMm"
+              kind="length"
+              :range="endTrimRange"
+              label="Trim at each end"
+              :error="errorOf('endTrimMm')"
+            />
+            <QuantityField
+              v-model="values.kerfMm"
+              kind="length"
+              :range="kerfRange"
+              label="Lost to each cut"
+              :error="errorOf('kerfMm')"
+            />
+          </div>
+        </template>
         <div class="row">
           <v-btn size="small" variant="text" color="error" @click="takeMouldAway">Take the mould away</v-btn>
         </div>
@@ -123,7 +226,7 @@ async function takeMouldAway(): Promise<void> {
       <section class="sheet stack">
         <h2>To scale: from the side, from the end</h2>
         <MouldDrawing :mould="values" :cuts-mm="cut?.marks ?? []" />
-        <p v-if="cut" class="quiet">
+        <p v-if="cut && isCut" class="quiet">
           {{ cut.bars }} bars, {{ show('length', cut.restMm) }} left over besides the trims. Depth of batter is counted
           above the liner.
         </p>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
-import { fillVolumeMl } from '@vendange/core/mould'
+import { barsOfMould } from '@vendange/core/cutting'
+import { fillVolumeMl, shapeOf } from '@vendange/core/mould'
+import { mouldsOfBatch } from '@vendange/core/season'
 import { computed } from 'vue'
 import MouldDrawing from './MouldDrawing.vue'
 
@@ -13,8 +15,11 @@ const longestMm = computed(() => Math.max(...season.moulds.map(({ lengthMm }) =>
 /** Which moulds are in use today, by whom. */
 const holders = (mouldId: string) =>
   season.batches.filter(
-    ({ mouldId: held, days, status }) =>
-      held === mouldId && status === 'poured' && days.pourDay <= season.today && season.today < days.cutDay,
+    (batch) =>
+      mouldsOfBatch(batch).has(mouldId) &&
+      batch.status === 'poured' &&
+      batch.days.pourDay <= season.today &&
+      season.today < batch.days.cutDay,
   )
 </script>
 
@@ -25,12 +30,16 @@ const holders = (mouldId: string) =>
         {{ mould.name }} <span v-if="mould.count > 1" class="quiet">× {{ mould.count }}</span>
       </h3>
       <MouldDrawing :mould="mould" :longest-mm="longestMm" />
-      <p>
+      <p v-if="shapeOf(mould) === 'cavities'">{{ mould.cavityCount }} cavities of {{ mould.cavityMl }} ml</p>
+      <p v-else>
         {{ show('length', mould.lengthMm) }} × {{ show('length', mould.widthMm) }} ×
         {{ show('length', mould.heightMm) }} inside
       </p>
       <p class="quiet">
-        {{ Math.round(fillVolumeMl(mould)) }} ml to the fill line, bars {{ show('length', mould.barThicknessMm) }} thick
+        {{ Math.round(fillVolumeMl(mould)) }} ml{{ mould.measuredMl === null ? ' to the fill line' : ' as measured' }},
+        {{ barsOfMould(mould).bars }} bars<template v-if="shapeOf(mould) !== 'cavities'">
+          {{ show('length', mould.barThicknessMm) }} thick</template
+        >
       </p>
       <p v-if="holders(mould.id).length > 0" class="brass">
         Holds

@@ -5,7 +5,7 @@ import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import type { NewIngredient } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
+import { endpoints, plainMould } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import type { StoresLine } from '@vendange/core/stores'
 import { computed } from 'vue'
@@ -67,6 +67,7 @@ async function createMould(): Promise<void> {
         barThicknessMm: 25,
         endTrimMm: 0,
         kerfMm: 0,
+        ...plainMould,
         count: 1,
       },
     }),

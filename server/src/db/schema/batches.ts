@@ -10,6 +10,8 @@ export interface FrozenBatch {
   readonly plan: BatchPlan
   readonly mouldId: string
   readonly mouldCount: number
+  /** Batches begun before there were several kinds have none. */
+  readonly moreMoulds?: readonly { readonly mouldId: string; readonly count: number }[]
   readonly demand: BatchDemand
   readonly labelMassG: number
 }

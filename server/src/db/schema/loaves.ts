@@ -8,6 +8,8 @@ export const loaves = sqliteTable('loaves', {
   batchId: text('batch_id')
     .notNull()
     .references(() => batches.id),
+  /** Which of the batch's kinds of mould it came out of. */
+  part: integer().notNull().default(0),
   lotCode: text('lot_code').notNull().unique(),
   status: text().$type<LoafStatus>().notNull(),
   /** Number of its events. */

@@ -1,14 +1,15 @@
 import type { BatchSummary } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { daysBetween } from '@vendange/core/calendar'
+import { mouldsOfBatch } from '@vendange/core/season'
 
 /** A batch on the board, its days as numbers counted from the board's first day. */
 export interface BoardBatch {
   readonly id: string
   readonly designId: string
   readonly name: string
-  readonly mouldId: string
-  readonly mouldCount: number
+  /** How many it fills of each kind. */
+  readonly moulds: ReadonlyMap<string, number>
   readonly prep: number
   readonly pour: number
   readonly cut: number
@@ -26,8 +27,7 @@ export function boardBatch(batch: BatchSummary, from: Day, neededDay: Day | unde
     id: batch.id,
     designId: batch.designId,
     name: batch.name,
-    mouldId: batch.mouldId,
-    mouldCount: batch.mouldCount,
+    moulds: mouldsOfBatch(batch),
     prep: daysBetween(from, prepDay),
     pour: daysBetween(from, pourDay),
     cut: daysBetween(from, cutDay),
@@ -75,13 +75,19 @@ export function placeInMoulds(batches: readonly BoardBatch[], rows: readonly Mou
   const placed: Placed[] = []
   const ordered = [...batches].sort((a, b) => a.pour - b.pour || (a.id < b.id ? -1 : 1))
   for (const batch of ordered) {
-    const own = rows.flatMap((row, index) => (row.mouldId === batch.mouldId ? [index] : []))
-    const free = own.filter((row) => (freeFrom[row] ?? 0) <= batch.pour)
-    const taken = [...free, ...own.filter((row) => !free.includes(row))].slice(0, batch.mouldCount)
-    taken.forEach((row, index) => {
-      placed.push({ batch, key: `${batch.id}:${index}`, row, isFirst: index === 0, isOver: !free.includes(row) })
-      freeFrom[row] = Math.max(freeFrom[row] ?? 0, batch.cut)
-    })
+    let number = 0
+    for (const [mouldId, count] of batch.moulds) {
+      const own = rows.flatMap((row, index) => (row.mouldId === mouldId ? [index] : []))
+      const free = own.filter((row) => (freeFrom[row] ?? 0) <= batch.pour)
+      for (const row of [...free, ...own.filter((one) => !free.includes(one))].slice(0, count)) {
+        placed.push({
+          ...{ batch, key: `${batch.id}:${number}`, row },
+          ...{ isFirst: number === 0, isOver: !free.includes(row) },
+        })
+        freeFrom[row] = Math.max(freeFrom[row] ?? 0, batch.cut)
+        number += 1
+      }
+    }
   }
   return placed
 }
