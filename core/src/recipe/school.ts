@@ -20,7 +20,7 @@ export const usualSchool: School = { lye: 'same_day', gel: 'kept', scent: 'last'
 export const lyeSchoolWords: Readonly<Record<LyeSchool, string>> = {
   same_day: 'The same day, cooled',
   same_day_hot: 'The same day, used hot',
-  night_before: 'The night before, used at room temperature',
+  night_before: 'The night before',
 }
 export const scentSchoolWords: Readonly<Record<School['scent'], string>> = {
   last: 'Last, after the colours',

@@ -23,9 +23,15 @@ const gel = computed<(typeof gels)[number]['value']>({
 </script>
 
 <template>
-  <div class="fields">
+  <div class="fields schools">
     <v-select v-model="values.school.lye" :items="lyes" label="Lye is made" data-test="lye-school" />
     <v-select v-model="gel" :items="gels" label="Gel in the first night" data-test="gel-school" />
     <v-select v-model="values.school.scent" :items="scents" label="Scent goes in" data-test="scent-school" />
   </div>
 </template>
+
+<style scoped>
+.schools {
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+}
+</style>

@@ -121,7 +121,7 @@ async function takeMouldAway(): Promise<void> {
             label="How many"
             :error="errorOf('count')"
           />
-          <v-select v-model="values.shape" :items="shapes" label="Shape" data-test="shape" />
+          <v-select v-model="values.shape" class="wide" :items="shapes" label="Shape" data-test="shape" />
           <template v-if="isCut">
             <QuantityField v-model="values.lengthMm" kind="length" label="Inner length" :error="errorOf('lengthMm')" />
             <QuantityField
@@ -136,7 +136,7 @@ async function takeMouldAway(): Promise<void> {
                 v-model="values.topLengthMm"
                 kind="length"
                 optional
-                label="Length at the brim"
+                label="Length at brim"
                 hint="Only where it tapers"
                 :error="errorOf('topLengthMm')"
               />
@@ -144,7 +144,7 @@ async function takeMouldAway(): Promise<void> {
                 v-model="values.topWidthMm"
                 kind="length"
                 optional
-                label="Width at the brim"
+                label="Width at brim"
                 hint="Only where it tapers"
                 :error="errorOf('topWidthMm')"
               />
@@ -180,8 +180,8 @@ async function takeMouldAway(): Promise<void> {
             kind="number"
             optional
             :digits="0"
-            label="Holds as measured, ml"
-            hint="Filled with water to the line; goes before the sizes"
+            label="Measured, ml"
+            hint="Water to the fill line; goes before the sizes"
             :error="errorOf('measuredMl')"
           />
         </div>
