@@ -1,5 +1,6 @@
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
+import type { Fat } from '@vendange/core/fats'
 import type { LoafHappening, LoafState } from '@vendange/core/loaf'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { LotUse, Need } from '@vendange/core/stores'
@@ -60,6 +61,8 @@ export interface SeasonView {
   readonly makers: readonly SavedMaker[]
   readonly moulds: readonly SavedMould[]
   readonly recipes: readonly SavedRecipe[]
+  /** Fats as the certificates of the lots at hand narrow them; the table has the others. */
+  readonly knownFats: readonly Fat[]
   readonly collections: readonly SavedCollection[]
   readonly designs: readonly SavedDesign[]
   readonly orders: readonly SavedOrder[]

@@ -151,6 +151,27 @@ describe('the stores over HTTP', () => {
     expect(errors).to.deep.equal([{ field: 'ref', message: 'Choose which fat it is.' }])
   })
 
+  it('reckons the lye by the certificates of the lots at hand, and freezes what the bench began with', async () => {
+    const certificate = { sapKoh: 188, tolerance: 1, day: '2027-01-10' }
+    const { lots } = await keep({ certificate })
+    const batch = await plannedPour()
+    const planned = await workshop.api(endpoints.batches.view, { params: { id: batch.id } })
+    const known = (view: typeof planned) =>
+      view.plan.recipe.knownFats?.map(({ saponificationValue }) => saponificationValue)
+    expect(known(planned)).to.deep.equal([{ min: 187, typical: 188, max: 189 }])
+    expect((await workshop.api(endpoints.season)).knownFats.map(({ key }) => key)).to.deep.equal(['olive'])
+    const begun = await pourUpTo(workshop, batch.id, 'fat:coconut')
+    const { id, ...lot } = { ...lots[0]!, certificate: { ...certificate, sapKoh: 192 } }
+    const { isRemoved: _removed, ...details } = lot
+    await workshop.api(endpoints.lots.update, { params: { id }, body: details })
+    expect(known(await workshop.api(endpoints.batches.view, { params: { id: batch.id } }))).to.deep.equal(known(begun))
+  })
+
+  it('refuses a certificate that cannot be of this fat', async () => {
+    const problem = await problemOf(keep({ certificate: { sapKoh: 257, tolerance: 1, day: '2027-01-10' } }))
+    expect(problem.errors?.[0]).to.include({ field: 'certificate.sapKoh' })
+  })
+
   it('pours as before where no stores are kept', async () => {
     const batch = await plannedPour()
     const view = await pourUpTo(workshop, batch.id, 'fat:coconut')

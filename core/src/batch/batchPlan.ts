@@ -54,11 +54,13 @@ export function batchPlan(source: BatchSource): BatchPlan {
   })
   const { fats, superfat, lyeConcentration, naohPurity } = recipe
   const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
+  // The span that the bench warns by is that of the lots at hand when it began.
+  const knownFats = recipe.knownFats?.filter(({ key }) => fats.some(({ fatKey }) => fatKey === key))
   return {
     designName: design.name,
     recipe: {
       ...{ fats, superfat, lyeConcentration, naohPurity },
-      ...given({ kohShare, kohPurity, liquids, additives, school, oven }),
+      ...given({ kohShare, kohPurity, liquids, additives, school, oven, knownFats }),
     },
     scent: design.scent,
     colours: design.colours,

@@ -1,7 +1,6 @@
-import { findFat } from '../fats'
 import type { Finding } from '../findings'
 import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
-import { asPureNaohG, massRange, naohDemand, superfatBand, wettingG } from '../recipe'
+import { asPureNaohG, fatOf, massRange, naohDemand, superfatBand, wettingG } from '../recipe'
 import type { Range } from '../units'
 import { formatQuantity, isWithin, rangeMessage } from '../units'
 import type { BatchPlan, RunSheetStep } from './runSheet'
@@ -57,7 +56,7 @@ const percent = (share: number): string => formatQuantity('share', share)
 
 function fatsInPot(plan: BatchPlan, done: ReadonlyMap<string, number | null>): readonly WeighedFat[] {
   return plan.weights.fats.map(({ fatKey, massG }) => {
-    const fat = findFat(fatKey)
+    const fat = fatOf(plan.recipe, fatKey)
     if (!fat) throw new RangeError(`Expected a fat of the table, got ${fatKey}`)
     return { fat, massG: done.get(fatStepKey(fatKey)) ?? massG }
   })

@@ -51,6 +51,8 @@ export interface Recipe {
   readonly kohPurity?: number
   readonly liquids?: readonly RecipeLiquid[]
   readonly additives?: readonly RecipeAdditive[]
+  /** Fats as the workshop has them, narrowed by certificates. They go before the table. @default none */
+  readonly knownFats?: readonly Fat[]
   /** How it is made. @default usualSchool */
   readonly school?: School
   /** Whether the loaves gel in an oven overnight. @default false */
@@ -63,10 +65,15 @@ export interface BlendPart {
   readonly share: number
 }
 
-/** The recipe's fats looked up in the table. @throws {RangeError} if a key is not in the table */
-export function blendOf(recipe: Pick<Recipe, 'fats'>): readonly BlendPart[] {
+/** The fat that a recipe means by a key: as the workshop has it, else as the table says. */
+export function fatOf({ knownFats = [] }: Pick<Recipe, 'knownFats'>, fatKey: string): Fat | undefined {
+  return knownFats.find(({ key }) => key === fatKey) ?? findFat(fatKey)
+}
+
+/** The recipe's fats looked up. @throws {RangeError} if a key is not in the table */
+export function blendOf(recipe: Pick<Recipe, 'fats' | 'knownFats'>): readonly BlendPart[] {
   return recipe.fats.map(({ fatKey, share }) => {
-    const fat = findFat(fatKey)
+    const fat = fatOf(recipe, fatKey)
     if (!fat) throw new RangeError(`Expected a fat of the table, got ${fatKey}`)
     return { fat, share }
   })

@@ -1,3 +1,4 @@
+export * from './certified'
 export * from './forecast'
 export * from './ingredient'
 export * from './lots'

@@ -10,6 +10,7 @@ import type { Reader } from './database'
 import { keptRow, keptRows } from './keptThings'
 import type { FrozenBatch, OwnOfBatch } from './schema'
 import { batches, designs, makers, moulds, recipes } from './schema'
+import { readKnownFats } from './storesRow'
 import { readWorkshop } from './workshopRow'
 
 export type BatchRow = typeof batches.$inferSelect
@@ -19,6 +20,8 @@ export async function readBatchSource(
   reader: Reader,
   designId: string,
   own: OwnOfBatch | null = null,
+  /** Day it is poured: its fats are those whose lots may be used then. */
+  pourDay?: Day,
 ): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe }> {
   const wanted = await keptRow<SavedDesign>(reader, designs, designId, 'design')
   const { barThicknessMm, ...ownParts } = own ?? {}
@@ -31,7 +34,10 @@ export async function readBatchSource(
   }
   return {
     design,
-    recipe: await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe'),
+    recipe: {
+      ...(await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')),
+      ...(pourDay === undefined ? {} : { knownFats: await readKnownFats(reader, pourDay) }),
+    },
     mould: {
       ...(await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould')),
       ...(barThicknessMm === undefined ? {} : { barThicknessMm }),
@@ -53,7 +59,7 @@ function batchName(designName: string, label: string): string {
 
 /** What a batch would be made by, were it begun now. @throws as `readBatchSource` does */
 export async function freezeBatch(reader: Reader, batch: BatchRow): Promise<FrozenBatch> {
-  const source = await readBatchSource(reader, batch.designId, batch.own)
+  const source = await readBatchSource(reader, batch.designId, batch.own, batch.pourDay)
   const workshop = await readWorkshop(reader)
   return {
     plan: { ...batchPlan(source), designName: batchName(source.design.name, batch.label) },

@@ -1,8 +1,10 @@
 import type { LotUsed, LotView, RecordedStep, SavedIngredient, SavedLot, StepStock } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
+import type { Fat } from '@vendange/core/fats'
 import type { Ingredient, LotUse } from '@vendange/core/stores'
 import {
+  certifiedFats,
   costOfUses,
   keyOfIngredient,
   lotFault,
@@ -62,6 +64,12 @@ export async function readStock(
         return { ...lot, usedAmount, leftAmount: clean(lot.receivedAmount + lot.adjustment - usedAmount) }
       }),
   }
+}
+
+/** The fats as the lots at hand on a day narrow them. */
+export async function readKnownFats(reader: Reader, day: Day): Promise<readonly Fat[]> {
+  const stock = await readStock(reader)
+  return certifiedFats(stock.ingredients, stock.lots, day)
 }
 
 const lotsOfKey = (stock: Stock, key: string): readonly LotView[] => {

@@ -8,7 +8,7 @@ export interface DemoIngredient {
     NewLot,
     'lotNumber' | 'receivedDay' | 'receivedAmount' | 'priceCents' | 'bestBeforeDay'
   > &
-    Partial<Pick<NewLot, 'isRecalled' | 'openedDay'>>)[]
+    Partial<Pick<NewLot, 'isRecalled' | 'openedDay' | 'certificate'>>)[]
 }
 
 type LotOfDemo = DemoIngredient['lots'][number]
@@ -55,8 +55,12 @@ export const demoStores: readonly DemoIngredient[] = [
     'Coconut oil',
     'coconut',
     5000,
-    lot('C-2601', '2026-02-20', 8000, 4160, '2028-01-31'),
-    lot('C-2702', '2027-02-04', 5000, 2700, '2029-01-31'),
+    lot('C-2601', '2026-02-20', 8000, 4160, '2028-01-31', {
+      certificate: { sapKoh: 257.5, tolerance: 1.5, day: '2026-02-11' },
+    }),
+    lot('C-2702', '2027-02-04', 5000, 2700, '2029-01-31', {
+      certificate: { sapKoh: 256, tolerance: 1.5, day: '2027-01-29' },
+    }),
   ),
   fat(
     'Shea butter',

@@ -98,15 +98,16 @@ export function batchService({ database, clock, newId }: Context): BatchService 
   }
 
   async function begin(transaction: Transaction, row: BatchRow): Promise<void> {
-    const source = await readBatchSource(transaction, row.designId, row.own)
+    const today = await todayIn(transaction)
+    const source = await readBatchSource(transaction, row.designId, row.own, today)
     const { findings } = scaleDesign(source)
     if (isRefused(findings)) throw refused(findings)
     await transaction
       .update(batches)
       .set({
         status: 'in_work',
-        frozen: await freezeBatch(transaction, row),
-        pourDay: await todayIn(transaction),
+        frozen: await freezeBatch(transaction, { ...row, pourDay: today }),
+        pourDay: today,
         cutDay: null,
         version: row.version + 1,
       })

@@ -2,9 +2,10 @@ import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, St
 import { workingHours } from '@vendange/contract'
 import type { SavedMaker } from '@vendange/contract'
 import { mouldsOfPlan } from '@vendange/core/batch'
+import { isRefused } from '@vendange/core/findings'
 import { batchDays } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
-import { keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
+import { checkCertificate, keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
 import { eq, notInArray } from 'drizzle-orm'
 import { freezeBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
@@ -15,6 +16,7 @@ import type { Stock } from '../db/storesRow'
 import { readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
+import { refused } from '../parts/problems'
 
 export interface StoresService {
   readonly ingredients: KeptThings<NewIngredient, SavedIngredient>
@@ -27,6 +29,16 @@ export interface StoresService {
 type LotOfStock = Stock['lots'][number]
 
 export function storesService({ database, clock, newId }: Context): StoresService {
+  const keptLots = keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId })
+
+  /** A certificate that cannot be of this fat would make a wrong lye. */
+  async function refuseCertificate({ ingredientId, certificate }: NewLot): Promise<void> {
+    if (!certificate) return
+    const { ref } = await keptRow<SavedIngredient>(database.read, ingredients, ingredientId, 'ingredient')
+    const findings = checkCertificate(ref, certificate)
+    if (isRefused(findings)) throw refused(findings)
+  }
+
   /** Pours that are not made yet and can be made as they stand, and those whose bars are still to be packed. */
   async function poursToSupply(reader: Reader): Promise<readonly PourToSupply[]> {
     const workshop = await readWorkshop(reader)
@@ -120,7 +132,17 @@ export function storesService({ database, clock, newId }: Context): StoresServic
 
   return {
     ingredients: keptThings<NewIngredient, SavedIngredient>(database, ingredients, { noun: 'ingredient', newId }),
-    lots: keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId }),
+    lots: {
+      ...keptLots,
+      create: async (lot) => {
+        await refuseCertificate(lot)
+        return keptLots.create(lot)
+      },
+      update: async (id, lot) => {
+        await refuseCertificate(lot)
+        return keptLots.update(id, lot)
+      },
+    },
     view: () => view(database.read),
     takeIn: ({ rows }) =>
       database.write(async (transaction) => {

@@ -60,10 +60,16 @@ const labels = {
 }
 
 const fatsG = ref(1000)
+/** As it is reckoned: with the certificates of the lots at hand. */
+const reckoned = computed(() => values.value && season.withKnownFats(values.value))
+/** Which of its fats are narrowed by a certificate. */
+const certified = computed(() =>
+  (reckoned.value?.knownFats ?? []).filter(({ key }) => values.value?.fats.some(({ fatKey }) => fatKey === key)),
+)
 const findings = computed(() =>
-  values.value
+  values.value && reckoned.value
     ? [
-        ...checkRecipe(values.value),
+        ...checkRecipe(reckoned.value),
         ...promiseFindings(
           [{ ...values.value, ingredients: [...values.value.liquids, ...values.value.additives] }],
           values.value.claims,
@@ -72,7 +78,7 @@ const findings = computed(() =>
     : [],
 )
 const figures = computed(() =>
-  values.value && !isRefused(findings.value) ? recipeFigures(values.value, fatsG.value) : undefined,
+  reckoned.value && !isRefused(findings.value) ? recipeFigures(reckoned.value, fatsG.value) : undefined,
 )
 const alkaliPerFats = computed(() =>
   figures.value ? (figures.value.naohG + figures.value.kohG) / figures.value.fatsG : undefined,
@@ -195,6 +201,14 @@ async function takeRecipeAway(): Promise<void> {
               </div>
             </dl>
             <SuperfatBand :band="figures.band" />
+            <p v-if="certified.length > 0" class="quiet" data-test="certified">
+              Narrowed by the certificates of the lots at hand:
+              {{
+                certified
+                  .map(({ name, saponificationValue }) => `${name} ${saponificationValue.typical} mg KOH/g`)
+                  .join(', ')
+              }}.
+            </p>
             <p class="caution">
               Goggles, gloves, long sleeves, moving air. Lye into water, never water into lye; never aluminium. On skin:
               running water, not vinegar.
@@ -210,7 +224,7 @@ async function takeRecipeAway(): Promise<void> {
           <h2>What the fats bring</h2>
           <AcidGroups :groups="figures.groups" :unnamed-share="figures.unnamedShare" />
         </section>
-        <ScaleToMould v-if="figures" :recipe="values" />
+        <ScaleToMould v-if="figures && reckoned" :recipe="reckoned" />
       </div>
     </div>
   </template>

@@ -20,7 +20,7 @@ const comparedFatsG = 1000
 const rows = computed(() =>
   season.recipes.map((recipe) => ({
     recipe,
-    figures: recipeFigures(recipe, comparedFatsG),
+    figures: recipeFigures(season.withKnownFats(recipe), comparedFatsG),
     used: season.designs.filter(({ recipeId }) => recipeId === recipe.id).length,
   })),
 )

@@ -11,6 +11,7 @@ import type {
 import { datedSeason, endpoints, neededDayOf, seasonLimits } from '@vendange/contract'
 import type { BatchSource } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
+import type { Recipe } from '@vendange/core/recipe'
 import type { CollectionVerdict, FillsMoulds, PlannedBatch, SeekingBatch, Workshop } from '@vendange/core/season'
 import { batchDemand, collectionVerdict, mouldsOfBatch } from '@vendange/core/season'
 import { defineStore } from 'pinia'
@@ -56,6 +57,8 @@ export const useSeason = defineStore('season', () => {
   ): T | undefined => things?.find((thing) => thing.id === id)
   const design = (id: string | null | undefined): SavedDesign | undefined => find(view.value?.designs, id)
   const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
+  /** A recipe to reckon with: its fats as the certificates of the lots at hand narrow them. */
+  const withKnownFats = <T extends Recipe>(of: T): T & Recipe => ({ ...of, knownFats: view.value?.knownFats ?? [] })
   const mould = (id: string | null | undefined): SavedMould | undefined => find(view.value?.moulds, id)
   /** "2 × Long loaf and Tray". */
   const mouldWords = (of: FillsMoulds): string =>
@@ -108,7 +111,7 @@ export const useSeason = defineStore('season', () => {
       const one = mould(mouldId)
       return one ? [{ mould: one, count }] : []
     })
-    return { design: of, recipe: itsRecipe, mould: itsMould, more, settings: workshop.value }
+    return { design: of, recipe: withKnownFats(itsRecipe), mould: itsMould, more, settings: workshop.value }
   }
 
   const lineUp = (collectionId: string): readonly SavedDesign[] =>
@@ -153,6 +156,7 @@ export const useSeason = defineStore('season', () => {
     mouldNames,
     design,
     recipe,
+    withKnownFats,
     mould,
     mouldWords,
     collection,

@@ -19,7 +19,8 @@ export function useQuote(order: () => SavedOrder | undefined) {
 
   const options = computed<readonly QuoteOption[]>(() => {
     const now = order()
-    const recipe = season.recipe(now?.recipeId)
+    const kept = season.recipe(now?.recipeId)
+    const recipe = kept && season.withKnownFats(kept)
     const { workshop } = season
     if (!now || !recipe || !workshop || isRefused(checkRecipe(recipe))) return []
     const { pricing } = workshop
