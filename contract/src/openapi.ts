@@ -50,7 +50,8 @@ function fromDescription(description: SchemaFieldDescription): JsonSchema {
   return nullable({ type, ...oneOf, ...limits(described.tests, description.type) })
 }
 
-function jsonSchema(schema: ISchema<unknown>): JsonSchema {
+/** JSON Schema of a message. What only a function can test is left out. */
+export function jsonSchemaOf(schema: ISchema<unknown>): JsonSchema {
   if ((schema as unknown) === happeningSchema) {
     return { oneOf: Object.values(happeningSchemas).map((one) => fromDescription(one.describe())) }
   }
@@ -98,11 +99,11 @@ export function openApiDocument(version: string): Record<string, unknown> {
       [endpoint.method]: {
         summary: endpoint.summary,
         parameters,
-        ...(endpoint.body ? { requestBody: { required: true, ...json(jsonSchema(endpoint.body)) } } : {}),
+        ...(endpoint.body ? { requestBody: { required: true, ...json(jsonSchemaOf(endpoint.body)) } } : {}),
         responses: {
           [endpoint.status]: {
             description: endpoint.summary,
-            ...json(endpoint.reply ? jsonSchema(endpoint.reply) : {}),
+            ...json(endpoint.reply ? jsonSchemaOf(endpoint.reply) : {}),
           },
           default: {
             description: 'A problem',

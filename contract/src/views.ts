@@ -103,6 +103,7 @@ export interface StepStock {
 
 /** What was taken of one lot for a pour. */
 export interface LotUsed {
+  readonly stepKey: string
   readonly name: string
   readonly supplier: string
   readonly lotNumber: string

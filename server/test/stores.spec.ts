@@ -67,8 +67,8 @@ describe('the stores over HTTP', () => {
     const { loafIds } = await workshop.api(endpoints.batches.finish, { params: { id: batch.id } })
     const { lotsUsed } = await workshop.api(endpoints.loaves.view, { params: { id: loafIds[0] ?? '' } })
     expect(lotsUsed).to.deep.equal([
-      { name: 'Olive oil', supplier: 'Mill', lotNumber: 'old', amount: 200, cents: 900 },
-      { name: 'Olive oil', supplier: 'Mill', lotNumber: 'new', amount: 181, cents: 162.9 },
+      { stepKey: 'fat:olive', name: 'Olive oil', supplier: 'Mill', lotNumber: 'old', amount: 200, cents: 900 },
+      { stepKey: 'fat:olive', name: 'Olive oil', supplier: 'Mill', lotNumber: 'new', amount: 181, cents: 162.9 },
     ])
   })
 

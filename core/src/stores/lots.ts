@@ -87,3 +87,13 @@ export function costOfUses(uses: readonly LotUse[], lots: readonly Lot[]): numbe
   }
   return Number(cents.toFixed(2))
 }
+
+/**
+ * What the ingredients of a bar cost, from what was really used, cents.
+ *
+ * @returns undefined while a price is not known, nothing was taken from the stores, or there are no bars
+ */
+export function costPerBar(cents: readonly (number | undefined)[], bars: number): number | undefined {
+  if (cents.length === 0 || bars <= 0 || cents.includes(undefined)) return undefined
+  return cents.reduce((sum: number, one) => sum + (one ?? 0), 0) / bars
+}

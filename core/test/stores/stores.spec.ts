@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import type { Ingredient, Lot, Need } from '../../src/stores'
 import {
   costOfUses,
+  costPerBar,
   ingredientKey,
   inPacks,
   keyOfIngredient,
@@ -167,6 +168,15 @@ describe('costOfUses', () => {
   it('is not known when the price of a lot is not', () => {
     expect(costOfUses([{ lotId: 'a', amount: 1 }], [lot('a', today, 0, { priceCents: 0 })])).to.equal(undefined)
     expect(costOfUses([{ lotId: 'gone', amount: 1 }], [])).to.equal(undefined)
+  })
+})
+
+describe('costPerBar', () => {
+  it('shares what was used among the bars, and says nothing it does not know', () => {
+    expect(costPerBar([900, 162, 138], 12)).to.equal(100)
+    expect(costPerBar([900, undefined], 12)).to.equal(undefined)
+    expect(costPerBar([], 12)).to.equal(undefined)
+    expect(costPerBar([900], 0)).to.equal(undefined)
   })
 })
 

@@ -143,13 +143,13 @@ export async function lotsUsedIn(reader: Reader, records: readonly RecordedStep[
   const allLots = await keptRows<SavedLot>(reader, lots)
   const nameOf = new Map((await keptRows<SavedIngredient>(reader, ingredients)).map(({ id, name }) => [id, name]))
   const lotOf = new Map(allLots.map((lot) => [lot.id, lot]))
-  return [...last.values()].flatMap((uses) =>
+  return [...last].flatMap(([stepKey, uses]) =>
     (uses ?? []).flatMap((use) => {
       const lot = lotOf.get(use.lotId)
       if (!lot) return []
       const { supplier, lotNumber, ingredientId } = lot
       const cents = costOfUses([use], [{ ...lot, leftAmount: 0 }])
-      return [{ name: nameOf.get(ingredientId) ?? '', supplier, lotNumber, amount: use.amount, cents }]
+      return [{ stepKey, name: nameOf.get(ingredientId) ?? '', supplier, lotNumber, amount: use.amount, cents }]
     }),
   )
 }

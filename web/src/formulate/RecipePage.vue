@@ -4,16 +4,18 @@ import ConflictPanel from '@/parts/ConflictPanel.vue'
 import FindingList from '@/parts/FindingList.vue'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
+import { saveFile } from '@/parts/saveFile'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { takeAway } from '@/parts/takeAway'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewRecipe } from '@vendange/contract'
-import { cureDaysRange, endpoints, recipeSchema, setDaysRange } from '@vendange/contract'
+import { cureDaysRange, endpoints, recipeSchema, setDaysRange, writeRecipeFile } from '@vendange/contract'
 import { isRefused } from '@vendange/core/findings'
 import { promiseFindings, promiseKeys, promiseWords } from '@vendange/core/plan'
 import { checkRecipe, recipeFigures, recipeQualities } from '@vendange/core/recipe'
+import { writeRecipeCsv } from '@vendange/core/recipe/csv'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import AcidGroups from './AcidGroups.vue'
@@ -160,6 +162,15 @@ async function takeRecipeAway(): Promise<void> {
         <SchoolFields v-model="values" />
         <v-textarea v-model="values.notes" label="Notes for next time" :error-messages="errorOf('notes') ?? []" />
         <div class="row">
+          <v-btn
+            size="small"
+            data-test="save-json"
+            @click="saveFile(`${values.name}.json`, 'application/json', writeRecipeFile(values))"
+            >Save as JSON</v-btn
+          >
+          <v-btn size="small" @click="saveFile(`${values.name}.csv`, 'text/csv', writeRecipeCsv(values))"
+            >Fats as CSV</v-btn
+          >
           <v-btn size="small" variant="text" color="error" @click="takeRecipeAway">Take the recipe away</v-btn>
         </div>
       </section>

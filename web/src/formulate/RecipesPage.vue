@@ -5,10 +5,10 @@ import { useUnits } from '@/parts/format'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import { endpoints, plainRecipe } from '@vendange/contract'
+import { endpoints, plainRecipe, readRecipeFile } from '@vendange/contract'
 import { findFat } from '@vendange/core/fats'
 import { recipeFigures } from '@vendange/core/recipe'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 
 const season = useSeason()
@@ -50,6 +50,21 @@ async function create(): Promise<void> {
   if (recipe) await router.push(`/formulate/${recipe.id}`)
 }
 useNewHere('New recipe', create)
+
+const picker = ref<HTMLInputElement>()
+const problems = ref<readonly string[]>([])
+/** Takes a recipe in from a file, once all of it can be read. */
+async function bringIn(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  const read = await readRecipeFile(await file.text(), file.name.replace(/\.\w+$/, ''))
+  input.value = ''
+  problems.value = read.ok ? [] : read.problems
+  if (!read.ok) return
+  const recipe = await act(() => api(endpoints.recipes.create, { body: read.recipe }))
+  if (recipe) await router.push(`/formulate/${recipe.id}`)
+}
 </script>
 
 <template>
@@ -59,10 +74,23 @@ useNewHere('New recipe', create)
         ? 'No recipes yet. Begin with three fats; the lye follows from them.'
         : `${rows.length} ${rows.length === 1 ? 'recipe' : 'recipes'}, each with its lye for a kilo of fats.`
     }}
-    <template #actions
-      ><v-btn color="primary" variant="flat" data-test="new-recipe" @click="create">New recipe</v-btn></template
-    >
+    <template #actions>
+      <v-btn @click="picker?.click()">Bring one in</v-btn>
+      <input
+        ref="picker"
+        type="file"
+        accept=".json,.csv,text/csv,application/json"
+        hidden
+        data-test="recipe-file"
+        @change="bringIn"
+      />
+      <v-btn color="primary" variant="flat" data-test="new-recipe" @click="create">New recipe</v-btn>
+    </template>
   </TheAnswer>
+  <div v-if="problems.length > 0" class="sheet problems" role="alert">
+    <h2>This file was not taken in</h2>
+    <p v-for="problem in problems" :key="problem" class="must">{{ problem }}</p>
+  </div>
   <section v-if="rows.length > 0" class="sheet">
     <table class="figures">
       <thead>
@@ -100,6 +128,10 @@ useNewHere('New recipe', create)
 </template>
 
 <style scoped>
+.problems {
+  margin-bottom: 16px;
+}
+
 .name {
   font-size: 1.1rem;
 }

@@ -11,6 +11,8 @@ import type { LoafView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { benchState } from '@vendange/core/batch'
 import { formatDay, formatInstant } from '@vendange/core/calendar'
+import { costPerBar } from '@vendange/core/stores'
+import { formatMoney } from '@vendange/core/units'
 import { computed, ref, shallowRef } from 'vue'
 import { eventWords } from './eventWords'
 
@@ -62,6 +64,20 @@ async function write(): Promise<void> {
     subject.value = ''
   } else await load()
 }
+/** The lots that a step was taken from. */
+const lotsOf = (stepKey: string): string =>
+  (view.value?.lotsUsed ?? [])
+    .filter((one) => one.stepKey === stepKey && one.lotNumber !== '')
+    .map(({ lotNumber }) => `lot ${lotNumber}`)
+    .join(', ')
+const barCents = computed(
+  () =>
+    view.value &&
+    costPerBar(
+      view.value.lotsUsed.map(({ cents }) => cents),
+      view.value.plan.barsPlanned,
+    ),
+)
 const print = (): void => window.print()
 </script>
 
@@ -143,7 +159,9 @@ const print = (): void => window.print()
         </thead>
         <tbody>
           <tr v-for="step in bench.steps.filter(({ kind }) => kind !== 'tick')" :key="step.key">
-            <td>{{ step.name }}</td>
+            <td>
+              {{ step.name }} <small v-if="lotsOf(step.key) !== ''" class="quiet">{{ lotsOf(step.key) }}</small>
+            </td>
             <td class="number">
               {{ step.kind === 'weigh' ? weighed(step.planned ?? 0) : show('temperature', step.planned ?? 0) }}
             </td>
@@ -155,6 +173,9 @@ const print = (): void => window.print()
           </tr>
         </tbody>
       </table>
+      <p v-if="barCents !== undefined" data-test="bar-cost">
+        Ingredients from these lots: <b>{{ formatMoney(barCents, season.workshop?.currency ?? 'EUR') }}</b> a bar.
+      </p>
     </section>
   </div>
 </template>

@@ -1,0 +1,55 @@
+import Papa from 'papaparse'
+import { fatTable } from '../../fats'
+import { formatQuantity, parseQuantity } from '../../units'
+import { massRange } from '../ranges'
+import type { Recipe } from '../recipe'
+import { blendOf } from '../recipe'
+
+/** Characters that one file may have. */
+export const longestRecipeFile = 200_000
+const mostFats = 30
+
+export type RecipeCsv =
+  | { readonly ok: true; readonly fats: readonly { readonly fatKey: string; readonly share: number }[] }
+  /** What cannot be read, with its line counted from 1. */
+  | { readonly ok: false; readonly problems: readonly string[] }
+
+/** The fats of a recipe as a table: name and share. @throws {RangeError} if a fat is not in the table */
+export function writeRecipeCsv(recipe: Pick<Recipe, 'fats'>): string {
+  const data = blendOf(recipe).map(({ fat, share }) => [fat.name, formatQuantity('share', share, { digits: 4 })])
+  return Papa.unparse({ fields: ['fat', 'share'], data }, { newline: '\n' })
+}
+
+/**
+ * Reads the fats of a recipe from a table with the columns `fat` and `share` or `mass`; masses in any unit. Of masses
+ * the shares are reckoned. Never throws on text.
+ */
+export function parseRecipeCsv(text: string): RecipeCsv {
+  if (text.length > longestRecipeFile) return { ok: false, problems: ['This file is too long for a recipe.'] }
+  const parsed = Papa.parse<Record<string, string>>(text, {
+    header: true,
+    skipEmptyLines: 'greedy',
+    delimitersToGuess: [',', ';', '\t'],
+    transformHeader: (heading) => heading.trim().toLowerCase(),
+  })
+  const headings = parsed.meta.fields ?? []
+  const kind = headings.includes('share') ? 'share' : headings.includes('mass') ? 'mass' : undefined
+  if (!headings.includes('fat') || kind === undefined)
+    return { ok: false, problems: ['The first line must name the columns: fat, and share or mass.'] }
+  if (parsed.data.length === 0 || parsed.data.length > mostFats)
+    return { ok: false, problems: [`A recipe has from 1 to ${mostFats} fats.`] }
+  const problems: string[] = []
+  const amounts = parsed.data.flatMap((cells, index) => {
+    const name = (cells['fat'] ?? '').trim()
+    const fat = fatTable.find((one) => one.key === name || one.name.toLowerCase() === name.toLowerCase())
+    if (!fat) problems.push(`Line ${index + 2}: “${name}” is no fat of the table.`)
+    const range = kind === 'share' ? { min: 0, max: 1 } : massRange
+    const amount = parseQuantity(kind, cells[kind] ?? '', { range })
+    if (!amount.ok) problems.push(`Line ${index + 2}: ${amount.message}`)
+    return fat && amount.ok ? [{ fatKey: fat.key, amount: amount.value }] : []
+  })
+  if (problems.length > 0) return { ok: false, problems }
+  const sum = kind === 'share' ? 1 : amounts.reduce((total, { amount }) => total + amount, 0)
+  if (!(sum > 0)) return { ok: false, problems: ['These fats weigh nothing.'] }
+  return { ok: true, fats: amounts.map(({ fatKey, amount }) => ({ fatKey, share: Number((amount / sum).toFixed(6)) })) }
+}

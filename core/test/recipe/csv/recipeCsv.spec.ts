@@ -1,0 +1,45 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { longestRecipeFile, parseRecipeCsv, writeRecipeCsv } from '../../../src/recipe/csv'
+import { workedRecipe } from '../../blends'
+
+const problemsOf = (text: string): readonly string[] => {
+  const read = parseRecipeCsv(text)
+  return read.ok ? [] : read.problems
+}
+
+describe('a recipe as a table', () => {
+  it('is read back as it was written', () => {
+    expect(writeRecipeCsv(workedRecipe)).to.equal('fat,share\nOlive oil,45 %\nCoconut oil,30 %\nShea butter,25 %')
+    expect(parseRecipeCsv(writeRecipeCsv(workedRecipe))).to.deep.equal({
+      ok: true,
+      fats: workedRecipe.fats.map(({ fatKey, share }) => ({ fatKey, share })),
+    })
+  })
+
+  it('may be stated by mass, in any unit', () => {
+    // 1 lb and 453.59237 g are half each.
+    expect(parseRecipeCsv('Fat;Mass\nolive;1 lb\nCoconut oil;453.59237')).to.deep.equal({
+      ok: true,
+      fats: [
+        { fatKey: 'olive', share: 0.5 },
+        { fatKey: 'coconut', share: 0.5 },
+      ],
+    })
+  })
+
+  it('names what cannot be read', () => {
+    expect(problemsOf('fat,share\nUnheard oil,50\nolive,half')).to.deep.equal([
+      'Line 2: “Unheard oil” is no fat of the table.',
+      'Line 3: Write a percentage such as 5 %.',
+    ])
+    expect(problemsOf('oil,part\nolive,1')[0]).to.contain('fat, and share or mass')
+    expect(problemsOf('fat,share')[0]).to.contain('from 1 to 30 fats')
+    expect(problemsOf('fat,mass\nolive,0')).to.deep.equal(['These fats weigh nothing.'])
+    expect(problemsOf('x'.repeat(longestRecipeFile + 1))[0]).to.contain('too long')
+  })
+
+  it('never throws, whatever the text', () => {
+    fc.assert(fc.property(fc.string(), (text) => void parseRecipeCsv(`fat,share\n${text}`)))
+  })
+})
