@@ -28,15 +28,22 @@ async function weigh(page: Page, over: readonly string[] = []): Promise<void> {
   await expect(page.locator('.count').or(page.getByTestId('finish'))).not.toHaveText(before ?? '')
 }
 
+/** Dips the probe in and takes its reading once it stands still; it may still hang in the jug before. */
+async function dip(page: Page): Promise<void> {
+  const before = await page.locator('.count').textContent()
+  await page.getByTestId('dip').click()
+  await expect(async () => {
+    await page.getByTestId('done').click()
+    await expect(page.locator('.count')).not.toHaveText(before ?? '', { timeout: 1000 })
+  }).toPass()
+}
+
 /** Does steps as they come, with the instruments, until the title matches. */
 async function goOnUntil(page: Page, wanted: RegExp): Promise<void> {
   for (let step = 0; step < 40; step++) {
     if (wanted.test((await title(page).textContent()) ?? '')) return
-    if (await page.getByTestId('dip').isVisible()) {
-      await page.getByTestId('dip').click()
-      await expect(page.getByTestId('done')).toHaveText(/^Take/)
-      await doStep(page)
-    } else if (await page.getByTestId('pour-rest').isVisible()) await weigh(page)
+    if (await page.getByTestId('dip').isVisible()) await dip(page)
+    else if (await page.getByTestId('pour-rest').isVisible()) await weigh(page)
     else await doStep(page)
   }
   throw new Error(`Expected to come to ${String(wanted)}`)
@@ -121,11 +128,8 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
       if (label?.startsWith('Read it')) await page.getByTestId('connect').click()
     }
     for (let step = 0; step < 40 && !(await page.getByTestId('finish').isVisible()); step++) {
-      if (await page.getByTestId('dip').isVisible()) {
-        await page.getByTestId('dip').click()
-        await expect(page.getByTestId('done')).toHaveText(/^Take/)
-        await doStep(page)
-      } else if (await page.getByTestId('pour-rest').isVisible()) await weigh(page)
+      if (await page.getByTestId('dip').isVisible()) await dip(page)
+      else if (await page.getByTestId('pour-rest').isVisible()) await weigh(page)
       else await doStep(page)
     }
     await expect(page.locator('.item.kept')).toHaveCount(0)

@@ -1,7 +1,7 @@
 import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
-import type { BatchPlan, MouldOfPlan } from './runSheet'
+import type { BatchPlan, MouldOfPlan } from './planOfBatch'
 import type { BatchSettings, PotColour, ScaledBatch } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
 

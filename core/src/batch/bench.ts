@@ -3,7 +3,9 @@ import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid }
 import { asPureNaohG, fatOf, massRange, naohDemand, superfatBand, wettingG } from '../recipe'
 import type { Range } from '../units'
 import { formatQuantity, isWithin, rangeMessage } from '../units'
-import type { BatchPlan, RunSheetStep } from './runSheet'
+import type { BatchPlan } from './planOfBatch'
+import { mouldsBatterG, mouldsOfPlan } from './planOfBatch'
+import type { RunSheetStep } from './runSheet'
 import {
   additiveStepKey,
   emulsionStepKey,
@@ -11,8 +13,6 @@ import {
   kohStepKey,
   leftStepKey,
   liquidStepKey,
-  mouldsBatterG,
-  mouldsOfPlan,
   naohStepKey,
   potStepKey,
   runSheet,

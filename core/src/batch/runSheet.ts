@@ -1,51 +1,9 @@
 import { findFat } from '../fats'
-import type { Recipe, ScentUse, School, WeighedAdditive, WeighedLiquid } from '../recipe'
+import type { Recipe, School, WeighedAdditive } from '../recipe'
 import { soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import { formatQuantity } from '../units'
-import type { BatchWeights, PotColour } from './scaleBatch'
-
-/** One kind of mould that a batch fills. */
-export interface MouldOfPlan {
-  readonly mouldId: string
-  readonly name: string
-  readonly count: number
-  readonly barsPerMould: number
-  /** Batter of one of them, g, when the plan is followed to the gram. */
-  readonly batterG: number
-  /** The same, ml; 0 when it is not known. */
-  readonly mouldMl: number
-}
-
-/** What the bench works from: frozen when the batch is started, so that a later change of the recipe cannot alter it. */
-export interface BatchPlan {
-  readonly designName: string
-  readonly recipe: Recipe
-  readonly scent: ScentUse | null
-  readonly colours: readonly PotColour[]
-  readonly mouldName: string
-  readonly mouldCount: number
-  /** Every kind of mould it fills, the first among them. Batches begun before there were several have none. */
-  readonly moulds?: readonly MouldOfPlan[]
-  readonly barsWanted: number
-  readonly barsPlanned: number
-  /** Batter of one loaf, g, when the plan is followed to the gram. */
-  readonly loafBatterG: number
-  readonly scaleResolutionG: number
-  /** Lye that is made the same day and cooled is used at this temperature, °C. */
-  readonly soapingTemperatureC: number
-  readonly weights: {
-    readonly fats: readonly { readonly fatKey: string; readonly name: string; readonly massG: number }[]
-    readonly naohG: number
-    /** Batches begun before there was a second alkali have none of these three. */
-    readonly kohG?: number
-    readonly liquids?: readonly WeighedLiquid[]
-    readonly additives?: readonly WeighedAdditive[]
-    readonly waterG: number
-    readonly scentG: number
-    readonly batterG: number
-    readonly pots: BatchWeights['pots']
-  }
-}
+import type { BatchPlan } from './planOfBatch'
+import { mouldsBatterG, mouldWords } from './planOfBatch'
 
 export type StepGroup =
   | 'Lye, the night before'
@@ -74,25 +32,6 @@ export interface RunSheetStep {
   readonly caution: string | null
   /** A wait that belongs to it, and what to do at its end. Minutes are estimates. */
   readonly wait?: { readonly minutes: number; readonly what: string }
-}
-
-/** The kinds of mould that a plan fills. */
-export function mouldsOfPlan(plan: BatchPlan): readonly MouldOfPlan[] {
-  const { mouldName: name, mouldCount: count, barsPlanned, loafBatterG: batterG } = plan
-  const barsPerMould = Math.floor(barsPlanned / count)
-  return plan.moulds ?? [{ mouldId: '', name, count, barsPerMould, batterG, mouldMl: 0 }]
-}
-
-/** "2 × Long loaf and Tray". */
-export function mouldWords(plan: BatchPlan): string {
-  return mouldsOfPlan(plan)
-    .map(({ name, count }) => (count === 1 ? name : `${count} × ${name}`))
-    .join(' and ')
-}
-
-/** Batter that the moulds are to take together, g. */
-export function mouldsBatterG(plan: BatchPlan): number {
-  return mouldsOfPlan(plan).reduce((sum, { count, batterG }) => sum + count * batterG, 0)
 }
 
 const lyeCaution =

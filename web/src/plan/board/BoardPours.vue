@@ -109,7 +109,8 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
 </script>
 
 <template>
-  <div ref="layer" class="pours">
+  <!-- At another zoom the whole layer goes at once, which costs less than its pours one by one. -->
+  <div :key="isPrinting ? -1 : dayWidth" ref="layer" class="pours">
     <button
       v-for="{ batch, key, row, isFirst, isOver } in shown"
       :key="key"
@@ -121,6 +122,7 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
         trial?.batch.id === batch.id,
         rooms.get(key),
         isFirst && hasRoom(key),
+        dayWidth,
       ]"
       class="pour"
       :class="{

@@ -3,7 +3,7 @@ import { useSeason } from '@/parts/seasonStore'
 import { addDays, daysBetween, formatDay, mondayOf } from '@vendange/core/calendar'
 import { makerHoursOn } from '@vendange/core/season'
 import { scaleLinear } from 'd3-scale'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import BoardGrid from './BoardGrid.vue'
 import BoardLoads from './BoardLoads.vue'
 import BoardPours from './BoardPours.vue'
@@ -15,6 +15,7 @@ import { loadLayout } from './boardLoads'
 import { facePicture } from './facePicture'
 import type { useBoardDrag } from './useBoardDrag'
 import { useGradually } from './useGradually'
+import { useLater } from './useLater'
 
 /** The maker's wall: moulds, racks, makers' hours and cures over time. */
 const props = defineProps<{ drag: ReturnType<typeof useBoardDrag> }>()
@@ -73,6 +74,16 @@ const sight = computed(() =>
       },
 )
 
+/** How wide a day is, and which days are in sight. */
+const scale = computed(() => ({ dayWidth: dayWidth.value, sight: sight.value }))
+const atOnce = (): boolean => isPrinting.value
+// The pours follow a zoom at once; paper, loads and cures each in a frame of their own. Until then they are stretched.
+const paperScale = useLater(() => scale.value, 1, atOnce)
+const loadScale = useLater(() => scale.value, 2, atOnce)
+const cureScale = useLater(() => scale.value, 3, atOnce)
+const stretch = (of: { readonly dayWidth: number }): string =>
+  of.dayWidth === dayWidth.value ? '' : ` scale(${dayWidth.value / of.dayWidth} 1)`
+
 const neededOf = (designId: string): string | undefined => {
   const collection = season.collection(season.design(designId)?.collectionId)
   return collection && season.neededDay(collection)
@@ -90,26 +101,30 @@ const shown = computed<readonly BoardBatch[]>(() => {
 })
 const rows = computed(() => mouldRows(season.moulds))
 const inMoulds = computed(() => placeInMoulds(shown.value, rows.value))
+// While a pour is dragged its cure follows two frames after, its loads and rules in the one between.
+const curing = useLater(() => shown.value, 2, atOnce)
 const cures = computed(() =>
   packCures(
-    shown.value.filter(({ ready, needed }) => Math.max(ready, needed ?? ready) >= 0),
-    Math.ceil(34 / dayWidth.value),
+    curing.value.filter(({ ready, needed }) => Math.max(ready, needed ?? ready) >= 0),
+    Math.ceil(34 / cureScale.value.dayWidth),
   ),
 )
 const cureRows = computed(() => Math.max(0, ...cures.value.map(({ row }) => row + 1)))
 const seenCures = computed(() =>
-  inWindow(cures.value, sight.value, ({ cut, ready, needed }) => [cut, Math.max(ready, needed ?? ready)]),
+  inWindow(cures.value, cureScale.value.sight, ({ cut, ready, needed }) => [cut, Math.max(ready, needed ?? ready)]),
 )
 const outlines = computed(() =>
-  cureOutlines(seenCures.value, { dayWidth: dayWidth.value, rowHeight: cureHeight, today: todayAt.value }),
+  cureOutlines(seenCures.value, { dayWidth: cureScale.value.dayWidth, rowHeight: cureHeight, today: todayAt.value }),
 )
 // Where days are narrow, faces would hide the cures; those of the pours are enough.
-const seenCureIds = computed(() => new Set(dayWidth.value < 8 ? [] : seenCures.value.map(({ batch }) => batch.id)))
+const seenCureIds = computed(
+  () => new Set(cureScale.value.dayWidth < 8 ? [] : seenCures.value.map(({ batch }) => batch.id)),
+)
 const facedCures = useGradually(
   () => cures.value,
   ({ batch }) => batch.id,
   (id) => seenCureIds.value.has(id),
-  { isAtOnce: () => false, restart: () => dayWidth.value },
+  { isAtOnce: () => false, restart: () => cureScale.value.dayWidth },
 )
 const faceOf = (batch: BoardBatch): string => facePicture(batch.name, season.design(batch.designId)?.colours ?? [])
 
@@ -159,10 +174,10 @@ function goToToday(): void {
   scroller.value?.scrollTo({ left: leftOfToday() })
   measure()
 }
-watch(zoom, async () => {
+watch(zoom, () => {
   scrolled.value = { left: leftOfToday(), width: scrolled.value.width }
-  await nextTick()
-  goToToday()
+  // Scrolling asks for the layout: in a frame of its own.
+  requestAnimationFrame(goToToday)
 })
 const forPaper = (): void => {
   isPrinting.value = true
@@ -216,16 +231,17 @@ onBeforeUnmount(() => {
         >
           <svg class="paper" :width="x(dayCount)" :height="boardHeight + 30" aria-hidden="true">
             <BoardGrid
+              :transform="stretch(paperScale)"
               :from="from"
               :day-count="dayCount"
-              :day-width="dayWidth"
-              :window="sight"
+              :day-width="paperScale.dayWidth"
+              :window="paperScale.sight"
               :height="boardHeight"
               :row-count="rows.length"
               :row-height="rowHeight"
             />
             <path class="flag" :d="flags.map(({ at }) => `M${x(at)} 26V${boardHeight + 26}`).join('')" />
-            <g :transform="`translate(0 ${30 + curesTop})`">
+            <g :transform="`translate(0 ${30 + curesTop})${stretch(cureScale)}`">
               <path class="cure" :d="outlines.cure" />
               <path class="cure late" :d="outlines.lateCure" />
               <path class="cured" :d="outlines.cured" />
@@ -234,8 +250,8 @@ onBeforeUnmount(() => {
               <path class="pennant late" :d="outlines.latePennant" />
             </g>
             <line class="today" :x1="x(todayAt)" :x2="x(todayAt)" y1="6" :y2="boardHeight + 26" />
-            <g v-if="loads" :transform="`translate(0 ${30 + loadsTop})`">
-              <BoardLoads :day-width="dayWidth" :window="sight" :loads="loads" :layout="layout" />
+            <g v-if="loads" :transform="`translate(0 ${30 + loadsTop})${stretch(loadScale)}`">
+              <BoardLoads :day-width="loadScale.dayWidth" :window="loadScale.sight" :loads="loads" :layout="layout" />
             </g>
           </svg>
           <span
@@ -246,15 +262,16 @@ onBeforeUnmount(() => {
             >{{ flag.name }}</span
           >
           <div
+            :key="`c${cureScale.dayWidth}`"
             class="curefaces"
-            :class="{ hidden: dayWidth < 8 }"
+            :class="{ hidden: dayWidth < 8 || cureScale.dayWidth !== dayWidth }"
             :style="{ top: `${30 + curesTop}px` }"
             aria-hidden="true"
           >
             <img
               v-for="{ batch, row } in facedCures"
               :key="batch.id"
-              v-memo="[batch, row]"
+              v-memo="[batch, row, cureScale.dayWidth]"
               :style="{ '--at': batch.cut, '--row': row }"
               :src="faceOf(batch)"
               width="22"

@@ -2,7 +2,7 @@ import type { ComputedRef } from 'vue'
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 
 /** How many are added to the page in one frame. */
-const perFrame = 8
+const perFrame = 6
 
 /**
  * Puts many things on the page a few in each frame, so that no frame takes long. What is no longer wanted leaves at
