@@ -69,6 +69,8 @@ const workshop = {
   prepHours: 0.75,
   pourHours: 1.5,
   cutHours: 0.75,
+  largestPotMl: 0,
+  lyeJugMl: 0,
   scaleResolutionG: 1,
   potLoss: 0.02,
   cureLoss: 0.11,

@@ -11,6 +11,7 @@ export const temperatureUnits = ['°C', '°F'] as const
 export const hoursOfDayRange = { min: 0, max: 24 } as const
 export const soapingTemperatureRange = { min: 15, max: 60 } as const
 
+export const vesselRange = { min: 0, max: 200_000 } as const
 export const minuteOfDayRange = { min: 0, max: 1439 } as const
 export const trayRange = { min: 0, max: 500 } as const
 export const barsPerTrayRange = { min: 1, max: 500 } as const
@@ -89,6 +90,9 @@ export const workshopSchema = object({
   /** Wished days between the end of a cure and the day it is needed. */
   bufferDays: wholeWithin('days', bufferDaysRange).required(),
   pricing: pricingSchema,
+  /** What the largest pot and the lye jug hold with room to stir, ml; 0: not known. */
+  largestPotMl: within('number', vesselRange).required(),
+  lyeJugMl: within('number', vesselRange).required(),
   scaleResolutionG: within('mass', scaleResolutionRange).required(),
   potLoss: within('share', potLossRange).required(),
   cureLoss: within('share', cureLossRange).required(),

@@ -7,6 +7,8 @@ import type { Recipe, ScentUse, SuperfatBand, WeighedAdditive, WeighedFat, Weigh
 import { asPureNaohG, blendOf, checkScent, potLossRange, cureLossRange, superfatBand } from '../recipe'
 import { assertWithin, formatQuantity, roundToScale } from '../units'
 import { batterPerGramOfFats } from './batterVolume'
+import { lyeSolutionDensity } from './lyeSolutionDensity'
+import { splitFindings } from './splitting'
 import { weightsForFats } from './weightsForFats'
 
 /** A colour of a design: a pot of batter with its colourant. */
@@ -44,6 +46,9 @@ export interface BatchSettings {
   readonly potLoss: number
   /** Share of its mass that a bar is expected to lose in the cure, within {@link cureLossRange}. */
   readonly cureLoss: number
+  /** What the vessels hold with room to stir, ml. @default 0, not known */
+  readonly largestPotMl?: number
+  readonly lyeJugMl?: number
 }
 
 /** Everything that is weighed for a batch, g, as the scale can show it. */
@@ -232,6 +237,14 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     findings: [
       ...scaleFindings(fats, scaleResolutionG),
       ...(scent ? checkScent(scent, scentG, batterG, cureLoss) : []),
+      ...splitFindings(
+        {
+          ...{ batterMl: madeMl, batterG, fatsG, stepG: scaleResolutionG },
+          ...{ alkaliG: lye.naohG + lye.kohG, waterG: lye.plainWaterG },
+          lyeMl: (lye.naohG + lye.kohG + lye.waterG) / lyeSolutionDensity(recipe.lyeConcentration),
+        },
+        { largestPotMl: settings.largestPotMl ?? 0, lyeJugMl: settings.lyeJugMl ?? 0 },
+      ),
       ...barFindings(wish, bars, barCuredG, thicknessForWishMm),
     ],
   }

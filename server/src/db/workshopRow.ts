@@ -17,6 +17,8 @@ const newWorkshop = (timeZone: string): WorkshopDetails => ({
   prepHours: 0.75,
   pourHours: 1.5,
   cutHours: 0.75,
+  largestPotMl: 0,
+  lyeJugMl: 0,
   scaleResolutionG: 1,
   potLoss: 0.02,
   cureLoss: 0.11,

@@ -60,6 +60,8 @@ export const demoWorkshop: WorkshopDetails = {
   prepHours: 0.75,
   pourHours: 1.5,
   cutHours: 0.75,
+  largestPotMl: 6000,
+  lyeJugMl: 2000,
   scaleResolutionG: 1,
   potLoss: 0.02,
   cureLoss: 0.11,

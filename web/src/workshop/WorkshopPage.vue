@@ -16,6 +16,7 @@ import {
   lengthUnits,
   massUnits,
   soapingTemperatureRange,
+  vesselRange,
   temperatureUnits,
   workshopSchema,
 } from '@vendange/contract'
@@ -102,6 +103,22 @@ async function backUp(): Promise<void> {
               :digits="2"
               label="The scale shows every"
               :error="errorOf('scaleResolutionG')"
+            />
+            <QuantityField
+              v-model="values.largestPotMl"
+              kind="number"
+              :range="vesselRange"
+              label="Largest pot, ml"
+              hint="With room to stir; 0: not known"
+              :error="errorOf('largestPotMl')"
+            />
+            <QuantityField
+              v-model="values.lyeJugMl"
+              kind="number"
+              :range="vesselRange"
+              label="Lye jug, ml"
+              hint="With room to stir; 0: not known"
+              :error="errorOf('lyeJugMl')"
             />
             <QuantityField
               v-model="values.soapingTemperatureC"

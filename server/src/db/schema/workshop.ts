@@ -37,6 +37,8 @@ export const workshop = sqliteTable('workshop', {
   prepHours: real('prep_hours').notNull(),
   pourHours: real('pour_hours').notNull(),
   cutHours: real('cut_hours').notNull(),
+  largestPotMl: real('largest_pot_ml').notNull().default(0),
+  lyeJugMl: real('lye_jug_ml').notNull().default(0),
   scaleResolutionG: real('scale_resolution_g').notNull(),
   potLoss: real('pot_loss').notNull(),
   cureLoss: real('cure_loss').notNull(),

@@ -1,0 +1,51 @@
+import type { Finding } from '../findings'
+import { formatQuantity, roundToScale } from '../units'
+
+/** What the workshop's vessels hold with room to stir, ml; 0 where nobody has said. */
+export interface Vessels {
+  readonly largestPotMl: number
+  readonly lyeJugMl: number
+}
+
+/** In how many equal parts something fits a vessel; 1 where nobody has said what it holds. */
+export function partsFor(ml: number, vesselMl: number): number {
+  return vesselMl > 0 ? Math.max(1, Math.ceil(ml / vesselMl - 1e-9)) : 1
+}
+
+const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 0 })
+
+/**
+ * What has to be split because a vessel is too small, with the weights of a part.
+ *
+ * @param made batter and lye as they are made: their volumes and weights
+ */
+export function splitFindings(
+  made: {
+    readonly batterMl: number
+    readonly batterG: number
+    readonly fatsG: number
+    readonly lyeMl: number
+    readonly alkaliG: number
+    readonly waterG: number
+    readonly stepG: number
+  },
+  { largestPotMl, lyeJugMl }: Vessels,
+): readonly Finding[] {
+  const findings: Finding[] = []
+  const warn = (code: string, message: string): void => void findings.push({ severity: 'warn', code, message })
+  const part = (massG: number, parts: number): string => grams(roundToScale(massG / parts, made.stepG))
+  const pots = partsFor(made.batterMl, largestPotMl)
+  if (pots > 1)
+    warn(
+      'pot_too_small',
+      `${Math.round(made.batterMl)} ml of batter do not fit the largest pot of ${Math.round(largestPotMl)} ml. Make it in ${pots} parts of ${part(made.batterG, pots)}, each of ${part(made.fatsG, pots)} of fats with its own lye.`,
+    )
+  // Each part of the batter has its own lye already.
+  const jugs = partsFor(made.lyeMl / pots, lyeJugMl)
+  if (jugs > 1)
+    warn(
+      'jug_too_small',
+      `${Math.round(made.lyeMl / pots)} ml of lye do not fit the jug of ${Math.round(lyeJugMl)} ml. Dissolve it in ${jugs} jugs, ${part(made.alkaliG / pots, jugs)} of alkali into ${part(made.waterG / pots, jugs)} of water each.`,
+    )
+  return findings
+}
