@@ -141,3 +141,36 @@ test('a recipe from nothing is scaled into two loaves and a tray', async ({ page
   )
   expect(Math.abs(batterG / densityGMl - 5341 / 0.98)).toBeLessThan(5)
 })
+
+test('a recipe goes out as a file and comes in again, checked; two stand side by side', async ({ page }) => {
+  await page.goto(`${workshop.url}/formulate`)
+  await page.getByRole('link', { name: 'House bar' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByTestId('save-json').click()
+  const file = JSON.parse((await (await (await download).createReadStream()).toArray()).join('')) as {
+    recipe: { name: string; superfat: number }
+  }
+  const bringIn = (recipe: object): Promise<void> =>
+    page.getByTestId('recipe-file').setInputFiles({
+      name: 'brought.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify({ ...file, recipe: { ...file.recipe, ...recipe } })),
+    })
+  await page.goto(`${workshop.url}/formulate`)
+  await bringIn({ superfat: -0.05 })
+  await expect(page.getByText('more sodium hydroxide than it can take')).toBeVisible()
+  await bringIn({ name: 'Brought in', superfat: 0.08 })
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Brought in')
+
+  await page.goto(`${workshop.url}/formulate`)
+  const table = page.getByTestId('side-by-side')
+  for (const [place, name] of [
+    ['compare-1', 'House bar'],
+    ['compare-2', 'Brought in'],
+  ] as const) {
+    await table.getByTestId(place).click()
+    await page.getByRole('option', { name }).click()
+  }
+  await expect(table.getByRole('row', { name: /^Superfat/ })).toHaveText(/Superfat\s*5 %\s*8 %/)
+  await expect(table.getByRole('row', { name: /^Olive oil/ })).toHaveText(/Olive oil\s*42 %\s*42 %/)
+})

@@ -1,6 +1,8 @@
 import type { BatchPlan } from '../batch'
 import { additiveStepKey, fatStepKey, kohStepKey, liquidStepKey, naohStepKey, potStepKey, scentStepKey } from '../batch'
 import type { Day } from '../calendar'
+import type { Finding } from '../findings'
+import { formatQuantity } from '../units'
 import type { IngredientKind } from './ingredient'
 import { ingredientKey } from './ingredient'
 
@@ -96,4 +98,21 @@ export function needsOfPours(
         : [],
     ),
   ])
+}
+
+/** What the stores lack for a pour, a line for each thing that is short. @param available usable amount by step, g */
+export function lackingForPour(plan: BatchPlan, available: ReadonlyMap<string, number>): readonly Finding[] {
+  // Two steps may take of the same thing: what the first takes is gone for the second.
+  const taken = new Map<string, number>()
+  return usesOfPlan(plan).flatMap(({ stepKey, key, name, amount }): Finding[] => {
+    const there = available.get(stepKey)
+    if (there === undefined) return []
+    const left = Math.max(0, there - (taken.get(key) ?? 0))
+    taken.set(key, (taken.get(key) ?? 0) + amount)
+    if (left >= amount) return []
+    const [takes, has] = [amount, left].map((massG) => formatQuantity('mass', massG, { digits: 1 }))
+    return [
+      { severity: 'warn', code: 'stores_lack', message: `${name}: this pour takes ${takes}, the stores have ${has}.` },
+    ]
+  })
 }

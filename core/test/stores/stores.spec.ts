@@ -7,6 +7,7 @@ import {
   ingredientKey,
   inPacks,
   keyOfIngredient,
+  lackingForPour,
   lotFault,
   lotFaultMessage,
   needsOfPours,
@@ -66,6 +67,33 @@ describe('usesOfPlan', () => {
     expect(useOfStep(workedPlan, 'pot:1', 500)).to.equal(undefined)
     expect(useOfStep(workedPlan, 'water', 240)).to.equal(undefined)
     expect(useOfStep(workedPlan, 'melt', null)).to.equal(undefined)
+  })
+})
+
+describe('lackingForPour', () => {
+  it('says what is short, and nothing of what is not kept', () => {
+    const available = new Map([
+      ['fat:olive', 380],
+      ['fat:coconut', 254],
+      ['scent', 0],
+    ])
+    expect(lackingForPour(workedPlan, available).map(({ message }) => message)).to.deep.equal([
+      'Olive oil: this pour takes 381 g, the stores have 380 g.',
+      'Amber blend: this pour takes 25 g, the stores have 0 g.',
+    ])
+  })
+
+  it('gives what two pots share to the first', () => {
+    const [first] = workedPlan.weights.pots
+    const twice = { ...workedPlan, weights: { ...workedPlan.weights, pots: [first!, first!] } }
+    // 5.2 g each of 8 g.
+    const available = new Map([
+      ['pot:0', 8],
+      ['pot:1', 8],
+    ])
+    expect(lackingForPour(twice, available).map(({ message }) => message)).to.deep.equal([
+      'amber: this pour takes 5.2 g, the stores have 2.8 g.',
+    ])
   })
 })
 

@@ -10,6 +10,7 @@ import { findFat } from '@vendange/core/fats'
 import { recipeFigures } from '@vendange/core/recipe'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import SideBySide from './SideBySide.vue'
 
 const season = useSeason()
 const router = useRouter()
@@ -125,6 +126,7 @@ async function bringIn(event: Event): Promise<void> {
       </tbody>
     </table>
   </section>
+  <SideBySide class="mt-6" />
 </template>
 
 <style scoped>

@@ -8,6 +8,7 @@ import { mdiPrinterOutline } from '@mdi/js'
 import type { BenchStep } from '@vendange/core/batch'
 import { mouldWords } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
+import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useBench } from './useBench'
 import { useStepFigure } from './useStepFigure'
@@ -22,6 +23,17 @@ const groups = computed(() => {
   for (const step of state.value?.steps ?? []) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
   return [...byGroup]
 })
+/** What the stores lack, before anything is weighed. */
+const lacking = computed(() =>
+  view.value && view.value.records.length === 0
+    ? lackingForPour(
+        view.value.plan,
+        new Map(
+          view.value.stock.map(({ stepKey, lots }) => [stepKey, lots.reduce((sum, lot) => sum + lot.leftAmount, 0)]),
+        ),
+      )
+    : [],
+)
 const figure = useStepFigure()
 const print = (): void => window.print()
 </script>
@@ -40,7 +52,7 @@ const print = (): void => window.print()
         >
       </template>
     </TheAnswer>
-    <FindingList :findings="state.findings" class="mb-4" />
+    <FindingList :findings="[...state.findings, ...lacking]" class="mb-4" />
     <div class="groups">
       <section v-for="[group, steps] in groups" :key="group" class="sheet">
         <h2>{{ group }}</h2>
