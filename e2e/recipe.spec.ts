@@ -24,10 +24,11 @@ test('a recipe is made from nothing with milk, clay, two alkalis and a fat at tr
   await expect(page.getByLabel('Share 3')).toHaveValue('25 %')
   await saving(page, () => page.getByRole('button', { name: 'Shea butter stirred in at trace' }).click())
   await saving(page, () => type(page, 'Of it potassium hydroxide', '5 %'))
-  // 500 g · 190 + 250 g · 257 + 250 g · 180 mg/g: 204.25 g of KOH, or 145.61 g of NaOH, less 5 % superfat; a twentieth
-  // of it as potassium hydroxide of 90 %.
-  await expect(page.getByTestId('recipe-naoh')).toHaveText('131.41 g')
-  await expect(page.getByTestId('recipe-koh')).toHaveText('10.78 g')
+  // Coconut oil by the certificates of its lots: 500 g · 190 + 250 g · 257.5 + 250 g · 180 mg/g are 204.375 g of KOH, or
+  // 145.70 g of NaOH, less 5 % superfat; a twentieth of it as potassium hydroxide of 90 %.
+  await expect(page.getByTestId('certified')).toContainText('Coconut oil 257.5 mg KOH/g')
+  await expect(page.getByTestId('recipe-naoh')).toHaveText('131.49 g')
+  await expect(page.getByTestId('recipe-koh')).toHaveText('10.79 g')
 
   await page.getByTestId('add-liquid').click()
   await saving(page, () => type(page, 'Of the water', '70 %'))
