@@ -3,7 +3,7 @@ import { addDays } from '../calendar'
 import type { Ingredient, IngredientKind } from './ingredient'
 import { keyOfIngredient } from './ingredient'
 import type { Lot } from './lots'
-import { lotFault, takeOldestFirst } from './lots'
+import { cleanAmount, lotFault, takeOldestFirst } from './lots'
 import type { Need } from './needs'
 
 /** What is missing of one thing, and what to do about it. */
@@ -48,12 +48,11 @@ interface Stock {
   readonly lots: readonly Lot[]
 }
 
-const clean = (amount: number): number => Number(amount.toFixed(4))
-const sum = (amounts: readonly number[]): number => clean(amounts.reduce((total, amount) => total + amount, 0))
+const sum = (amounts: readonly number[]): number => cleanAmount(amounts.reduce((total, amount) => total + amount, 0))
 
 /** `amount` in whole packs. */
 export function inPacks(amount: number, packSize: number): number {
-  return packSize > 0 ? clean(Math.ceil(clean(amount / packSize)) * packSize) : amount
+  return packSize > 0 ? cleanAmount(Math.ceil(cleanAmount(amount / packSize)) * packSize) : amount
 }
 
 function shortageOf(stock: Stock, needs: readonly Need[], today: Day): Shortage | undefined {
@@ -62,7 +61,7 @@ function shortageOf(stock: Stock, needs: readonly Need[], today: Day): Shortage 
   for (const need of needs) {
     const { taken, missing } = takeOldestFirst(lots, need.amount, need.day < today ? today : need.day)
     const takenOf = new Map(taken.map(({ lotId, amount }) => [lotId, amount]))
-    lots = lots.map((lot) => ({ ...lot, leftAmount: clean(lot.leftAmount - (takenOf.get(lot.id) ?? 0)) }))
+    lots = lots.map((lot) => ({ ...lot, leftAmount: cleanAmount(lot.leftAmount - (takenOf.get(lot.id) ?? 0)) }))
     if (missing > 0) short.push({ need, missing })
   }
   const first = short[0]
@@ -93,7 +92,7 @@ function lineOf(stock: Stock, needs: readonly Need[], today: Day): StoresLine {
     inStore,
     onOrder,
     reserved,
-    free: Math.max(0, clean(inStore + onOrder - reserved)),
+    free: Math.max(0, cleanAmount(inStore + onOrder - reserved)),
     unusable: left((lot) => ['recalled', 'expired'].includes(lotFault(lot, today) ?? '')),
     shortage: shortageOf(stock, needs, today),
   }

@@ -51,8 +51,24 @@ export interface LotUse {
   readonly amount: number
 }
 
-// Stores are reckoned to a tenth of a milligram: no binary dust.
-const clean = (amount: number): number => Number(amount.toFixed(4))
+/** An amount to a tenth of a milligram, as the stores are reckoned: no binary dust. */
+export const cleanAmount = (amount: number): number => Number(amount.toFixed(4))
+
+/** What came, and what counting found over it, or below zero under it. */
+export interface Delivered {
+  readonly receivedAmount: number
+  readonly adjustment: number
+}
+
+/** What is left of a lot when `usedAmount` of it was used. */
+export function leftOfLot({ receivedAmount, adjustment }: Delivered, usedAmount: number): number {
+  return cleanAmount(receivedAmount + adjustment - usedAmount)
+}
+
+/** The adjustment with which a lot comes to what was counted. */
+export function adjustmentFor(countedAmount: number, receivedAmount: number, usedAmount: number): number {
+  return cleanAmount(countedAmount - (receivedAmount - usedAmount))
+}
 
 /**
  * Takes an amount from lots that may be used on a day, the oldest first.
@@ -70,8 +86,8 @@ export function takeOldestFirst(
     if (missing <= 0) break
     if (lotFault(lot, day)) continue
     const part = Math.min(lot.leftAmount, missing)
-    taken.push({ lotId: lot.id, amount: clean(part) })
-    missing = clean(missing - part)
+    taken.push({ lotId: lot.id, amount: cleanAmount(part) })
+    missing = cleanAmount(missing - part)
   }
   return { taken, missing: Math.max(0, missing) }
 }

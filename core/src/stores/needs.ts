@@ -5,6 +5,7 @@ import type { Finding } from '../findings'
 import { formatQuantity } from '../units'
 import type { IngredientKind } from './ingredient'
 import { ingredientKey } from './ingredient'
+import type { Lot } from './lots'
 
 /** What one step of a pour takes from the stores. */
 export interface StepUse {
@@ -100,8 +101,14 @@ export function needsOfPours(
   ])
 }
 
-/** What the stores lack for a pour, a line for each thing that is short. @param available usable amount by step, g */
-export function lackingForPour(plan: BatchPlan, available: ReadonlyMap<string, number>): readonly Finding[] {
+/** What the stores lack for a pour, a line for each thing that is short. @param stock lots that each step may take from */
+export function lackingForPour(
+  plan: BatchPlan,
+  stock: readonly { readonly stepKey: string; readonly lots: readonly Pick<Lot, 'leftAmount'>[] }[],
+): readonly Finding[] {
+  const available = new Map(
+    stock.map(({ stepKey, lots }) => [stepKey, lots.reduce((sum, { leftAmount }) => sum + leftAmount, 0)]),
+  )
   // Two steps may take of the same thing: what the first takes is gone for the second.
   const taken = new Map<string, number>()
   return usesOfPlan(plan).flatMap(({ stepKey, key, name, amount }): Finding[] => {

@@ -2,12 +2,14 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { Ingredient, Lot, Need } from '../../src/stores'
 import {
+  adjustmentFor,
   costOfUses,
   costPerBar,
   ingredientKey,
   inPacks,
   keyOfIngredient,
   lackingForPour,
+  leftOfLot,
   lotFault,
   lotFaultMessage,
   needsOfPours,
@@ -71,12 +73,13 @@ describe('usesOfPlan', () => {
 })
 
 describe('lackingForPour', () => {
+  const stockOf = (stepKey: string, ...amounts: readonly number[]) => ({
+    stepKey,
+    lots: amounts.map((leftAmount) => ({ leftAmount })),
+  })
+
   it('says what is short, and nothing of what is not kept', () => {
-    const available = new Map([
-      ['fat:olive', 380],
-      ['fat:coconut', 254],
-      ['scent', 0],
-    ])
+    const available = [stockOf('fat:olive', 300, 80), stockOf('fat:coconut', 254), stockOf('scent')]
     expect(lackingForPour(workedPlan, available).map(({ message }) => message)).to.deep.equal([
       'Olive oil: this pour takes 381 g, the stores have 380 g.',
       'Amber blend: this pour takes 25 g, the stores have 0 g.',
@@ -87,10 +90,7 @@ describe('lackingForPour', () => {
     const [first] = workedPlan.weights.pots
     const twice = { ...workedPlan, weights: { ...workedPlan.weights, pots: [first!, first!] } }
     // 5.2 g each of 8 g.
-    const available = new Map([
-      ['pot:0', 8],
-      ['pot:1', 8],
-    ])
+    const available = [stockOf('pot:0', 8), stockOf('pot:1', 8)]
     expect(lackingForPour(twice, available).map(({ message }) => message)).to.deep.equal([
       'amber: this pour takes 5.2 g, the stores have 2.8 g.',
     ])
@@ -179,6 +179,13 @@ describe('takeOldestFirst', () => {
           expect(part).to.be.at.most(lots.find(({ id }) => id === lotId)?.leftAmount ?? -1)
       }),
     )
+  })
+})
+
+describe('leftOfLot', () => {
+  it('is what came, less what was used, with what counting found', () => {
+    expect(leftOfLot({ receivedAmount: 1000, adjustment: -20 }, 300.5)).to.equal(679.5)
+    expect(adjustmentFor(679.5, 1000, 300.5)).to.equal(-20)
   })
 })
 

@@ -3,6 +3,8 @@ import { workingHours } from '@vendange/contract'
 import type { BatchPlan, BatchSource } from '@vendange/core/batch'
 import { batchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
+import type { Fat } from '@vendange/core/fats'
+import type { Recipe } from '@vendange/core/recipe'
 import type { WorkingHours } from '@vendange/core/season'
 import { batchDays, batchDemand, daysAsHappened } from '@vendange/core/season'
 import { stale, unprocessable } from '../parts/problems'
@@ -10,7 +12,8 @@ import type { Reader } from './database'
 import { keptRow, keptRows } from './keptThings'
 import type { FrozenBatch, OwnOfBatch } from './schema'
 import { batches, designs, makers, moulds, recipes } from './schema'
-import { readKnownFats } from './storesRow'
+import type { Stock } from './storesRow'
+import { knownFatsOn, readStock } from './storesRow'
 import { readWorkshop } from './workshopRow'
 
 export type BatchRow = typeof batches.$inferSelect
@@ -20,9 +23,9 @@ export async function readBatchSource(
   reader: Reader,
   designId: string,
   own: OwnOfBatch | null = null,
-  /** Day it is poured: its fats are those whose lots may be used then. */
-  pourDay?: Day,
-): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe }> {
+  /** Fats as the lots at hand on its day narrow them; without them its figures are those of the table. */
+  knownFats: readonly Fat[] = [],
+): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe & Recipe }> {
   const wanted = await keptRow<SavedDesign>(reader, designs, designId, 'design')
   const { barThicknessMm, ...ownParts } = own ?? {}
   // A batch that makes a part of its design fills its own moulds and no others.
@@ -34,10 +37,7 @@ export async function readBatchSource(
   }
   return {
     design,
-    recipe: {
-      ...(await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')),
-      ...(pourDay === undefined ? {} : { knownFats: await readKnownFats(reader, pourDay) }),
-    },
+    recipe: { ...(await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')), knownFats },
     mould: {
       ...(await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould')),
       ...(barThicknessMm === undefined ? {} : { barThicknessMm }),
@@ -57,9 +57,15 @@ function batchName(designName: string, label: string): string {
   return label === '' ? designName : `${designName}, ${label}`
 }
 
-/** What a batch would be made by, were it begun now. @throws as `readBatchSource` does */
-export async function freezeBatch(reader: Reader, batch: BatchRow): Promise<FrozenBatch> {
-  const source = await readBatchSource(reader, batch.designId, batch.own, batch.pourDay)
+/**
+ * What a batch would be made by, were it begun now.
+ *
+ * @param stock the stores as they stand, where the caller has read them already
+ * @throws as `readBatchSource` does
+ */
+export async function freezeBatch(reader: Reader, batch: BatchRow, stock?: Stock): Promise<FrozenBatch> {
+  const knownFats = knownFatsOn(batch.pourDay, stock ?? (await readStock(reader)))
+  const source = await readBatchSource(reader, batch.designId, batch.own, knownFats)
   const workshop = await readWorkshop(reader)
   return {
     plan: { ...batchPlan(source), designName: batchName(source.design.name, batch.label) },

@@ -1,6 +1,8 @@
+import type { Finding } from '@vendange/core/findings'
+import { isRefused } from '@vendange/core/findings'
 import { and, asc, eq } from 'drizzle-orm'
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core'
-import { notFound, stale, unprocessable } from '../parts/problems'
+import { notFound, refused, stale, unprocessable } from '../parts/problems'
 import type { Database, Reader } from './database'
 
 type KeptTable = SQLiteTable & {
@@ -24,12 +26,14 @@ export interface KeptThings<New, Saved extends Kept> {
   restore(id: string, version: number): Promise<Saved>
 }
 
-export interface KeptOptions {
+export interface KeptOptions<New> {
   /** What one is called in messages, such as "recipe". */
   readonly noun: string
   readonly newId: () => string
   /** Why a thing cannot be taken away now, if it cannot. */
   readonly inUse?: (id: string, reader: Reader) => Promise<string | undefined>
+  /** What is against these details and only the database can tell. */
+  readonly check?: (details: New, reader: Reader) => Promise<readonly Finding[]>
 }
 
 /** Every row of a kept table, those taken away among them. */
@@ -53,9 +57,14 @@ export async function keptRow<Saved extends Kept>(
 export function keptThings<New extends object, Saved extends Kept & New>(
   database: Database,
   table: KeptTable,
-  options: KeptOptions,
+  options: KeptOptions<New>,
 ): KeptThings<New, Saved> {
-  const { noun, newId, inUse } = options
+  const { noun, newId, inUse, check } = options
+
+  async function refuseDetails(details: New, reader: Reader): Promise<void> {
+    const findings = (await check?.(details, reader)) ?? []
+    if (isRefused(findings)) throw refused(findings)
+  }
 
   const change = (
     id: string,
@@ -79,11 +88,16 @@ export function keptThings<New extends object, Saved extends Kept & New>(
     list: async () => (await keptRows<Saved>(database.read, table)).filter(({ isRemoved }) => !isRemoved),
     create: (details) =>
       database.write(async (transaction) => {
+        await refuseDetails(details, transaction)
         const row = { ...details, id: newId(), version: 1, isRemoved: false }
         await transaction.insert(table).values(row as never)
         return row as unknown as Saved
       }),
-    update: (id, { version, ...details }) => change(id, version, details),
+    update: (id, { version, ...details }) =>
+      change(id, version, details, async (reader) => {
+        await refuseDetails(details as unknown as New, reader)
+        return undefined
+      }),
     remove: (id, version) =>
       change(id, version, { isRemoved: true }, (reader) => inUse?.(id, reader) ?? Promise.resolve(undefined)),
     restore: (id, version) => change(id, version, { isRemoved: false }),

@@ -5,8 +5,10 @@ import type { Fat } from '@vendange/core/fats'
 import type { Ingredient, LotUse } from '@vendange/core/stores'
 import {
   certifiedFats,
+  cleanAmount,
   costOfUses,
   keyOfIngredient,
+  leftOfLot,
   lotFault,
   lotFaultMessage,
   oldestFirst,
@@ -26,8 +28,6 @@ export interface Stock {
   readonly lots: readonly LotView[]
 }
 
-const clean = (amount: number): number => Number(amount.toFixed(4))
-
 /** What the bench has used of each lot. The last record of a step holds; `except` is left out. */
 async function usedOfLots(
   reader: Reader,
@@ -42,7 +42,7 @@ async function usedOfLots(
   if (except) last.delete(`${except.batchId} ${except.stepKey}`)
   const used = new Map<string, number>()
   for (const { lots: uses } of last.values())
-    for (const { lotId, amount } of uses ?? []) used.set(lotId, clean((used.get(lotId) ?? 0) + amount))
+    for (const { lotId, amount } of uses ?? []) used.set(lotId, cleanAmount((used.get(lotId) ?? 0) + amount))
   return used
 }
 
@@ -61,16 +61,14 @@ export async function readStock(
       .filter(({ isRemoved, ingredientId }) => !isRemoved && isKept.has(ingredientId))
       .map((lot) => {
         const usedAmount = used.get(lot.id) ?? 0
-        return { ...lot, usedAmount, leftAmount: clean(lot.receivedAmount + lot.adjustment - usedAmount) }
+        return { ...lot, usedAmount, leftAmount: leftOfLot(lot, usedAmount) }
       }),
   }
 }
 
 /** The fats as the lots at hand on a day narrow them. */
-export async function readKnownFats(reader: Reader, day: Day): Promise<readonly Fat[]> {
-  const stock = await readStock(reader)
-  return certifiedFats(stock.ingredients, stock.lots, day)
-}
+export const knownFatsOn = (day: Day, { ingredients: known, lots: at }: Stock): readonly Fat[] =>
+  certifiedFats(known, at, day)
 
 const lotsOfKey = (stock: Stock, key: string): readonly LotView[] => {
   const ids = stock.ingredients.filter((one: Ingredient) => keyOfIngredient(one) === key).map(({ id }) => id)

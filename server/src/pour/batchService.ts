@@ -12,7 +12,7 @@ import type { Reader, Transaction } from '../db/database'
 import { readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { batches, benchRecords, loafEvents, loaves } from '../db/schema'
-import { lotsForWeighing, stockOfPlan } from '../db/storesRow'
+import { knownFatsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { HttpProblem, notFound, refused, unprocessable } from '../parts/problems'
@@ -99,14 +99,15 @@ export function batchService({ database, clock, newId }: Context): BatchService 
 
   async function begin(transaction: Transaction, row: BatchRow): Promise<void> {
     const today = await todayIn(transaction)
-    const source = await readBatchSource(transaction, row.designId, row.own, today)
+    const stock = await readStock(transaction)
+    const source = await readBatchSource(transaction, row.designId, row.own, knownFatsOn(today, stock))
     const { findings } = scaleDesign(source)
     if (isRefused(findings)) throw refused(findings)
     await transaction
       .update(batches)
       .set({
         status: 'in_work',
-        frozen: await freezeBatch(transaction, { ...row, pourDay: today }),
+        frozen: await freezeBatch(transaction, { ...row, pourDay: today }, stock),
         pourDay: today,
         cutDay: null,
         version: row.version + 1,

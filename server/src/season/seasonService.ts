@@ -16,7 +16,7 @@ import { summariseBatch } from '../db/batchRow'
 import { keptRows } from '../db/keptThings'
 import { readLoaves } from '../db/loafRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, recipes } from '../db/schema'
-import { readKnownFats } from '../db/storesRow'
+import { knownFatsOn, readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 
@@ -68,7 +68,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
       makers: everyone,
       moulds: await keptRows<SavedMould>(read, moulds),
       recipes: allRecipes,
-      knownFats: await readKnownFats(read, today),
+      knownFats: knownFatsOn(today, await readStock(read)),
       collections: await keptRows<SavedCollection>(read, collections),
       designs: allDesigns,
       orders: await keptRows<SavedOrder>(read, orders),

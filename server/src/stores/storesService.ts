@@ -2,10 +2,10 @@ import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, St
 import { workingHours } from '@vendange/contract'
 import type { SavedMaker } from '@vendange/contract'
 import { mouldsOfPlan } from '@vendange/core/batch'
-import { isRefused } from '@vendange/core/findings'
+import type { Finding } from '@vendange/core/findings'
 import { batchDays } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
-import { checkCertificate, keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
+import { adjustmentFor, checkCertificate, keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
 import { eq, notInArray } from 'drizzle-orm'
 import { freezeBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
@@ -16,7 +16,6 @@ import type { Stock } from '../db/storesRow'
 import { readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { refused } from '../parts/problems'
 
 export interface StoresService {
   readonly ingredients: KeptThings<NewIngredient, SavedIngredient>
@@ -29,18 +28,15 @@ export interface StoresService {
 type LotOfStock = Stock['lots'][number]
 
 export function storesService({ database, clock, newId }: Context): StoresService {
-  const keptLots = keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId })
-
   /** A certificate that cannot be of this fat would make a wrong lye. */
-  async function refuseCertificate({ ingredientId, certificate }: NewLot): Promise<void> {
-    if (!certificate) return
-    const { ref } = await keptRow<SavedIngredient>(database.read, ingredients, ingredientId, 'ingredient')
-    const findings = checkCertificate(ref, certificate)
-    if (isRefused(findings)) throw refused(findings)
+  async function checkLot({ ingredientId, certificate }: NewLot, reader: Reader): Promise<readonly Finding[]> {
+    if (!certificate) return []
+    const { ref } = await keptRow<SavedIngredient>(reader, ingredients, ingredientId, 'ingredient')
+    return checkCertificate(ref, certificate)
   }
 
   /** Pours that are not made yet and can be made as they stand, and those whose bars are still to be packed. */
-  async function poursToSupply(reader: Reader): Promise<readonly PourToSupply[]> {
+  async function poursToSupply(reader: Reader, stock: Stock): Promise<readonly PourToSupply[]> {
     const workshop = await readWorkshop(reader)
     const working = workingHours({ workshop, makers: await keptRows<SavedMaker>(reader, makers) })
     const rows = await reader
@@ -55,13 +51,15 @@ export function storesService({ database, clock, newId }: Context): StoresServic
     const records = await reader
       .select({ batchId: benchRecords.batchId, stepKey: benchRecords.stepKey })
       .from(benchRecords)
+    const doneOf = new Map<string, Set<string>>()
+    for (const { batchId, stepKey } of records) doneOf.set(batchId, (doneOf.get(batchId) ?? new Set()).add(stepKey))
     const pours: PourToSupply[] = []
     for (const { batch, design } of rows) {
       const loavesLeft = onTheRack.filter(({ batchId }) => batchId === batch.id)
       if (batch.status === 'poured' && loavesLeft.length === 0) continue
       const hasParts = design.recipeId !== null && (design.mouldId ?? batch.own?.mouldId ?? null) !== null
       if (!batch.frozen && !hasParts) continue
-      const { plan, demand } = batch.frozen ?? (await freezeBatch(reader, batch))
+      const { plan, demand } = batch.frozen ?? (await freezeBatch(reader, batch, stock))
       const { prepDay, readyDay } = batchDays(batch.pourDay, demand, working)
       pours.push({
         ...{ batchId: batch.id, batchName: plan.designName, plan, prepDay, readyDay },
@@ -69,7 +67,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
           batch.status === 'poured'
             ? loavesLeft.reduce((sum, { part }) => sum + (mouldsOfPlan(plan)[part]?.barsPerMould ?? 0), 0)
             : plan.barsPlanned,
-        doneSteps: new Set(records.flatMap(({ batchId, stepKey }) => (batchId === batch.id ? [stepKey] : []))),
+        doneSteps: doneOf.get(batch.id) ?? new Set(),
       })
     }
     return pours
@@ -83,7 +81,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
     return {
       today: clock.today((await readWorkshop(reader)).timeZone),
       ...stock,
-      needs: needsOfPours(await poursToSupply(reader), packaging),
+      needs: needsOfPours(await poursToSupply(reader, stock), packaging),
     }
   }
 
@@ -116,7 +114,8 @@ export function storesService({ database, clock, newId }: Context): StoresServic
     if (!row.lot) return
     const { leftAmount, ...told } = row.lot
     const used = lot?.usedAmount ?? 0
-    const adjustment = leftAmount === null ? (lot?.adjustment ?? 0) : leftAmount - (told.receivedAmount - used)
+    const adjustment =
+      leftAmount === null ? (lot?.adjustment ?? 0) : adjustmentFor(leftAmount, told.receivedAmount, used)
     if (lot) {
       await transaction
         .update(lots)
@@ -132,17 +131,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
 
   return {
     ingredients: keptThings<NewIngredient, SavedIngredient>(database, ingredients, { noun: 'ingredient', newId }),
-    lots: {
-      ...keptLots,
-      create: async (lot) => {
-        await refuseCertificate(lot)
-        return keptLots.create(lot)
-      },
-      update: async (id, lot) => {
-        await refuseCertificate(lot)
-        return keptLots.update(id, lot)
-      },
-    },
+    lots: keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId, check: checkLot }),
     view: () => view(database.read),
     takeIn: ({ rows }) =>
       database.write(async (transaction) => {

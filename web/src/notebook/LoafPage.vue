@@ -93,7 +93,7 @@ const print = (): void => window.print()
     <section class="sheet">
       <h2>Its story</h2>
       <p class="quiet">
-        {{ view.collectionName }} · {{ view.plan.mouldName }} · label {{ show('mass', view.loaf.labelMassG) }}
+        {{ view.collectionName }} · {{ view.loaf.mouldName }} · label {{ show('mass', view.loaf.labelMassG) }}
       </p>
       <ol data-test="story">
         <li

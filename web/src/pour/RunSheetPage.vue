@@ -25,14 +25,7 @@ const groups = computed(() => {
 })
 /** What the stores lack, before anything is weighed. */
 const lacking = computed(() =>
-  view.value && view.value.records.length === 0
-    ? lackingForPour(
-        view.value.plan,
-        new Map(
-          view.value.stock.map(({ stepKey, lots }) => [stepKey, lots.reduce((sum, lot) => sum + lot.leftAmount, 0)]),
-        ),
-      )
-    : [],
+  view.value && view.value.records.length === 0 ? lackingForPour(view.value.plan, view.value.stock) : [],
 )
 const figure = useStepFigure()
 const print = (): void => window.print()

@@ -18,12 +18,12 @@ import { ingredientKinds, ingredientKindWords, isCounted, keyOfIngredient, lotFa
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import LotCard from './LotCard.vue'
-import { useStores } from './storesStore'
+import { useFreshStores } from './storesStore'
 import { useAmounts } from './useAmounts'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const stores = useStores()
+const stores = useFreshStores()
 const router = useRouter()
 const amount = useAmounts()
 const ingredient = computed(() => stores.ingredient(props.id))

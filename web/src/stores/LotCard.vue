@@ -17,7 +17,7 @@ import {
   lotSchema,
 } from '@vendange/contract'
 import type { IngredientKind } from '@vendange/core/stores'
-import { isCounted, lotFault, lotFaultMessage } from '@vendange/core/stores'
+import { adjustmentFor, isCounted, leftOfLot, lotFault, lotFaultMessage } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useStores } from './storesStore'
 import { useAmounts } from './useAmounts'
@@ -47,9 +47,10 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   label: () => `lot ${props.lot.lotNumber}`,
 })
 const left = computed({
-  get: () => (values.value ? values.value.receivedAmount + values.value.adjustment - props.lot.usedAmount : 0),
+  get: () => (values.value ? leftOfLot(values.value, props.lot.usedAmount) : 0),
   set: (counted: number) => {
-    if (values.value) values.value.adjustment = counted + props.lot.usedAmount - values.value.receivedAmount
+    if (values.value)
+      values.value.adjustment = adjustmentFor(counted, values.value.receivedAmount, props.lot.usedAmount)
   },
 })
 const fault = computed(() => lotFault(props.lot, season.today))

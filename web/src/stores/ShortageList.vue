@@ -53,7 +53,7 @@ async function ordered({ ingredient, shortage }: StoresLine): Promise<void> {
         <th class="number">Missing</th>
         <th>For</th>
         <th class="number">Order</th>
-        <th><span class="sr">What to do</span></th>
+        <th><span class="d-sr-only">What to do</span></th>
       </tr>
     </thead>
     <tbody>
@@ -93,13 +93,5 @@ async function ordered({ ingredient, shortage }: StoresLine): Promise<void> {
 <style scoped>
 .by {
   white-space: nowrap;
-}
-
-.sr {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 }
 </style>

@@ -13,12 +13,12 @@ import { useRouter } from 'vue-router'
 import MouldShelf from './MouldShelf.vue'
 import ShortageList from './ShortageList.vue'
 import StoresFile from './StoresFile.vue'
-import { useStores } from './storesStore'
+import { useFreshStores } from './storesStore'
 import StoresTable from './StoresTable.vue'
 import { useAmounts } from './useAmounts'
 
 const season = useSeason()
-const stores = useStores()
+const stores = useFreshStores()
 const router = useRouter()
 const amount = useAmounts()
 

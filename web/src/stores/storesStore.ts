@@ -7,9 +7,8 @@ import { oldestFirst, storesForecast } from '@vendange/core/stores'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 
-/** Ingredients, lots and what the season takes of them; read anew whenever the season is. */
+/** Ingredients, lots and what the season takes of them. */
 export const useStores = defineStore('stores', () => {
-  const season = useSeason()
   const view = shallowRef<StoresView>()
   const trouble = ref<string>()
 
@@ -21,7 +20,6 @@ export const useStores = defineStore('stores', () => {
       trouble.value = problemOf(error).detail
     }
   }
-  watch(() => season.view, load, { immediate: true })
 
   const lotsOf = (ingredientId: string): readonly LotView[] =>
     oldestFirst(view.value?.lots.filter((lot) => lot.ingredientId === ingredientId) ?? []) as readonly LotView[]
@@ -34,3 +32,11 @@ export const useStores = defineStore('stores', () => {
 
   return { view, trouble, load, lotsOf, ingredient, lot, lines, shortages }
 })
+
+/** The same, read anew whenever the season is, for as long as the page that asks is open. */
+export function useFreshStores() {
+  const season = useSeason()
+  const stores = useStores()
+  watch(() => season.view, stores.load, { immediate: true })
+  return stores
+}

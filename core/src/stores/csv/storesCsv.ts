@@ -5,6 +5,7 @@ import { fatTable, findFat } from '../../fats'
 import { parseQuantity } from '../../units'
 import type { IngredientKind } from '../ingredient'
 import { ingredientKinds, isCounted } from '../ingredient'
+import { cleanAmount } from '../lots'
 import type { StoresRow } from '../storesRows'
 import { mostStoresRows, repeatedLots } from '../storesRows'
 
@@ -81,7 +82,7 @@ function amountIn(cells: Cells, column: string, kind: IngredientKind): number | 
   const most = isCounted(kind) ? 100_000 : 1_000_000
   const parsed = parseQuantity(isCounted(kind) ? 'count' : 'mass', text, { range: { min: 0, max: most } })
   if (!parsed.ok) throw new Unreadable(`“${text}” in ${column}: ${parsed.message}`)
-  return Number(parsed.value.toFixed(4))
+  return cleanAmount(parsed.value)
 }
 
 function wholeIn(cells: Cells, column: string, quantity: 'money' | 'days', max: number): number | null {
