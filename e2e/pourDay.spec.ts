@@ -144,9 +144,15 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
     expect(weighed(`fat:${first?.fatKey ?? ''}`)).toBe((first?.massG ?? 0) + 30)
     for (const { fatKey, massG } of plan.weights.fats.slice(1)) expect(weighed(`fat:${fatKey}`)).toBe(massG)
     expect(weighed('naoh')).toBe(plan.weights.naohG)
-    // All that went in comes out at the pots.
+    // All that went in comes out at the pots, the scent last.
     const fatsG = plan.weights.fats.reduce((sum, { fatKey }) => sum + weighed(`fat:${fatKey}`), 0)
-    const inG = fatsG + weighed('naoh') + weighed('water') + weighed('scent')
+    const wettingG = plan.weights.pots.reduce((sum, { wetting }) => sum + (wetting?.massG ?? 0), 0)
+    const fatWettingG = plan.weights.pots.reduce(
+      (sum, pot) => sum + (pot.wetting?.with === 'fat' ? pot.wetting.massG : 0),
+      0,
+    )
+    expect(wettingG).toBeGreaterThan(fatWettingG)
+    const inG = fatsG - fatWettingG + weighed('naoh') + weighed('water')
     const outG = plan.weights.pots.reduce((sum, _, index) => sum + weighed(`pot:${index}`), 0)
     expect(Math.abs(outG - inG)).toBeLessThanOrEqual(2)
     // And each weighing names its lots.

@@ -1,5 +1,7 @@
 import { isTimeZone } from '@vendange/core/calendar'
-import { colourantRateRange, scentRateRange, shareTolerance } from '@vendange/core/recipe'
+import type { PortionKind } from '@vendange/core/batch'
+import { portionKinds } from '@vendange/core/batch'
+import { colourantRateRange, scentRateRange, shareTolerance, wettings, wettingRatioRange } from '@vendange/core/recipe'
 import { formatQuantity } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
@@ -10,8 +12,14 @@ import { mouldCountRange } from './mould'
 
 export const barsRange = { min: 1, max: 5000 } as const
 export const labelMassRange = { min: 5, max: 2000 } as const
-const shareRange = { min: 0.005, max: 1 } as const
-const limitRange = { min: 0, max: 1 } as const
+export const limitRange = { min: 0, max: 1 } as const
+/** A pot's share; one that is stated otherwise may come to almost nothing. */
+export const potShareRange = { min: 0, max: 1 } as const
+/** Of a pot stated by mass or volume, g or ml. */
+export const potAmountRange = { min: 0, max: 50_000 } as const
+/** Scent that a gram of a pot gets where the others get 1. */
+export const scentPartRange = { min: 0, max: 5 } as const
+export const blendShareRange = { min: 0.001, max: 1 } as const
 
 export const releaseLocalPattern = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/
 export const collectionStates = ['idea', 'line_up', 'scheduled', 'in_work', 'ready', 'released', 'looked_back'] as const
@@ -88,6 +96,26 @@ const scentSchema = object({
   /** What it smells of, in a word: citrus, wood, clean. */
   family: string().max(40).optional(),
   contains: containsField(),
+  /** What the maker blends it of; each keeps its own supplier's limit. */
+  parts: array(
+    object({
+      name: nameText(),
+      share: within('share', blendShareRange).required(),
+      supplierLimit: within('share', limitRange).nullable().defined(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(12)
+    .optional()
+    .test('whole', function (parts) {
+      if (!parts || parts.length === 0) return true
+      const total = parts.reduce((sum, part) => sum + (typeof part?.share === 'number' ? part.share : 0), 0)
+      if (Math.abs(total - 1) <= shareTolerance) return true
+      return this.createError({
+        message: `The parts of the blend add up to ${formatQuantity('share', total)}; they must make 100 %.`,
+      })
+    }),
 })
   .noUnknown()
   .nullable()
@@ -96,12 +124,39 @@ const scentSchema = object({
 const colourSchema = object({
   name: nameText(),
   hex: hexText(),
-  share: within('share', shareRange).required(),
+  share: within('share', potShareRange).required(),
   rateGPerKg: within('number', colourantRateRange).required(),
   contains: containsField(),
+  portion: string().oneOf(portionKinds).optional(),
+  amount: within('number', potAmountRange).optional(),
+  wetting: object({
+    with: string().oneOf(wettings).required(),
+    ratio: within('number', wettingRatioRange).required(),
+  })
+    .noUnknown()
+    .nullable()
+    .optional()
+    .default(undefined),
+  scentPart: within('number', scentPartRange).optional(),
 })
   .noUnknown()
   .required()
+
+/** What is wrong with the pots as a whole, before it is known how much batter there is. */
+function potsFault(colours: readonly Partial<InferType<typeof colourSchema>>[]): string | undefined {
+  if (colours.length === 0) return undefined
+  const of = (kind: PortionKind) => colours.filter(({ portion = 'share' }) => portion === kind)
+  const shares = of('share').reduce((sum, { share }) => sum + (typeof share === 'number' ? share : 0), 0)
+  const rests = of('rest').length
+  const stated = formatQuantity('share', shares)
+  if (rests > 1) return 'Only one pot can take the rest.'
+  if (rests === 1)
+    return shares > 1 ? `The pots add up to ${stated} of the batter and leave nothing for the rest.` : undefined
+  if (of('mass').length + of('volume').length > 0) return 'Let one pot take the rest, so that no batter is left over.'
+  return Math.abs(shares - 1) <= shareTolerance
+    ? undefined
+    : `The pots add up to ${stated} of the batter; they must make 100 %.`
+}
 
 /** ml of batter. */
 export const batterMlRange = { min: 0, max: 50_000 } as const
@@ -116,13 +171,9 @@ export const designSchema = object({
   colours: array(colourSchema)
     .max(12)
     .required()
-    .test('shares', (colours, context) => {
-      if (!colours || colours.length === 0) return true
-      const total = colours.reduce((sum, colour) => sum + (typeof colour?.share === 'number' ? colour.share : 0), 0)
-      if (Math.abs(total - 1) <= shareTolerance) return true
-      return context.createError({
-        message: `The pots add up to ${formatQuantity('share', total)} of the batter; they must make 100 %.`,
-      })
+    .test('shares', function (colours) {
+      const message = colours && potsFault(colours)
+      return message === undefined || this.createError({ message })
     }),
   recipeId: string().max(64).nullable().defined(),
   mouldId: string().max(64).nullable().defined(),

@@ -1,10 +1,12 @@
 import type { Finding } from '../findings'
 import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
-import { asPureNaohG, fatOf, massRange, naohDemand, superfatBand, wettingG } from '../recipe'
+import { asPureNaohG, fatOf, massRange, naohDemand, scentWeights, superfatBand, wettingG } from '../recipe'
 import type { Range } from '../units'
 import { formatQuantity, isWithin, rangeMessage } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldsOfPlan } from './planOfBatch'
+import type { WeighedPot } from './pots'
+import { potWettingG, splitIntoPots } from './pots'
 import type { RunSheetStep } from './runSheet'
 import {
   additiveStepKey,
@@ -14,14 +16,11 @@ import {
   leftStepKey,
   liquidStepKey,
   naohStepKey,
-  potStepKey,
   runSheet,
-  scentStepKey,
+  scentStepKeys,
   waterStepKey,
-  wettingWords,
 } from './runSheet'
-import { splitIntoPots } from './scaleBatch'
-import { weightsForFats } from './weightsForFats'
+import { scentIntoPotsG, weightsForFats } from './weightsForFats'
 
 /** A step as it was done. `actual` is in g or °C; null for a tick. */
 export interface StepRecord {
@@ -133,19 +132,21 @@ interface Targets {
   readonly liquids: readonly WeighedLiquid[]
   readonly additives: readonly WeighedAdditive[]
   readonly scentG: number
-  readonly pots: readonly { readonly batterG: number; readonly colourantG: number }[]
+  readonly pots: readonly WeighedPot[]
   readonly band: SuperfatBand
 }
 
 /** What goes with the fats as they stand: as planned, or reckoned anew once a fat is off its plan. */
-function partsFor(plan: BatchPlan, fats: readonly WeighedFat[]): Omit<Targets, 'pots' | 'band'> {
-  const { weights, recipe, scent, scaleResolutionG, barsPlanned } = plan
+function partsFor(plan: BatchPlan, fats: readonly WeighedFat[]): Omit<Targets, 'band'> {
+  const { weights, recipe, scent, colours, scaleResolutionG, barsPlanned } = plan
   if (weights.fats.every(({ massG }, index) => fats[index]?.massG === massG)) {
-    const { naohG, kohG = 0, waterG, liquids = [], additives = [], scentG } = weights
-    return { naohG, kohG, waterG, liquids, additives, scentG }
+    const { naohG, kohG = 0, waterG, liquids = [], additives = [], scentG, pots } = weights
+    return { naohG, kohG, waterG, liquids, additives, scentG, pots }
   }
   const { lye, ...rest } = weightsForFats(fats, recipe, {
     scentRate: scent?.rate ?? 0,
+    colours,
+    densityGMl: densityOf(plan),
     bars: barsPlanned,
     stepG: scaleResolutionG,
   })
@@ -157,25 +158,47 @@ function alkaliNow(done: ReadonlyMap<string, number | null>, parts: Pick<Targets
   return { naohG: done.get(naohStepKey) ?? parts.naohG, kohG: done.get(kohStepKey) ?? parts.kohG }
 }
 
+/** The scent's parts as they are to be weighed, with their steps. */
+function scentTargets(plan: BatchPlan, scentG: number): ReadonlyMap<string, number> {
+  const { scent, scaleResolutionG } = plan
+  if (!scent || scentG === 0) return new Map()
+  const parts = scentWeights(scent, scentG, scaleResolutionG)
+  return new Map(scentStepKeys(scent).map((key, index) => [key, parts[index]?.massG ?? 0]))
+}
+
+/** All scent, as weighed or as it is to be weighed, g. */
+function scentNow(
+  plan: BatchPlan,
+  { scentG }: Pick<Targets, 'scentG'>,
+  done: ReadonlyMap<string, number | null>,
+): number {
+  return [...scentTargets(plan, scentG)].reduce((sum, [key, massG]) => sum + (done.get(key) ?? massG), 0)
+}
+
+/** Of batches begun before their density was kept, that of water. */
+const densityOf = ({ densityGMl = 1 }: BatchPlan): number => densityGMl
+
 /** Everything in the pot, as weighed or as it is to be weighed, g. */
 function madeOf(
+  plan: BatchPlan,
   fats: readonly WeighedFat[],
-  parts: Omit<Targets, 'pots' | 'band'>,
+  parts: Omit<Targets, 'band'>,
   done: ReadonlyMap<string, number | null>,
 ): number {
   const { naohG, kohG } = alkaliNow(done, parts)
   const sum = (items: readonly { readonly massG: number }[], keyOf: (index: number) => string): number =>
     items.reduce((total, { massG }, index) => total + (done.get(keyOf(index)) ?? massG), 0)
-  // Water that wets additives is weighed with them and not as water.
+  // Water that wets additives and colourants is weighed with them and not as water.
   return (
     fats.reduce((total, { massG }) => total + massG, 0) +
     naohG +
     kohG +
     (done.get(waterStepKey) ?? parts.waterG) +
     wettingG(parts.additives, 'water') +
+    potWettingG(parts.pots, 'water') +
     sum(parts.liquids, liquidStepKey) +
     sum(parts.additives, additiveStepKey) +
-    (done.get(scentStepKey) ?? parts.scentG)
+    scentNow(plan, parts, done)
   )
 }
 
@@ -184,28 +207,14 @@ function currentTargets(plan: BatchPlan, done: ReadonlyMap<string, number | null
   const parts = partsFor(plan, fats)
   return {
     ...parts,
-    pots: splitIntoPots(madeOf(fats, parts, done), plan.colours, plan.scaleResolutionG),
+    pots: splitIntoPots(plan.colours, {
+      batterG: madeOf(plan, fats, parts, done),
+      scentG: scentIntoPotsG(plan.recipe, scentNow(plan, parts, done)),
+      densityGMl: densityOf(plan),
+      stepG: plan.scaleResolutionG,
+    }),
     band: superfatBand(fats, asPureNaohG(alkaliNow(done, parts), plan.recipe), 1),
   }
-}
-
-function targetOf(step: RunSheetStep, targets: Targets): number | null {
-  if (step.key === naohStepKey) return targets.naohG
-  if (step.key === kohStepKey) return targets.kohG
-  if (step.key === waterStepKey) return targets.waterG
-  if (step.key === scentStepKey) return targets.scentG
-  const liquid = targets.liquids.find((_, index) => liquidStepKey(index) === step.key)
-  const additive = targets.additives.find((_, index) => additiveStepKey(index) === step.key)
-  if (liquid ?? additive) return (liquid ?? additive)?.massG ?? null
-  const potIndex = targets.pots.findIndex((_, index) => potStepKey(index) === step.key)
-  return potIndex >= 0 ? (targets.pots[potIndex]?.batterG ?? null) : step.planned
-}
-
-function detailOf(step: RunSheetStep, targets: Targets): string {
-  const additive = targets.additives.find((_, index) => additiveStepKey(index) === step.key)
-  if (additive?.wetting) return wettingWords(additive.wetting)
-  const pot = targets.pots.find((_, index) => potStepKey(index) === step.key)
-  return pot && pot.colourantG > 0 ? `Stir in ${pot.colourantG} g of colourant, wetted.` : step.detail
 }
 
 /**
@@ -217,10 +226,15 @@ function detailOf(step: RunSheetStep, targets: Targets): string {
 export function benchState(plan: BatchPlan, records: readonly StepRecord[]): BenchState {
   const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
   const targets = currentTargets(plan, done)
+  // The same sheet, with what is to be weighed now in place of what was planned.
+  const { band: _band, ...weighedNow } = targets
+  const now = new Map(
+    runSheet({ ...plan, weights: { ...plan.weights, ...weighedNow } }).map((step) => [step.key, step]),
+  )
   const steps = runSheet(plan).map((step) => ({
     ...step,
-    detail: detailOf(step, targets),
-    target: targetOf(step, targets),
+    detail: now.get(step.key)?.detail ?? step.detail,
+    target: now.get(step.key)?.planned ?? step.planned,
     done: done.has(step.key),
     actual: done.get(step.key) ?? null,
   }))
@@ -328,7 +342,7 @@ export function checkStepRecord(
 function madeNow(plan: BatchPlan, records: readonly StepRecord[]): number {
   const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
   const fats = fatsInPot(plan, done)
-  return madeOf(fats, partsFor(plan, fats), done)
+  return madeOf(plan, fats, partsFor(plan, fats), done)
 }
 
 /**

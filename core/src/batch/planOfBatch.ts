@@ -1,5 +1,5 @@
 import type { Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
-import type { BatchWeights, PotColour } from './scaleBatch'
+import type { PotColour, WeighedPot } from './pots'
 
 /** One kind of mould that a batch fills. */
 export interface MouldOfPlan {
@@ -28,6 +28,8 @@ export interface BatchPlan {
   /** Batter of one loaf, g, when the plan is followed to the gram. */
   readonly loafBatterG: number
   readonly scaleResolutionG: number
+  /** Of the batter; batches begun before pots were stated in ml have none. */
+  readonly densityGMl?: number
   /** Lye that is made the same day and cooled is used at this temperature, °C. */
   readonly soapingTemperatureC: number
   readonly weights: {
@@ -40,7 +42,7 @@ export interface BatchPlan {
     readonly waterG: number
     readonly scentG: number
     readonly batterG: number
-    readonly pots: BatchWeights['pots']
+    readonly pots: readonly WeighedPot[]
   }
 }
 

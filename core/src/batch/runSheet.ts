@@ -1,9 +1,10 @@
-import { findFat } from '../fats'
-import type { Recipe, School, WeighedAdditive } from '../recipe'
-import { soapingTemperatures, usualSchool, wettingG } from '../recipe'
+import type { Recipe, School, ScentUse, WeighedAdditive } from '../recipe'
+import { fatOf, scentWeights, soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import { formatQuantity } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldWords } from './planOfBatch'
+import type { WeighedPot } from './pots'
+import { potWettingG } from './pots'
 
 export type StepGroup =
   | 'Lye, the night before'
@@ -73,6 +74,9 @@ export const liquidStepKey = (index: number): string => `liquid:${index}`
 /** Key of the step that weighs the additive with this place in the recipe. */
 export const additiveStepKey = (index: number): string => `additive:${index}`
 export const scentStepKey = 'scent'
+/** Keys of the steps that weigh a scent: one for each part of a blend. */
+export const scentStepKeys = (scent: ScentUse): readonly string[] =>
+  scent.parts && scent.parts.length > 0 ? scent.parts.map((_, index) => `${scentStepKey}:${index}`) : [scentStepKey]
 /** Key of the step that weighs what did not go into the moulds. */
 export const leftStepKey = 'left'
 /** Key of the step in which lye and fats meet. */
@@ -130,7 +134,7 @@ export function wettingWords({ with: what, massG }: NonNullable<WeighedAdditive[
 /** The fat that some is kept back of for wetting: the largest that is liquid and melted with the others. */
 function wettingFatKey({ recipe, weights }: BatchPlan): string | undefined {
   const melted = weights.fats.filter(({ fatKey }) => !isAtTrace(recipe, fatKey))
-  const liquid = melted.filter(({ fatKey }) => findFat(fatKey)?.stateAt20C === 'liquid')
+  const liquid = melted.filter(({ fatKey }) => fatOf(recipe, fatKey)?.stateAt20C === 'liquid')
   return [...(liquid.length > 0 ? liquid : melted)].sort((a, b) => b.massG - a.massG)[0]?.fatKey
 }
 
@@ -140,7 +144,7 @@ const isAtTrace = (recipe: Recipe, fatKey: string): boolean =>
 /** The fats that are melted, with what goes in among them. */
 function fatSteps(plan: BatchPlan): readonly RunSheetStep[] {
   const { weights, recipe } = plan
-  const keptBackG = wettingG(weights.additives ?? [], 'fat')
+  const keptBackG = wettingG(weights.additives ?? [], 'fat') + potWettingG(weights.pots, 'fat')
   const keptBackOf = keptBackG > 0 ? wettingFatKey(plan) : undefined
   return [
     ...weights.fats
@@ -284,33 +288,68 @@ function batterSteps(plan: BatchPlan): readonly RunSheetStep[] {
   ]
 }
 
+/** What is stirred into a pot, and how far its jug is filled. */
+export function potWords({ colourantG, wetting = null, batterMl }: WeighedPot): string {
+  const mark = batterMl === undefined ? '' : `Up to the ${batterMl} ml mark. `
+  if (colourantG === 0) return `${mark}Stays plain.`
+  const wet = wetting ? `, wetted in ${formatQuantity('mass', wetting.massG, { digits: 1 })} of ${wetting.with}` : ''
+  return `${mark}Stir in ${formatQuantity('mass', colourantG, { digits: 1 })} of colourant${wet || ', wetted'}.`
+}
+
 function potSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
-  return weights.pots.map(({ colour, batterG, colourantG }, index) =>
+  return weights.pots.map((pot, index) =>
     weigh(
       potStepKey(index),
       'Colours and scent',
-      `Pot: ${colour.name}`,
-      `Batter for ${colour.name}`,
-      batterG,
-      colourantG > 0 ? `Stir in ${colourantG} g of colourant, wetted.` : 'Stays plain.',
+      `Pot: ${pot.colour.name}`,
+      `Batter for ${pot.colour.name}`,
+      pot.batterG,
+      potWords(pot),
     ),
   )
 }
 
-function scentSteps({ scent, weights }: BatchPlan, school: School['scent']): readonly RunSheetStep[] {
+/** The colours are wetted before the lye is touched, so that nothing stands while they are. */
+function wettingSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
+  return weights.pots.flatMap(({ colour, colourantG, wetting = null }, index) => {
+    if (!wetting) return []
+    const [dry, wet] = [colourantG, wetting.massG].map((massG) => formatQuantity('mass', massG, { digits: 1 }))
+    const from = wetting.with === 'water' ? 'water, which is off the lye’s water already' : 'the fat that was kept back'
+    return [
+      tick(
+        `wet:${index}`,
+        'Weigh the fats',
+        `Wet ${colour.name}`,
+        `Wet ${colour.name}: ${dry} in ${wet} of ${wetting.with}`,
+        `Stir the colourant smooth in ${wet} of ${from}.`,
+      ),
+    ]
+  })
+}
+
+/** How a scent that goes in last is shared among the pots. */
+export function scentSharesWords(pots: readonly WeighedPot[]): string {
+  const shares = pots.flatMap(({ colour, scentG = 0 }) =>
+    scentG > 0 ? [`${formatQuantity('mass', scentG, { digits: 1 })} into ${colour.name}`] : [],
+  )
+  return shares.length > 1 || shares.length < pots.length ? `${shares.join(', ')}. ` : ''
+}
+
+function scentSteps({ scent, weights, scaleResolutionG }: BatchPlan, school: School['scent']): readonly RunSheetStep[] {
   if (!scent || weights.scentG === 0) return []
-  return school === 'last'
-    ? [
-        weigh(
-          scentStepKey,
-          'Colours and scent',
-          scent.name,
-          `${scent.name}, shared among the pots`,
-          weights.scentG,
-          'Last, stirred by hand.',
-        ),
-      ]
-    : [weigh(scentStepKey, 'Batter', scent.name, `${scent.name}, at emulsion`, weights.scentG, 'Stirred by hand.')]
+  const parts = scentWeights(scent, weights.scentG, scaleResolutionG)
+  const isBlend = parts.length > 1
+  const [group, where] =
+    school === 'last' ? (['Colours and scent', 'shared among the pots'] as const) : (['Batter', 'at emulsion'] as const)
+  return scentStepKeys(scent).flatMap((key, index) => {
+    const { name, massG } = parts[index] ?? { name: '', massG: 0 }
+    const isLast = index === parts.length - 1
+    const title = isLast ? `${name}, ${where}` : `${name}, into a cup of glass`
+    const shares = isLast && school === 'last' ? scentSharesWords(weights.pots) : ''
+    const blended = isBlend && isLast ? `On top of the others in the cup, ${scent.name} in all. ` : ''
+    const how = isLast ? (school === 'last' ? 'Last, stirred by hand.' : 'Stirred by hand.') : `For ${scent.name}.`
+    return [weigh(key, group, name, title, massG, `${blended}${shares}${how}`)]
+  })
 }
 
 /** What becomes of the loaf on its first night. */
@@ -362,6 +401,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       'Liner flat into the corners, no folds. Level the shelf.',
     ),
     ...fatSteps(plan),
+    ...wettingSteps(plan),
     ...(isOvernight ? [] : lyeSteps(plan, 'Lye')),
     temperatureStep(
       'lye',

@@ -4,22 +4,23 @@ import { fillVolumeMl } from '../mould'
 import type { BarCut } from '../cutting'
 import { barsOfMould, thicknessForMouldBars } from '../cutting'
 import type { Recipe, ScentUse, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
-import { asPureNaohG, blendOf, checkScent, potLossRange, cureLossRange, superfatBand } from '../recipe'
+import {
+  asPureNaohG,
+  blendOf,
+  checkScent,
+  cureLossRange,
+  dissolvingWaterG,
+  potLossRange,
+  superfatBand,
+} from '../recipe'
 import { assertWithin, formatQuantity, roundToScale } from '../units'
 import { batterPerGramOfFats } from './batterVolume'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
+import type { PotColour, WeighedPot } from './pots'
+import { checkPots, potWettingG } from './pots'
 import { splitFindings } from './splitting'
-import { weightsForFats } from './weightsForFats'
-
-/** A colour of a design: a pot of batter with its colourant. */
-export interface PotColour {
-  readonly name: string
-  readonly hex: string
-  /** Share of the batter, 0 to 1. */
-  readonly share: number
-  /** Colourant in g per kg of the pot's batter; 0 for batter left plain. */
-  readonly rateGPerKg: number
-}
+import type { WeightsForFats } from './weightsForFats'
+import { scentIntoPotsG, weightsForFats } from './weightsForFats'
 
 export interface BatchWish {
   readonly recipe: Recipe
@@ -63,7 +64,7 @@ export interface BatchWeights {
   readonly additives: readonly WeighedAdditive[]
   readonly scentG: number
   readonly batterG: number
-  readonly pots: readonly { readonly colour: PotColour; readonly batterG: number; readonly colourantG: number }[]
+  readonly pots: readonly WeighedPot[]
 }
 
 /** What one kind of mould takes of a batch, and gives. */
@@ -106,24 +107,6 @@ export interface ScaledBatch {
   readonly findings: readonly Finding[]
 }
 
-/**
- * Splits the batter into pots by share. The last pot takes what is left, so that the pots add up to the batter.
- * Colourant is reckoned on top of the batter; its volume, below one percent, is left out.
- */
-export function splitIntoPots(
-  batterG: number,
-  colours: readonly PotColour[],
-  scaleResolutionG: number,
-): BatchWeights['pots'] {
-  let leftG = batterG
-  return colours.map((colour, index) => {
-    const last = index === colours.length - 1
-    const potG = last ? leftG : Math.min(leftG, roundToScale(batterG * colour.share, scaleResolutionG))
-    leftG = Number((leftG - potG).toFixed(6))
-    return { colour, batterG: potG, colourantG: Number(((potG / 1000) * colour.rateGPerKg).toFixed(1)) }
-  })
-}
-
 function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): Finding[] {
   return fats
     .filter(({ massG }) => massG === 0)
@@ -132,6 +115,22 @@ function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): F
       code: 'below_scale',
       message: `${fat.name} would be less than half a step of the scale, which shows every ${formatQuantity('mass', scaleResolutionG, { digits: 2 })}. Use a finer scale or fill more moulds.`,
     }))
+}
+
+/** Wetting colourants in the batch's own water must leave the alkali its own mass of it. */
+function dissolvingFindings({ lye, waterG, pots }: WeightsForFats): Finding[] {
+  const alkaliG = lye.naohG + lye.kohG
+  const takenG = potWettingG(pots, 'water')
+  const leftG = dissolvingWaterG(lye, lye.plainWaterG - waterG)
+  if (takenG === 0 || leftG >= alkaliG) return []
+  return [
+    {
+      severity: 'refuse',
+      code: 'too_little_to_dissolve',
+      field: 'colours',
+      message: `Wetting the colours takes ${formatQuantity('mass', takenG, { digits: 1 })} of the water and leaves ${formatQuantity('mass', Math.max(0, leftG))} for ${formatQuantity('mass', alkaliG)} of alkali, which needs its own mass at least. Wet them in fat, in less water, or make the lye weaker.`,
+    },
+  ]
 }
 
 function barFindings(
@@ -195,11 +194,9 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
   }))
 
   const bars = parts.reduce((sum, { count, barsPerMould }) => sum + count * barsPerMould, 0)
-  const { fatsG, lye, waterG, additives, scentG, batterG } = weightsForFats(fats, recipe, {
-    scentRate,
-    bars,
-    stepG: scaleResolutionG,
-  })
+  const stepG = scaleResolutionG
+  const made = weightsForFats(fats, recipe, { scentRate, colours: wish.colours, densityGMl, bars, stepG })
+  const { fatsG, lye, waterG, additives, scentG, batterG, pots } = made
   const barWetG = Math.min(...parts.map((part) => part.barWetG))
   const barCuredG = barWetG * (1 - cureLoss)
   const thicknessForWishMm =
@@ -217,7 +214,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
       additives,
       scentG,
       batterG,
-      pots: splitIntoPots(batterG, wish.colours, scaleResolutionG),
+      pots,
     },
     // With nothing to weigh there is no superfat but the recipe's own; `below_scale` refuses the batch.
     band:
@@ -235,11 +232,13 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     barCuredG,
     thicknessForWishMm,
     findings: [
-      ...scaleFindings(fats, scaleResolutionG),
+      ...scaleFindings(fats, stepG),
+      ...checkPots(wish.colours, { batterG, scentG: scentIntoPotsG(recipe, scentG), densityGMl, stepG }),
+      ...dissolvingFindings(made),
       ...(scent ? checkScent(scent, scentG, batterG, cureLoss) : []),
       ...splitFindings(
         {
-          ...{ batterMl: madeMl, batterG, fatsG, stepG: scaleResolutionG },
+          ...{ batterMl: madeMl, batterG, fatsG, stepG },
           ...{ alkaliG: lye.naohG + lye.kohG, waterG: lye.plainWaterG },
           lyeMl: (lye.naohG + lye.kohG + lye.waterG) / lyeSolutionDensity(recipe.lyeConcentration),
         },
@@ -248,10 +247,4 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
       ...barFindings(wish, bars, barCuredG, thicknessForWishMm),
     ],
   }
-}
-
-/** Share of the batter that the pots so far leave for one more; half of the batter when they leave nothing. */
-export function remainingShare(colours: readonly { readonly share: number }[]): number {
-  const left = 1 - colours.reduce((sum, { share }) => sum + share, 0)
-  return left > 0.001 ? Number(left.toFixed(4)) : 0.5
 }

@@ -1,31 +1,50 @@
 import type { Lye, Recipe, WeighedAdditive, WeighedFat } from '../recipe'
-import { additivesFor, lyeFor, wettingG } from '../recipe'
+import { additivesFor, lyeFor, usualSchool, wettingG } from '../recipe'
 import { roundToScale } from '../units'
+import type { PotColour, WeighedPot } from './pots'
+import { potWettingG, splitIntoPots } from './pots'
 
 /** Everything that goes with weighed fats, g. */
 export interface WeightsForFats {
   readonly fatsG: number
   readonly lye: Lye
-  /** Water to weigh as water for the lye: what wets additives is taken off it. */
+  /** Water to weigh as water for the lye: what wets additives and colourants is taken off it. */
   readonly waterG: number
   readonly additives: readonly WeighedAdditive[]
   readonly scentG: number
   readonly batterG: number
+  readonly pots: readonly WeighedPot[]
+}
+
+/** What a batch holds besides its fats and its recipe. */
+export interface BatchParts {
+  /** Mass of scent over mass of fats. */
+  readonly scentRate: number
+  readonly colours: readonly PotColour[]
+  readonly densityGMl: number
+  readonly bars: number
+  /** Smallest step of the scale, g. */
+  readonly stepG: number
 }
 
 const clean = (massG: number): number => Number(massG.toFixed(6))
 
+/** The part of the scent that goes into the pots: all of it where it goes in last. */
+export function scentIntoPotsG({ school }: Pick<Recipe, 'school'>, scentG: number): number {
+  return (school ?? usualSchool).scent === 'last' ? scentG : 0
+}
+
 /**
- * Lye, water, other liquids, additives and scent for fats as they stand in the pot. They follow from these fats alone,
- * never from an older figure. Water and fat for wetting are taken from the batch, so that they change nothing in sum.
+ * Lye, water, other liquids, additives, scent and pots for fats as they stand in the pot. They follow from these fats
+ * alone, never from an older figure. Water and fat for wetting are taken from the batch, so that they change nothing in
+ * sum.
  *
- * @param scentRate mass of scent over mass of fats
  * @throws {RangeError} if a mass or a part of the recipe is out of range
  */
 export function weightsForFats(
   fats: readonly WeighedFat[],
   recipe: Recipe,
-  { scentRate, bars, stepG }: { readonly scentRate: number; readonly bars: number; readonly stepG: number },
+  { scentRate, colours, densityGMl, bars, stepG }: BatchParts,
 ): WeightsForFats {
   const fatsG = clean(fats.reduce((sum, { massG }) => sum + massG, 0))
   const lye = lyeFor(fats, recipe, stepG)
@@ -34,12 +53,15 @@ export function weightsForFats(
   const additives = additivesFor(recipe, { fatsG, batterG: bareG, bars })
   const additivesG = additives.reduce((sum, { massG }) => sum + massG, 0)
   const scentG = roundToScale(fatsG * scentRate, stepG)
+  const batterG = clean(bareG + additivesG + scentG)
+  const pots = splitIntoPots(colours, { batterG, scentG: scentIntoPotsG(recipe, scentG), densityGMl, stepG })
   return {
     fatsG,
     lye,
-    waterG: clean(lye.plainWaterG - wettingG(additives, 'water')),
+    waterG: clean(lye.plainWaterG - wettingG(additives, 'water') - potWettingG(pots, 'water')),
     additives,
     scentG,
-    batterG: clean(bareG + additivesG + scentG),
+    batterG,
+    pots,
   }
 }

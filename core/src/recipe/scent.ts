@@ -1,5 +1,13 @@
 import type { Finding } from '../findings'
-import { formatQuantity } from '../units'
+import { formatQuantity, roundToScale } from '../units'
+
+/** One of the scents that a blend is made of. */
+export interface ScentPart {
+  readonly name: string
+  /** Its part of the blend, by mass, 0 to 1. */
+  readonly share: number
+  readonly supplierLimit: number | null
+}
 
 /** A scent in a design. */
 export interface ScentUse {
@@ -8,41 +16,75 @@ export interface ScentUse {
   readonly rate: number
   /** Highest share of the finished bar that the supplier's certificate allows; null when none is at hand. */
   readonly supplierLimit: number | null
+  /** What it is blended of by the maker; each keeps its own supplier's limit. @default none, bought as it is */
+  readonly parts?: readonly ScentPart[] | undefined
 }
 
 /** Density reckoned for a scent that has none of its own, g/ml. A convention of the house. */
 export const usualScentDensityGMl = 0.95
 
+const percent = (share: number): string => formatQuantity('share', share, { digits: 2 })
+
+/** The scents that are weighed: those of a blend, or the scent itself. Of a blend its own limit is what they leave. */
+const weighedParts = ({ name, supplierLimit, parts = [] }: ScentUse): readonly ScentPart[] =>
+  parts.length > 0 ? parts : [{ name, share: 1, supplierLimit }]
+
 /**
- * Holds the scent's share of the cured bar against the supplier's limit. The bar is taken as lighter by `cureLoss`, all
+ * A scent as it is weighed, one entry for each part of a blend, g. The last takes what rounding leaves.
+ *
+ * @param stepG step of the scale, g
+ */
+export function scentWeights(
+  scent: ScentUse,
+  scentG: number,
+  stepG: number,
+): readonly { readonly name: string; readonly massG: number }[] {
+  const parts = weighedParts(scent)
+  let leftG = scentG
+  return parts.map(({ name, share }, index) => {
+    const massG = index === parts.length - 1 ? leftG : Math.min(leftG, roundToScale(scentG * share, stepG))
+    leftG = Number((leftG - massG).toFixed(6))
+    return { name, massG }
+  })
+}
+
+/**
+ * Highest share of the finished bar that a scent may be: that of its certificate, or for a blend what the strictest of
+ * its parts leaves. Null while a limit is not known.
+ */
+export function scentLimit(scent: ScentUse): number | null {
+  const limits = weighedParts(scent).map(({ share, supplierLimit }) =>
+    supplierLimit === null || share <= 0 ? null : supplierLimit / share,
+  )
+  return limits.includes(null) ? null : Math.min(...(limits as number[]))
+}
+
+/**
+ * Holds every scent's share of the cured bar against its supplier's limit. The bar is taken as lighter by `cureLoss`, all
  * of it water, which makes the share the highest it can become.
  *
  * @param batterG mass of the whole batter, scent included
  */
 export function checkScent(scent: ScentUse, scentG: number, batterG: number, cureLoss: number): readonly Finding[] {
   if (scent.rate === 0 || scentG === 0) return []
-  const shareOfBar = scentG / (batterG * (1 - cureLoss))
-  const percent = (share: number): string => formatQuantity('share', share, { digits: 2 })
-  if (scent.supplierLimit === null) {
-    return [
-      {
-        severity: 'warn',
-        code: 'scent_without_limit',
-        field: 'scent.supplierLimit',
-        message: `${scent.name} will be ${percent(shareOfBar)} of the cured bar. Enter the limit from its certificate.`,
-      },
-    ]
-  }
-  if (shareOfBar > scent.supplierLimit) {
-    const allowedRate = (scent.rate * scent.supplierLimit) / shareOfBar
+  const ofBar = scentG / (batterG * (1 - cureLoss))
+  const isBlend = (scent.parts?.length ?? 0) > 0
+  return weighedParts(scent).flatMap(({ name, share, supplierLimit }, index): Finding[] => {
+    const shareOfBar = ofBar * share
+    const field = isBlend ? `scent.parts[${index}].supplierLimit` : 'scent.supplierLimit'
+    if (supplierLimit === null) {
+      const message = `${name} will be ${percent(shareOfBar)} of the cured bar. Enter the limit from its certificate.`
+      return [{ severity: 'warn', code: 'scent_without_limit', field, message }]
+    }
+    if (shareOfBar <= supplierLimit) return []
+    const allowedRate = Math.floor(((scent.rate * supplierLimit) / shareOfBar) * 10_000) / 10_000
     return [
       {
         severity: 'refuse',
         code: 'scent_above_limit',
         field: 'scent.rate',
-        message: `${scent.name} would be ${percent(shareOfBar)} of the cured bar; its certificate allows ${percent(scent.supplierLimit)}. At most ${percent(Math.floor(allowedRate * 10_000) / 10_000)} of the fats keeps to it.`,
+        message: `${name} would be ${percent(shareOfBar)} of the cured bar; its certificate allows ${percent(supplierLimit)}. At most ${percent(allowedRate)} of the fats ${isBlend ? `of ${scent.name} ` : ''}keeps to it.`,
       },
     ]
-  }
-  return []
+  })
 }

@@ -1,7 +1,16 @@
 import type { BatchPlan } from '../batch'
-import { additiveStepKey, fatStepKey, kohStepKey, liquidStepKey, naohStepKey, potStepKey, scentStepKey } from '../batch'
+import {
+  additiveStepKey,
+  fatStepKey,
+  kohStepKey,
+  liquidStepKey,
+  naohStepKey,
+  potStepKey,
+  scentStepKeys,
+} from '../batch'
 import type { Day } from '../calendar'
 import type { Finding } from '../findings'
+import { scentWeights } from '../recipe'
 import { formatQuantity } from '../units'
 import type { IngredientKind } from './ingredient'
 import { ingredientKey } from './ingredient'
@@ -34,9 +43,10 @@ export interface Need {
  * What each step of a pour takes from the stores, in the order of the plan. Water from the tap is not kept; water and
  * fat for wetting are part of the batch's own.
  */
-export function usesOfPlan({ weights, scent }: BatchPlan): readonly StepUse[] {
+export function usesOfPlan({ weights, scent, scaleResolutionG }: BatchPlan): readonly StepUse[] {
   const use = (stepKey: string, kind: IngredientKind, ref: string, name: string, amount: number): StepUse[] =>
     amount > 0 ? [{ stepKey, key: ingredientKey(kind, ref), kind, name, amount }] : []
+  const scents = scent ? scentWeights(scent, weights.scentG, scaleResolutionG) : []
   return [
     ...weights.fats.flatMap(({ fatKey, name, massG }) => use(fatStepKey(fatKey), 'fat', fatKey, name, massG)),
     ...use(naohStepKey, 'alkali', 'naoh', 'Sodium hydroxide', weights.naohG),
@@ -50,7 +60,10 @@ export function usesOfPlan({ weights, scent }: BatchPlan): readonly StepUse[] {
     ...weights.pots.flatMap(({ colour, colourantG }, index) =>
       use(potStepKey(index), 'colourant', colour.name, colour.name, colourantG),
     ),
-    ...(scent ? use(scentStepKey, 'scent', scent.name, scent.name, weights.scentG) : []),
+    ...(scent ? scentStepKeys(scent) : []).flatMap((stepKey, index) => {
+      const { name = '', massG = 0 } = scents[index] ?? {}
+      return use(stepKey, 'scent', name, name, massG)
+    }),
   ]
 }
 
@@ -59,9 +72,9 @@ export function useOfStep(plan: BatchPlan, stepKey: string, actualG: number | nu
   const use = usesOfPlan(plan).find((one) => one.stepKey === stepKey)
   if (!use || actualG === null) return undefined
   if (use.kind !== 'colourant') return { ...use, amount: actualG }
-  // At the pot it is batter that is weighed; its colourant follows by rate.
+  // At the pot it is batter that is weighed; its colourant follows in proportion.
   const pot = plan.weights.pots.find((_, index) => potStepKey(index) === stepKey)
-  return { ...use, amount: Number(((actualG / 1000) * (pot?.colour.rateGPerKg ?? 0)).toFixed(1)) }
+  return { ...use, amount: Number(((pot?.batterG ? actualG / pot.batterG : 0) * use.amount).toFixed(1)) }
 }
 
 /** A pour on the calendar, as the stores look at it. */

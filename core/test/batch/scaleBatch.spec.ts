@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { batterPerGramOfFats, lyeSolutionDensity, remainingShare, scaleDesign, splitIntoPots } from '../../src/batch'
+import { batterPerGramOfFats, lyeSolutionDensity, potG, scaleDesign } from '../../src/batch'
 import { fatTable, findFat } from '../../src/fats'
 import { isRefused } from '../../src/findings'
 import { alkaliFor, naohDemand } from '../../src/recipe'
@@ -117,7 +117,7 @@ describe('scaleBatch', () => {
           expect(band.likely).to.be.at.least(-1e-9)
           const sum = weights.fatsG + weights.naohG + weights.waterG + weights.scentG
           expect(weights.batterG).to.be.closeTo(sum, 1e-6)
-          expect(weights.pots.reduce((total, { batterG }) => total + batterG, 0)).to.be.closeTo(weights.batterG, 1e-6)
+          expect(weights.pots.reduce((total, pot) => total + potG(pot), 0)).to.be.closeTo(weights.batterG, 1e-6)
         },
       ),
     )
@@ -145,67 +145,5 @@ describe('alkaliFor', () => {
     // 1000 g · 190/1000 · 0.712888 = 135.4487 g; a scale in steps of 10 g must give 130, not 140.
     const lye = alkaliFor([{ fat: olive, massG: 1000 }], { ...workedRecipe, superfat: 0 }, 10)
     expect(lye.naohG).to.equal(130)
-  })
-})
-
-describe('splitIntoPots', () => {
-  const pot = (share: number, rateGPerKg = 0) => ({ name: 'pot', hex: '#000000', share, rateGPerKg })
-
-  it('gives the last pot what is left', () => {
-    const pots = splitIntoPots(1000, [pot(1 / 3), pot(1 / 3), pot(1 / 3, 10)], 1)
-    expect(pots.map(({ batterG }) => batterG)).to.deep.equal([333, 333, 334])
-    expect(pots[2]?.colourantG).to.equal(3.3)
-  })
-
-  it('makes no pot of nothing', () => {
-    expect(splitIntoPots(1000, [], 1)).to.deep.equal([])
-  })
-
-  it('offers the share that is left', () => {
-    expect(remainingShare([])).to.equal(1)
-    expect(remainingShare([pot(0.6)])).to.equal(0.4)
-    expect(remainingShare([pot(1)])).to.equal(0.5)
-  })
-})
-
-describe('several moulds from one batch', () => {
-  const tray = { ...workedMould, name: 'Tray', shape: 'cavities', cavityCount: 6, cavityMl: 95 } as const
-  const two = { ...workedSource, design: { ...workedSource.design, mouldCount: 2 } }
-
-  it('makes what all of them take, and gives the bars of all of them', () => {
-    const one = scaleDesign(workedSource)
-    const both = scaleDesign({ ...two, more: [{ mould: tray, count: 1 }] })
-    // 2 · 1200 ml and 6 · 95 ml.
-    expect(both.mouldsMl).to.equal(2970)
-    expect(both.weights.fatsG).to.be.closeTo((one.weights.fatsG * 2970) / 1200, 3)
-    expect(both.bars).to.equal(26)
-    expect(both.parts.map(({ barsPerMould, count }) => barsPerMould * count)).to.deep.equal([20, 6])
-    // The lightest bar counts against the label: 95 ml against 120 ml.
-    expect(both.barWetG).to.be.closeTo(95 * both.densityGMl, 1e-9)
-  })
-
-  it('takes off what is displaced, and adds what is kept back for the top', () => {
-    const source = { ...workedSource, design: { ...workedSource.design, displacedMl: 150, topMl: 90 } }
-    const { mouldsMl, madeMl } = scaleDesign(source)
-    expect(mouldsMl).to.equal(1140)
-    expect(madeMl).to.be.closeTo(1140 / 0.98, 1e-9)
-  })
-
-  it('refuses a batch of which embeds leave nothing', () => {
-    const source = { ...workedSource, design: { ...workedSource.design, displacedMl: 1300 } }
-    expect(isRefused(scaleDesign(source).findings)).to.equal(true)
-  })
-
-  it('returns the recipe when it is scaled up and down again', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 6 }), fc.integer({ min: 0, max: 4 }), (loaves, trays) => {
-        const more = trays > 0 ? [{ mould: tray, count: trays }] : []
-        const { weights } = scaleDesign({ ...two, design: { ...two.design, mouldCount: loaves }, more })
-        workedRecipe.fats.forEach(({ share }, index) => {
-          // Rounding to the gram moves a share by less than a gram in the batch.
-          expect((weights.fats[index]?.massG ?? 0) / weights.fatsG).to.be.closeTo(share, 1.5 / weights.fatsG)
-        })
-      }),
-    )
   })
 })

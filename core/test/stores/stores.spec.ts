@@ -64,8 +64,8 @@ describe('usesOfPlan', () => {
 
   it('takes of a step what was weighed, and of a pot its colourant', () => {
     expect(useOfStep(workedPlan, 'fat:olive', 390)?.amount).to.equal(390)
-    // 800 g · 7 g/kg.
-    expect(useOfStep(workedPlan, 'pot:0', 800)).to.include({ key: 'colourant:amber', amount: 5.6 })
+    // 5.2 g for the 725 g that are poured before the scent: 5.7 g for 800 g.
+    expect(useOfStep(workedPlan, 'pot:0', 800)).to.include({ key: 'colourant:amber', amount: 5.7 })
     expect(useOfStep(workedPlan, 'pot:1', 500)).to.equal(undefined)
     expect(useOfStep(workedPlan, 'water', 240)).to.equal(undefined)
     expect(useOfStep(workedPlan, 'melt', null)).to.equal(undefined)

@@ -227,7 +227,16 @@ const scent = (name: string, rate: number, supplierLimit: number) => ({
   supplierLimit,
   family: families[name] ?? 'other',
 })
-const colour = (name: string, hex: string, share: number, rateGPerKg = 8) => ({ name, hex, share, rateGPerKg })
+type DemoColour = DemoSoap['colours'][number]
+const colour = (
+  name: string,
+  hex: string,
+  share: number,
+  rateGPerKg = 8,
+  more: Partial<DemoColour> = {},
+): DemoColour => ({ name, hex, share, rateGPerKg, ...more })
+const inWater: Partial<DemoColour> = { wetting: { with: 'water', ratio: 2 } }
+const inFat: Partial<DemoColour> = { wetting: { with: 'fat', ratio: 2 } }
 
 // An order larger than one batch is poured in turns.
 const regattaPour = (turn: string, pourDay: string): DemoSoap => ({
@@ -461,9 +470,9 @@ export const demoCollections: readonly DemoCollection[] = [
         pourDay: '2027-03-11',
         story: 'planned',
         colours: [
-          colour('lamp amber', '#D99A3C', 0.45, 7),
-          colour('glass', '#F1E2BE', 0.35, 0),
-          colour('soot', '#7A3E1D', 0.2, 9),
+          colour('lamp amber', '#D99A3C', 0.45, 7, { ...inWater, portion: 'rest' }),
+          colour('glass', '#F1E2BE', 0.35, 0, { scentPart: 0 }),
+          colour('soot', '#7A3E1D', 0.2, 9, inFat),
         ],
       },
       {

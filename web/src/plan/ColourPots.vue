@@ -1,13 +1,35 @@
 <script setup lang="ts">
+import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection, NewDesign } from '@vendange/contract'
-import { remainingShare } from '@vendange/core/batch'
-import { colourantRateRange } from '@vendange/core/recipe'
+import { potAmountRange, potShareRange, scentPartRange } from '@vendange/contract'
+import type { PortionKind, WeighedPot } from '@vendange/core/batch'
+import { potG, remainingShare } from '@vendange/core/batch'
+import { colourantRateRange, wettingRatioRange } from '@vendange/core/recipe'
+import { watch } from 'vue'
 
-const props = defineProps<{ errorOf: (path: string) => string | undefined; palette: NewCollection['palette'] }>()
+const props = defineProps<{
+  errorOf: (path: string) => string | undefined
+  palette: NewCollection['palette']
+  /** What the pots come to, while that is known. */
+  pots: readonly WeighedPot[] | undefined
+}>()
 const colours = defineModel<NewDesign['colours']>({ required: true })
-const shareRange = { min: 0.005, max: 1 }
+const { show } = useUnits()
+type Colour = NewDesign['colours'][number]
+
+const portions: readonly { value: PortionKind; title: string }[] = [
+  { value: 'share', title: 'Share' },
+  { value: 'mass', title: 'Mass' },
+  { value: 'volume', title: 'Volume' },
+  { value: 'rest', title: 'The rest' },
+]
+const wettings = [
+  { value: null, title: 'As it is' },
+  { value: 'water', title: 'In water' },
+  { value: 'fat', title: 'In fat' },
+] as const
 
 function add(): void {
   const next = props.palette[colours.value.length % Math.max(1, props.palette.length)]
@@ -18,30 +40,129 @@ function add(): void {
     rateGPerKg: 0,
   })
 }
+
+/** All pots alike; what a rounded share misses goes to the last. */
+function makeEqual(): void {
+  const share = Number((1 / colours.value.length).toFixed(4))
+  colours.value = colours.value.map(({ portion: _portion, amount: _amount, ...colour }, index) => ({
+    ...colour,
+    share: index < colours.value.length - 1 ? share : Number((1 - share * (colours.value.length - 1)).toFixed(4)),
+  }))
+}
+
+/** States a pot otherwise, by what it comes to now, so that its size stays. */
+function stateBy(colour: Colour, portion: PortionKind, pot: WeighedPot | undefined): void {
+  colour.portion = portion
+  if (portion === 'mass') colour.amount = pot ? Math.round(potG(pot)) : 100
+  if (portion === 'volume') colour.amount = pot?.batterMl ?? 100
+}
+
+function wet(colour: Colour, how: 'water' | 'fat' | null): void {
+  colour.wetting = how === null ? null : { with: how, ratio: colour.wetting?.ratio ?? 2 }
+}
+
+/** What a pot comes to, in a line. */
+function comesTo(pot: WeighedPot): string {
+  const mark = pot.batterMl === undefined ? '' : ` to the ${pot.batterMl} ml mark`
+  const wetting = pot.wetting ? ` in ${show('mass', pot.wetting.massG, 1)} of ${pot.wetting.with}` : ''
+  const colourant = pot.colourantG > 0 ? `, ${show('mass', pot.colourantG, 1)} of colourant${wetting}` : ''
+  const scent = pot.scentG ? `, ${show('mass', pot.scentG, 1)} of scent` : ''
+  return `${show('mass', pot.batterG, 0)} of batter${mark}${colourant}${scent}`
+}
+
+// The face is drawn from shares: a pot that is stated otherwise keeps the share that it comes to.
+watch(
+  () => props.pots,
+  (pots) => {
+    const madeG = (pots ?? []).reduce((sum, pot) => sum + potG(pot), 0)
+    if (!pots || pots.length !== colours.value.length || madeG === 0) return
+    colours.value.forEach((colour, index) => {
+      const pot = pots[index]
+      if (!pot || (colour.portion ?? 'share') === 'share') return
+      const share = Number((potG(pot) / madeG).toFixed(4))
+      if (Math.abs(share - colour.share) > 0.001) colour.share = share
+    })
+  },
+)
 </script>
 
 <template>
-  <div v-for="(colour, index) in colours" :key="index" class="pot">
+  <div v-for="(colour, index) in colours" :key="index" class="pot" data-test="pot">
     <input v-model="colour.hex" type="color" :aria-label="`Colour of pot ${index + 1}`" />
-    <v-text-field
-      v-model="colour.name"
-      :label="`Pot ${index + 1}`"
-      :error-messages="errorOf(`colours[${index}].name`) ?? []"
-    />
-    <QuantityField
-      v-model="colour.share"
-      kind="share"
-      :range="shareRange"
-      label="Share"
-      :error="errorOf(`colours[${index}].share`)"
-    />
-    <QuantityField
-      v-model="colour.rateGPerKg"
-      kind="number"
-      :range="colourantRateRange"
-      label="Colourant, g/kg"
-      :error="errorOf(`colours[${index}].rateGPerKg`)"
-    />
+    <div class="parts">
+      <v-text-field
+        v-model="colour.name"
+        class="wide"
+        :label="`Pot ${index + 1}`"
+        :error-messages="errorOf(`colours[${index}].name`) ?? []"
+      />
+      <v-select
+        :model-value="colour.portion ?? 'share'"
+        :items="portions"
+        label="Stated by"
+        :data-test="`portion-${index + 1}`"
+        @update:model-value="stateBy(colour, $event, pots?.[index])"
+      />
+      <QuantityField
+        v-if="(colour.portion ?? 'share') === 'share'"
+        v-model="colour.share"
+        kind="share"
+        :range="potShareRange"
+        label="Share"
+        :error="errorOf(`colours[${index}].share`)"
+      />
+      <QuantityField
+        v-else-if="colour.portion === 'mass'"
+        :model-value="colour.amount ?? 0"
+        kind="mass"
+        :range="potAmountRange"
+        label="Mass"
+        :error="errorOf(`colours[${index}].amount`)"
+        @update:model-value="colour.amount = $event ?? 0"
+      />
+      <QuantityField
+        v-else-if="colour.portion === 'volume'"
+        :model-value="colour.amount ?? 0"
+        kind="number"
+        :range="potAmountRange"
+        label="Volume, ml"
+        :error="errorOf(`colours[${index}].amount`)"
+        @update:model-value="colour.amount = $event ?? 0"
+      />
+      <QuantityField
+        v-model="colour.rateGPerKg"
+        kind="number"
+        :range="colourantRateRange"
+        label="Colourant, g/kg"
+        :error="errorOf(`colours[${index}].rateGPerKg`)"
+      />
+      <template v-if="colour.rateGPerKg > 0">
+        <v-select
+          :model-value="colour.wetting?.with ?? null"
+          :items="wettings"
+          label="Wetted"
+          :data-test="`wetted-${index + 1}`"
+          @update:model-value="wet(colour, $event)"
+        />
+        <QuantityField
+          v-if="colour.wetting"
+          v-model="colour.wetting.ratio"
+          kind="number"
+          :range="wettingRatioRange"
+          label="Times its mass"
+          :error="errorOf(`colours[${index}].wetting.ratio`)"
+        />
+      </template>
+      <QuantityField
+        :model-value="colour.scentPart ?? 1"
+        kind="number"
+        :range="scentPartRange"
+        label="Scent, parts"
+        :error="errorOf(`colours[${index}].scentPart`)"
+        @update:model-value="colour.scentPart = $event ?? 1"
+      />
+      <p v-if="pots?.[index]" class="quiet comes" data-test="pot-comes-to">{{ comesTo(pots[index]) }}</p>
+    </div>
     <v-btn
       :icon="mdiClose"
       size="small"
@@ -51,16 +172,37 @@ function add(): void {
     />
   </div>
   <p v-if="errorOf('colours')" class="must mb-2" role="alert">{{ errorOf('colours') }}</p>
-  <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-pot" @click="add">Pot</v-btn>
+  <div class="row">
+    <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-pot" @click="add">Pot</v-btn>
+    <v-btn v-if="colours.length > 1" size="small" variant="text" data-test="equal-pots" @click="makeEqual">
+      All alike
+    </v-btn>
+  </div>
 </template>
 
 <style scoped>
 .pot {
   display: grid;
-  grid-template-columns: 42px minmax(90px, 1fr) 80px 136px 36px;
+  grid-template-columns: 42px minmax(0, 1fr) 36px;
   gap: 8px;
   align-items: start;
-  margin-bottom: 10px;
+  margin-bottom: 14px;
+}
+
+.parts {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+  gap: 10px 8px;
+}
+
+.wide {
+  grid-column: span 2;
+}
+
+.comes {
+  grid-column: 1 / -1;
+  margin-top: -4px;
+  font-size: 0.88rem;
 }
 
 input[type='color'] {

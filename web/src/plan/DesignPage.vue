@@ -14,7 +14,6 @@ import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewDesign } from '@vendange/contract'
 import { barsRange, designSchema, endpoints, labelMassRange, mouldCountRange } from '@vendange/contract'
 import { scaleDesign } from '@vendange/core/batch'
-import { scentRateRange } from '@vendange/core/recipe'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import ColourPots from './ColourPots.vue'
@@ -22,6 +21,7 @@ import LastTime from './LastTime.vue'
 import MoreMoulds from './MoreMoulds.vue'
 import SalesResults from './SalesResults.vue'
 import PartsTable from '@/parts/PartsTable.vue'
+import ScentFields from './ScentFields.vue'
 import ScheduleBox from './ScheduleBox.vue'
 import WaysOut from './WaysOut.vue'
 
@@ -29,7 +29,6 @@ const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
 const { show } = useUnits()
-const limitRange = { min: 0, max: 1 }
 
 const design = computed(() => season.design(props.id))
 const collection = computed(() => season.collection(design.value?.collectionId))
@@ -70,12 +69,6 @@ const partNames = computed(() =>
       )
     : [],
 )
-const contents = [
-  { value: 'animal', title: 'of animal origin' },
-  { value: 'palm', title: 'palm' },
-  { value: 'nut', title: 'nuts' },
-]
-
 const sentence = computed(() => {
   const now = design.value
   if (!now) return ''
@@ -157,53 +150,16 @@ async function takeSoapAway(): Promise<void> {
 
         <MoreMoulds v-model="values" :error-of="errorOf" />
 
-        <fieldset>
-          <legend class="eyebrow">Scent</legend>
-          <v-btn
-            v-if="values.scent === null"
-            size="small"
-            @click="values.scent = { name: 'Scent', rate: 0.03, supplierLimit: null }"
-            >Add a scent</v-btn
-          >
-          <div v-else class="fields">
-            <v-text-field
-              v-model="values.scent.name"
-              label="Name of the scent"
-              :error-messages="errorOf('scent.name') ?? []"
-            />
-            <QuantityField
-              v-model="values.scent.rate"
-              kind="share"
-              :range="scentRateRange"
-              label="Share of the fats"
-              :digits="2"
-              :error="errorOf('scent.rate')"
-            />
-            <QuantityField
-              v-model="values.scent.supplierLimit"
-              kind="share"
-              :range="limitRange"
-              optional
-              label="Limit in the bar"
-              :digits="2"
-              :error="errorOf('scent.supplierLimit')"
-              hint="From its certificate"
-            />
-            <v-text-field v-model="values.scent.family" label="Smells of" hint="citrus, wood, clean …" />
-            <v-select
-              :model-value="values.scent.contains ?? []"
-              :items="contents"
-              label="Contains"
-              multiple
-              @update:model-value="values.scent.contains = $event"
-            />
-            <div><v-btn size="small" variant="text" @click="values.scent = null">No scent</v-btn></div>
-          </div>
-        </fieldset>
+        <ScentFields v-model="values.scent" :error-of="errorOf" />
 
         <fieldset>
           <legend class="eyebrow">Pots, bottom first</legend>
-          <ColourPots v-model="values.colours" :error-of="errorOf" :palette="collection?.palette ?? []" />
+          <ColourPots
+            v-model="values.colours"
+            :error-of="errorOf"
+            :palette="collection?.palette ?? []"
+            :pots="scaled?.weights.pots"
+          />
         </fieldset>
         <fieldset>
           <legend class="eyebrow">Finish and limits</legend>

@@ -1,0 +1,149 @@
+import type { Finding } from '../findings'
+import type { RecipeAdditive } from '../recipe'
+import { formatQuantity, roundToScale } from '../units'
+
+/** How the size of a pot is stated: a share of all batter, g, ml, or whatever the others leave. */
+export const portionKinds = ['share', 'mass', 'volume', 'rest'] as const
+export type PortionKind = (typeof portionKinds)[number]
+
+/** A colour of a design: a pot of batter with its colourant. */
+export interface PotColour {
+  readonly name: string
+  readonly hex: string
+  /** Share of the batter, 0 to 1. Of a pot stated otherwise about what it comes to, for its picture. */
+  readonly share: number
+  /** Colourant in g per kg of the pot's batter; 0 for batter left plain. */
+  readonly rateGPerKg: number
+  /** @default 'share' */
+  readonly portion?: PortionKind | undefined
+  /** g of a pot stated by mass, ml of one stated by volume. @default 0 */
+  readonly amount?: number | undefined
+  /** Its colourant is stirred into this many times its mass of water or fat, taken from the batch. @default null */
+  readonly wetting?: RecipeAdditive['wetting'] | undefined
+  /** How much scent a gram of it gets where a gram of the others gets 1; 0 for none. @default 1 */
+  readonly scentPart?: number | undefined
+}
+
+/** A pot as it is weighed. What is poured into it, wets its colourant and scents it add up to all of it. */
+export interface WeighedPot {
+  readonly colour: PotColour
+  /** Poured into it out of the batter, g. */
+  readonly batterG: number
+  /** On top of the batter, g. */
+  readonly colourantG: number
+  /** Water or fat taken from the batch for its colourant. Pots from before this was reckoned have none of these three. */
+  readonly wetting?: { readonly with: 'water' | 'fat'; readonly massG: number } | null
+  /** Its part of the scent, where that goes in last, g. */
+  readonly scentG?: number
+  /** Mark of the jug that the batter comes up to, ml. */
+  readonly batterMl?: number
+}
+
+export interface PotSplit {
+  /** Everything that goes into the pots but the colourants, g. */
+  readonly batterG: number
+  /** Part of it that is stirred into the pots as scent, g; 0 where the scent is in the batter already. */
+  readonly scentG: number
+  readonly densityGMl: number
+  /** Smallest step of the scale, g. */
+  readonly stepG: number
+}
+
+// Colourants and what wets them are weighed on a fine scale.
+const fine = (massG: number): number => Number(massG.toFixed(1))
+const clean = (massG: number): number => Number(massG.toFixed(6))
+
+/** What each pot asks for, g, and nothing yet for the one that takes the rest. */
+const askedG = ({ portion = 'share', amount = 0, share }: PotColour, { batterG, densityGMl }: PotSplit): number =>
+  ({ share: share * batterG, mass: amount, volume: amount * densityGMl, rest: 0 })[portion]
+
+/** Sizes of the pots, g. The one that takes the rest, else the last, takes what the others leave. */
+function potSizes(colours: readonly PotColour[], split: PotSplit): readonly number[] {
+  const rest = colours.findIndex(({ portion }) => portion === 'rest')
+  const takesRest = rest < 0 ? colours.length - 1 : rest
+  let leftG = split.batterG
+  const sizes = colours.map((colour, index) => {
+    if (index === takesRest) return 0
+    const potG = Math.min(leftG, roundToScale(askedG(colour, split), split.stepG))
+    leftG = clean(leftG - potG)
+    return potG
+  })
+  return sizes.map((potG, index) => (index === takesRest ? leftG : potG))
+}
+
+/** Shares the scent out by the size of the pots and what each gets a gram. */
+function scentOfPots(colours: readonly PotColour[], sizes: readonly number[], scentG: number): readonly number[] {
+  const parts = colours.map(({ scentPart = 1 }, index) => (sizes[index] ?? 0) * scentPart)
+  const total = parts.reduce((sum, part) => sum + part, 0)
+  const scented = total > 0 ? parts : sizes
+  const whole = total > 0 ? total : sizes.reduce((sum, potG) => sum + potG, 0)
+  const last = scented.findLastIndex((part) => part > 0)
+  let leftG = scentG
+  return scented.map((part, index) => {
+    const massG = index === last ? leftG : Math.min(leftG, fine(whole > 0 ? (scentG * part) / whole : 0))
+    leftG = clean(leftG - massG)
+    return massG
+  })
+}
+
+/**
+ * Splits the batter into pots by share, mass, volume or the rest. What is poured out of the batter, what wets the
+ * colourants and the scent add up to all of it, to the gram. Colourant is reckoned by all that is in its pot and comes on
+ * top; its volume, below one percent, is left out.
+ */
+export function splitIntoPots(colours: readonly PotColour[], split: PotSplit): readonly WeighedPot[] {
+  const sizes = potSizes(colours, split)
+  const scents = scentOfPots(colours, sizes, split.scentG)
+  const pots = colours.map((colour, index) => {
+    const potG = sizes[index] ?? 0
+    const colourantG = fine((potG / 1000) * colour.rateGPerKg)
+    const { wetting = null } = colour
+    const wettingMassG = wetting ? fine(colourantG * wetting.ratio) : 0
+    return {
+      colour,
+      colourantG,
+      wetting: wetting && wettingMassG > 0 ? { with: wetting.with, massG: wettingMassG } : null,
+      scentG: scents[index] ?? 0,
+      pouredG: Math.max(0, potG - wettingMassG - (scents[index] ?? 0)),
+    }
+  })
+  let leftG = clean(split.batterG - split.scentG - pots.reduce((sum, { wetting }) => sum + (wetting?.massG ?? 0), 0))
+  return pots.map(({ pouredG, ...pot }, index) => {
+    const batterG = index === pots.length - 1 ? leftG : Math.min(leftG, roundToScale(pouredG, split.stepG))
+    leftG = clean(leftG - batterG)
+    return { ...pot, batterG, batterMl: Math.round(batterG / split.densityGMl) }
+  })
+}
+
+/** g of water, or of fat, that wetting the colourants takes from the batch. */
+export function potWettingG(pots: readonly WeighedPot[], kind: 'water' | 'fat'): number {
+  return pots.reduce((sum, { wetting }) => (wetting?.with === kind ? sum + wetting.massG : sum), 0)
+}
+
+/** Everything in a pot but its colourant, g. */
+export function potG({ batterG, wetting, scentG = 0 }: WeighedPot): number {
+  return clean(batterG + (wetting?.massG ?? 0) + scentG)
+}
+
+/** Whether the pots, as they are stated, can be got out of a batter of this mass. An empty list means yes. */
+export function checkPots(colours: readonly PotColour[], split: PotSplit): readonly Finding[] {
+  const fixed = colours.filter(({ portion = 'share' }) => portion !== 'share' && portion !== 'rest')
+  if (fixed.length === 0) return []
+  const overG = colours.reduce((sum, colour) => sum + askedG(colour, split), 0) - split.batterG
+  return overG <= 0
+    ? []
+    : [
+        {
+          severity: 'refuse',
+          code: 'pots_above_batter',
+          field: 'colours',
+          message: `The pots ask for ${formatQuantity('mass', overG, { digits: 0 })} more than the ${formatQuantity('mass', split.batterG, { digits: 0 })} of batter. Make a pot smaller or fill more moulds.`,
+        },
+      ]
+}
+
+/** Share of the batter that the pots so far leave for one more; half of the batter when they leave nothing. */
+export function remainingShare(colours: readonly { readonly share: number }[]): number {
+  const left = 1 - colours.reduce((sum, { share }) => sum + share, 0)
+  return left > 0.001 ? Number(left.toFixed(4)) : 0.5
+}

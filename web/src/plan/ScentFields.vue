@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import QuantityField from '@/parts/QuantityField.vue'
+import RemovableRow from '@/parts/RemovableRow.vue'
+import { mdiPlus } from '@mdi/js'
+import type { NewDesign } from '@vendange/contract'
+import { blendShareRange, limitRange } from '@vendange/contract'
+import { contentKeys, contentWords } from '@vendange/core/fats'
+import { scentLimit, scentRateRange } from '@vendange/core/recipe'
+import { computed } from 'vue'
+
+/** The scent of a soap: bought as it is, or blended by the maker of several, each with its supplier's limit. */
+const scent = defineModel<NewDesign['scent']>({ required: true })
+defineProps<{ errorOf: (path: string) => string | undefined }>()
+const { show } = useUnits()
+const contents = contentKeys.map((value) => ({ value, title: contentWords[value] }))
+
+const parts = computed(() => scent.value?.parts ?? [])
+const limit = computed(() => (scent.value && parts.value.length > 0 ? scentLimit(scent.value) : null))
+
+function addPart(): void {
+  const now = scent.value
+  if (!now) return
+  const left = 1 - parts.value.reduce((sum, { share }) => sum + share, 0)
+  now.parts =
+    parts.value.length === 0
+      ? [
+          { name: now.name, share: 0.5, supplierLimit: now.supplierLimit },
+          { name: 'Second scent', share: 0.5, supplierLimit: null },
+        ]
+      : [
+          ...parts.value,
+          {
+            name: `Scent ${parts.value.length + 1}`,
+            share: Number(Math.max(0.05, left).toFixed(4)),
+            supplierLimit: null,
+          },
+        ]
+}
+</script>
+
+<template>
+  <fieldset>
+    <legend class="eyebrow">Scent</legend>
+    <v-btn v-if="scent === null" size="small" @click="scent = { name: 'Scent', rate: 0.03, supplierLimit: null }"
+      >Add a scent</v-btn
+    >
+    <template v-else>
+      <div class="fields">
+        <v-text-field v-model="scent.name" label="Name of the scent" :error-messages="errorOf('scent.name') ?? []" />
+        <QuantityField
+          v-model="scent.rate"
+          kind="share"
+          :range="scentRateRange"
+          label="Share of the fats"
+          :digits="2"
+          :error="errorOf('scent.rate')"
+        />
+        <QuantityField
+          v-if="parts.length === 0"
+          v-model="scent.supplierLimit"
+          kind="share"
+          :range="limitRange"
+          optional
+          label="Limit in the bar"
+          :digits="2"
+          :error="errorOf('scent.supplierLimit')"
+          hint="From its certificate"
+        />
+        <v-text-field v-model="scent.family" label="Smells of" hint="citrus, wood, clean …" />
+        <v-select
+          :model-value="scent.contains ?? []"
+          :items="contents"
+          label="Contains"
+          multiple
+          @update:model-value="scent.contains = $event"
+        />
+      </div>
+      <RemovableRow
+        v-for="(part, index) in parts"
+        :key="index"
+        class="mb-2"
+        :label="`Take ${part.name} out of the blend`"
+        @remove="scent.parts?.splice(index, 1)"
+      >
+        <v-text-field
+          v-model="part.name"
+          :label="`Part ${index + 1} of the blend`"
+          :error-messages="errorOf(`scent.parts[${index}].name`) ?? []"
+        />
+        <QuantityField
+          v-model="part.share"
+          kind="share"
+          :range="blendShareRange"
+          label="Of the blend"
+          :error="errorOf(`scent.parts[${index}].share`)"
+        />
+        <QuantityField
+          v-model="part.supplierLimit"
+          kind="share"
+          :range="limitRange"
+          optional
+          label="Limit in the bar"
+          :digits="2"
+          :error="errorOf(`scent.parts[${index}].supplierLimit`)"
+        />
+      </RemovableRow>
+      <p v-if="errorOf('scent.parts')" class="must mb-2" role="alert">{{ errorOf('scent.parts') }}</p>
+      <p v-if="parts.length > 0" class="quiet mb-2" data-test="blend-limit">
+        <template v-if="limit === null">The blend has no limit until each of its scents has one.</template>
+        <template v-else
+          >The strictest of them lets the blend be {{ show('share', Math.min(1, limit), 2) }} of the cured
+          bar.</template
+        >
+      </p>
+      <div class="row">
+        <v-btn size="small" :prepend-icon="mdiPlus" data-test="blend-add" @click="addPart">{{
+          parts.length === 0 ? 'Blend it' : 'Another scent'
+        }}</v-btn>
+        <v-btn size="small" variant="text" @click="scent = null">No scent</v-btn>
+      </div>
+    </template>
+  </fieldset>
+</template>
