@@ -122,11 +122,11 @@ test('a recipe from nothing is scaled into two loaves and a tray', async ({ page
   await saving(page, () => type(page, 'Name', 'Plain three'))
   const scaled = page.getByTestId('scale-to')
   // Long loaves of 460 × 86 × 80 mm, a liner of 1 mm, filled to 62 mm: 2385.5 ml each.
-  await scaled.getByTestId('scale-mould-1').click()
+  await scaled.getByTestId('mould-1').click()
   await page.getByRole('option', { name: 'Long loaf' }).click()
   await type(page, 'How many of mould 1', '2', scaled)
-  await scaled.getByTestId('scale-add').click()
-  await scaled.getByTestId('scale-mould-2').click()
+  await scaled.getByTestId('add-mould').click()
+  await scaled.getByTestId('mould-2').click()
   await page.getByRole('option', { name: 'Six-cavity tray' }).click()
   await expect(scaled.getByRole('row', { name: /2 × Long loaf/ })).toContainText('4771 ml')
   await expect(scaled.getByRole('row', { name: /2 × Long loaf/ })).toContainText('36')
@@ -141,6 +141,26 @@ test('a recipe from nothing is scaled into two loaves and a tray', async ({ page
     /^Batter, ([\d.]+) g\/ml/.exec(figures.find((line) => line.startsWith('Batter')) ?? '')?.[1],
   )
   expect(Math.abs(batterG / densityGMl - 5341 / 0.98)).toBeLessThan(5)
+
+  // And the other way round: what is asked for sets the moulds.
+  const scaleBy = async (title: string): Promise<void> => {
+    await scaled.getByTestId('scale-by').click()
+    await page.getByRole('option', { name: title }).click()
+    await expect(page.getByRole('option')).toHaveCount(0)
+  }
+  await scaled.getByRole('button', { name: 'Take mould 2 away' }).click()
+  await scaleBy('Bars wanted')
+  await type(page, 'Bars wanted', '50', scaled)
+  await expect(scaled.getByTestId('scale-answer')).toHaveText('3 × Long loaf give 54 bars.')
+  await scaleBy('The fat that is left')
+  await type(page, 'Is left', '1,2 kg', scaled)
+  await expect(scaled.getByRole('row', { name: /Olive oil/ })).toContainText('1200 g')
+  await scaleBy('A mass of batter')
+  await type(page, 'Batter in all', '2500', scaled)
+  await expect(scaled.getByTestId('scale-answer')).toContainText('Long loaf: filled to 3')
+  await scaleBy('Mass of a cured bar')
+  await type(page, 'A cured bar weighs', '90', scaled)
+  await expect(scaled.getByRole('row', { name: /2 × Long loaf/ })).toContainText('90 g')
 })
 
 test('a recipe goes out as a file and comes in again, checked; two stand side by side', async ({ page }) => {

@@ -16,6 +16,8 @@ import {
 import type { NewCollection, NewDesign, SavedCollection, SavedDesign } from './schemas/plan'
 import { orderAcceptedSchema, orderSchema, savedOrderSchema } from './schemas/order'
 import type { NewOrder, SavedOrder } from './schemas/order'
+import { ownFatSchema, savedOwnFatSchema } from './schemas/ownFat'
+import type { NewOwnFat, SavedOwnFat } from './schemas/ownFat'
 import { recipeSchema, savedRecipeSchema } from './schemas/recipe'
 import type { NewRecipe, SavedRecipe } from './schemas/recipe'
 import {
@@ -39,6 +41,7 @@ import type {
   LoafSummary,
   LoafView,
   PlanTakenView,
+  RecipeVersion,
   SeasonView,
   StoresView,
 } from './views'
@@ -102,12 +105,22 @@ export const endpoints = {
     mouldSchema,
     savedMouldSchema as unknown as ISchema<SavedMould>,
   ),
+  ownFats: keptThing<'/api/fats', NewOwnFat, SavedOwnFat>(
+    '/api/fats',
+    'fat of the workshop’s own',
+    ownFatSchema,
+    savedOwnFatSchema as unknown as ISchema<SavedOwnFat>,
+  ),
   recipes: keptThing<'/api/recipes', NewRecipe, SavedRecipe>(
     '/api/recipes',
     'recipe',
     recipeSchema,
     savedRecipeSchema as unknown as ISchema<SavedRecipe>,
   ),
+  recipeVersions: get<readonly RecipeVersion[]>()({
+    path: '/api/recipes/:id/versions',
+    summary: 'A recipe as it stood, the newest first',
+  }),
   collections: keptThing<'/api/collections', NewCollection, SavedCollection>(
     '/api/collections',
     'collection',

@@ -1,3 +1,4 @@
+import type { Fat } from '@vendange/core/fats'
 import { parseRecipeCsv } from '@vendange/core/recipe/csv'
 import { ValidationError } from 'yup'
 import { jsonSchemaOf } from './openapi'
@@ -49,9 +50,14 @@ async function checked(recipe: unknown): Promise<RecipeFile> {
 }
 
 /** Reads a recipe from a file of ours, or its fats from a CSV table, and says what is wrong with it. Never throws on text. */
-export async function readRecipeFile(text: string, name: string): Promise<RecipeFile> {
+export async function readRecipeFile(
+  text: string,
+  name: string,
+  /** Fats of the workshop's own, which a table may name. */
+  own: readonly Fat[] = [],
+): Promise<RecipeFile> {
   if (!text.trimStart().startsWith('{')) {
-    const table = parseRecipeCsv(text)
+    const table = parseRecipeCsv(text, own)
     return table.ok
       ? checked({ name, fats: table.fats.map((line) => ({ ...line, atTrace: false })), ...bareRecipe })
       : table

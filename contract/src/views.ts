@@ -7,7 +7,8 @@ import type { LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection, SavedDesign } from './schemas/plan'
 import type { SavedOrder } from './schemas/order'
 import type { SavedMould } from './schemas/mould'
-import type { SavedRecipe } from './schemas/recipe'
+import type { SavedOwnFat } from './schemas/ownFat'
+import type { NewRecipe, SavedRecipe } from './schemas/recipe'
 import type { SavedIngredient, SavedLot } from './schemas/stores'
 import type { SavedMaker, SavedWorkshop } from './schemas/workshop'
 
@@ -61,7 +62,8 @@ export interface SeasonView {
   readonly makers: readonly SavedMaker[]
   readonly moulds: readonly SavedMould[]
   readonly recipes: readonly SavedRecipe[]
-  /** Fats as the certificates of the lots at hand narrow them; the table has the others. */
+  readonly ownFats: readonly SavedOwnFat[]
+  /** Own fats, and those that the certificates of the lots at hand narrow; the table has the others. */
   readonly knownFats: readonly Fat[]
   readonly collections: readonly SavedCollection[]
   readonly designs: readonly SavedDesign[]
@@ -75,6 +77,13 @@ export interface SeasonView {
 /** What became of the batches of a plan that was taken. */
 export interface PlanTakenView {
   readonly batches: readonly BatchSummary[]
+}
+
+/** A recipe as it stood from a moment on. */
+export interface RecipeVersion {
+  /** ISO 8601, UTC. */
+  readonly at: string
+  readonly details: NewRecipe
 }
 
 /** A lot with what is left of it. */

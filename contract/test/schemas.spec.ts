@@ -125,7 +125,7 @@ describe('recipeSchema', () => {
   it('names the line of a fat that is not in the table', async () => {
     const fats = [{ fatKey: 'gold', share: 1, atTrace: false }]
     expect(await errorsOf(recipeSchema, { ...recipe, fats })).to.deep.equal({
-      'fats[0].fatKey': 'Choose a fat from the table.',
+      'fats[0].fatKey': 'Choose a fat from the table or one of your own.',
     })
   })
 

@@ -8,6 +8,7 @@ import type { ServerResponse } from 'node:http'
 import { join } from 'node:path'
 import type { Logger } from 'pino'
 import { readWorkshop } from './db/workshopRow'
+import { ownFatService } from './formulate/ownFatService'
 import { recipeService } from './formulate/recipeService'
 import { wishRoutes } from './formulate/wishRoutes'
 import { instrumentRoutes } from './instruments/instrumentRoutes'
@@ -49,6 +50,7 @@ export function servicesOf(context: Context) {
     moulds: mouldService(context),
     stores: storesService(context),
     recipes: recipeService(context),
+    ownFats: ownFatService(context),
     plan: planService(context),
     batches: batchService(context),
     loaves: loafService(context),
@@ -74,6 +76,8 @@ function apiRouter(context: Context): Router {
   storesRoutes(router, services.stores)
   wishRoutes(router, context)
   serveKept(router, endpoints.recipes, services.recipes)
+  serve(router, endpoints.recipeVersions, ({ params }) => services.recipes.versions(params.id))
+  serveKept(router, endpoints.ownFats, services.ownFats)
   serveKept(router, endpoints.collections, services.plan.collections)
   serveKept(router, endpoints.designs, services.plan.designs)
   serveKept(router, endpoints.orders, services.orders)

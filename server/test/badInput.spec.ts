@@ -1,5 +1,5 @@
 import type { Problem } from '@vendange/contract'
-import { allEndpoints, blankMaker, endpoints } from '@vendange/contract'
+import { allEndpoints, blankMaker, blankOwnFat, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
@@ -34,6 +34,7 @@ describe('bad input', () => {
   const things: readonly (readonly [string, object])[] = [
     ['/api/recipes', aRecipe],
     ['/api/moulds', aMould],
+    ['/api/fats', { ...blankOwnFat, name: 'Pumpkin-seed oil' }],
     ['/api/collections', aCollection],
     ['/api/designs', { ...aDesign, collectionId: 'c', recipeId: null, mouldId: null }],
     ['/api/makers', { ...blankMaker, name: 'Bram' }],

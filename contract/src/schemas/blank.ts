@@ -1,6 +1,7 @@
 import type { NewMould } from './mould'
 import type { NewOrder } from './order'
 import type { NewCollection, NewDesign } from './plan'
+import type { NewOwnFat } from './ownFat'
 import type { NewRecipe } from './recipe'
 import type { NewMaker, WorkshopDetails } from './workshop'
 import { usualKohPurity, usualSchool } from '@vendange/core/recipe'
@@ -40,6 +41,22 @@ export const plainRecipe = {
   claims: [],
   school: usualSchool,
 } satisfies Partial<NewRecipe>
+
+/** What a fat of the workshop's own has until its maker says more: about what most liquid oils have. Estimates. */
+export const blankOwnFat = {
+  inci: '',
+  soapInci: '',
+  kind: 'triglyceride',
+  stateAt20C: 'liquid',
+  densityGMl: 0.91,
+  densityTemperatureC: 25,
+  saponificationValue: { min: 185, typical: 190, max: 195 },
+  fattyAcidPercent: null,
+  unsaponifiablePercent: 1,
+  contains: [],
+  supplier: '',
+  certificateDay: null,
+} satisfies Omit<NewOwnFat, 'name'>
 
 /** What a mould has that is a straight loaf of unmeasured size. */
 export const plainMould = {

@@ -1,4 +1,4 @@
-import { contentKeys } from '@vendange/core/fats'
+import { contentKeys, isOwnFatKey } from '@vendange/core/fats'
 import { promiseKeys } from '@vendange/core/plan'
 import {
   additiveBases,
@@ -100,7 +100,9 @@ export const recipeSchema = object({
       value.liquids.every((line) => areNumbers(line, ['waterShare', 'partOfWater'])) &&
       Array.isArray(value.additives) &&
       value.additives.every((line) => areNumbers(line, ['rate']))
-    return isComplete ? refusals(this, checkRecipe(value)) : true
+    // Fats of the workshop's own are known to the workshop alone, which checks the recipe with them.
+    const isCheckedHere = isComplete && !value.fats.some(({ fatKey }) => isOwnFatKey(fatKey))
+    return isCheckedHere ? refusals(this, checkRecipe(value)) : true
   })
   .test('set-days', function (value) {
     if (!areNumbers(value, ['setDaysMin', 'setDaysMax']) || value.setDaysMin <= value.setDaysMax) return true

@@ -1,5 +1,5 @@
 import { ingredientKinds, mostStoresRows, repeatedLots } from '@vendange/core/stores'
-import { findFat } from '@vendange/core/fats'
+import { findFat, isOwnFatKey } from '@vendange/core/fats'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
 import { dayText, freeText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
@@ -29,7 +29,7 @@ export const ingredientSchema = object({
   .noUnknown()
   .required()
   .test('ref', function (value) {
-    if (value?.kind === 'fat' && findFat(value.ref) === undefined)
+    if (value?.kind === 'fat' && findFat(value.ref) === undefined && !isOwnFatKey(value.ref))
       return this.createError({ path: 'ref', message: 'Choose which fat it is.' })
     if (value?.kind === 'alkali' && value.ref !== 'naoh' && value.ref !== 'koh')
       return this.createError({ path: 'ref', message: 'Choose which alkali it is.' })

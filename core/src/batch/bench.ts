@@ -360,9 +360,14 @@ export function pouredPerMould(plan: BatchPlan, records: readonly StepRecord[]):
   return mouldsOfPlan(plan).map(({ batterG }) => Number(((batterG * pouredG) / plannedG).toFixed(1)))
 }
 
-/** What is still to be added, g; negative when it is over. Cleaned of binary dust. */
-export function toGo(targetG: number, actualG: number): number {
-  return Number((targetG - actualG).toFixed(2))
+/**
+ * What is still to be added, g; negative when it is over. Nothing is to go once the scale cannot show it any closer.
+ *
+ * @param stepG step of the scale, g
+ */
+export function toGo(targetG: number, actualG: number, stepG = 0): number {
+  const left = Number((targetG - actualG).toFixed(2))
+  return Math.abs(left) <= stepG / 2 ? 0 : left
 }
 
 /** How far a weighing has come, 0 to 1. */

@@ -1,3 +1,5 @@
+import type { Fat } from './fat'
+
 /** What an ingredient may bring that a maker or a buyer does not want. */
 export const contentKeys = ['animal', 'palm', 'nut'] as const
 export type ContentKey = (typeof contentKeys)[number]
@@ -27,7 +29,7 @@ const fatContents: Readonly<Record<string, readonly ContentKey[]>> = {
   shea: ['nut'],
 }
 
-/** What a fat of the table brings that a promise may forbid. */
-export function contentsOfFat(fatKey: string): readonly ContentKey[] {
-  return fatContents[fatKey] ?? []
+/** What a fat brings that a promise may forbid. */
+export function contentsOfFat({ key, contains }: Pick<Fat, 'key' | 'contains'>): readonly ContentKey[] {
+  return contains ?? fatContents[key] ?? []
 }

@@ -1,3 +1,5 @@
+import type { ContentKey } from './contents'
+
 /** Fatty acids by mass percent of all fatty acids; one that is left out is absent. `longer`: 20 carbons and up. */
 export type FattyAcid =
   | 'caprylic'
@@ -37,6 +39,8 @@ export interface Fat {
   /** Null for waxes, whose profile the table does not hold. */
   readonly fattyAcidPercent: Readonly<Partial<Record<FattyAcid, number>>> | null
   readonly unsaponifiablePercent: number
+  /** What it brings that a promise may forbid; fats of the table have a list of their own. */
+  readonly contains?: readonly ContentKey[]
   /** Where the span of the saponification value comes from. */
   readonly source: string
 }

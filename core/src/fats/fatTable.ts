@@ -10,6 +10,12 @@ export const fatTable = fats as readonly Fat[]
 
 const byKey = new Map(fatTable.map((fat) => [fat.key, fat]))
 
+/** The fat that a table of somebody else means by a key or a name, however it is cased. */
+export function findFatNamed(text: string, own: readonly Fat[] = []): Fat | undefined {
+  const wanted = text.trim().toLowerCase()
+  return [...own, ...fatTable].find(({ key, name }) => key === wanted || name.toLowerCase() === wanted)
+}
+
 /** The fat with this key, or undefined when the table has none. */
 export function findFat(key: string): Fat | undefined {
   return byKey.get(key)

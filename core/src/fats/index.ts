@@ -1,4 +1,5 @@
 export * from './contents'
 export * from './fat'
 export * from './fatTable'
+export * from './ownFat'
 export * from './fattyAcidGroups'

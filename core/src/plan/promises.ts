@@ -1,6 +1,7 @@
-import type { ContentKey } from '../fats'
-import { contentsOfFat, findFat } from '../fats'
+import type { ContentKey, Fat } from '../fats'
+import { contentsOfFat } from '../fats'
 import type { Finding } from '../findings'
+import { fatOf } from '../recipe'
 
 /** What a collection may promise of everything in it. */
 export const promiseKeys = ['vegan', 'palm_free', 'nut_free'] as const
@@ -16,6 +17,8 @@ const breaks: Readonly<Record<PromiseKey, ContentKey>> = { vegan: 'animal', palm
 export interface PromisedSoap {
   readonly name: string
   readonly fats: readonly { readonly fatKey: string }[]
+  /** Fats as the workshop has them, its own among them. */
+  readonly knownFats?: readonly Fat[]
   /** Scent and colourants with what their certificates say they contain. */
   readonly ingredients: readonly { readonly name: string; readonly contains: readonly ContentKey[] }[]
 }
@@ -24,7 +27,10 @@ export interface PromisedSoap {
 export function promiseFindings(soaps: readonly PromisedSoap[], promises: readonly PromiseKey[]): readonly Finding[] {
   return soaps.flatMap((soap) => {
     const ingredients = [
-      ...soap.fats.map(({ fatKey }) => ({ name: findFat(fatKey)?.name ?? fatKey, contains: contentsOfFat(fatKey) })),
+      ...soap.fats.flatMap(({ fatKey }) => {
+        const fat = fatOf(soap, fatKey)
+        return fat ? [{ name: fat.name, contains: contentsOfFat(fat) }] : []
+      }),
       ...soap.ingredients,
     ]
     return promises.flatMap((promise) =>

@@ -1,4 +1,3 @@
-import { findFat } from '../fats'
 import type { Finding } from '../findings'
 import { formatQuantity, isWithin } from '../units'
 import { naohForFats } from './naohForFats'
@@ -14,7 +13,7 @@ import {
   wettingRatioRange,
 } from './ranges'
 import type { Recipe } from './recipe'
-import { blendOf } from './recipe'
+import { blendOf, fatOf } from './recipe'
 import { recipeFigures } from './recipeFigures'
 import { superfatBand } from './superfatBand'
 
@@ -26,20 +25,21 @@ export const mostAtTrace = 0.5
 
 const percent = (share: number): string => formatQuantity('share', share)
 
-function checkFats(fats: Recipe['fats']): Finding[] {
+function checkFats(recipe: Recipe): Finding[] {
+  const { fats } = recipe
   if (fats.length === 0) {
     return [{ severity: 'refuse', code: 'no_fats', field: 'fats', message: 'Choose at least one fat.' }]
   }
   const findings: Finding[] = []
   const seen = new Set<string>()
   fats.forEach(({ fatKey, share }, index) => {
-    const fat = findFat(fatKey)
+    const fat = fatOf(recipe, fatKey)
     if (!fat) {
       findings.push({
         severity: 'refuse',
         code: 'unknown_fat',
         field: `fats[${index}].fatKey`,
-        message: 'Choose a fat from the table.',
+        message: 'Choose a fat from the table or one of your own.',
       })
     } else if (seen.has(fatKey)) {
       findings.push({
@@ -174,7 +174,7 @@ function checkDissolving(recipe: Recipe): readonly Finding[] {
  * Never throws on what a maker can type.
  */
 export function checkRecipe(recipe: Recipe): readonly Finding[] {
-  const findings = checkFats(recipe.fats)
+  const findings = checkFats(recipe)
   const fatsAreSound = findings.length === 0
 
   if (!isWithin(recipe.naohPurity, naohPurityRange)) {

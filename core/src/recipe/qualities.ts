@@ -101,33 +101,11 @@ function shareOf(blend: readonly BlendPart[], weights: Measure['weights']): numb
  *
  * @throws {RangeError} if a fat is not in the table
  */
-export function recipeQualities(recipe: Pick<Recipe, 'fats'>): readonly Quality[] {
+export function recipeQualities(recipe: Pick<Recipe, 'fats' | 'knownFats'>): readonly Quality[] {
   const blend = blendOf(recipe)
   return measures.map(({ weights, verdicts, ...measure }) => {
     const share = shareOf(blend, weights)
     const level = share < measure.thresholds[0] ? 0 : share <= measure.thresholds[1] ? 1 : 2
     return { ...measure, share, level, verdict: verdicts[level] }
   })
-}
-
-/** A line that differs between two recipes. */
-export interface RecipeDifference {
-  readonly what: string
-  readonly before: number | undefined
-  readonly after: number | undefined
-}
-
-/** Fats whose shares differ between two recipes, the greatest difference first. @param nameOf name of a fat by its key */
-export function fatDifferences(
-  before: Recipe['fats'],
-  after: Recipe['fats'],
-  nameOf: (fatKey: string) => string,
-): readonly RecipeDifference[] {
-  const share = (fats: Recipe['fats'], key: string): number | undefined =>
-    fats.find(({ fatKey }) => fatKey === key)?.share
-  const keys = [...new Set([...before, ...after].map(({ fatKey }) => fatKey))]
-  return keys
-    .map((key) => ({ what: nameOf(key), before: share(before, key), after: share(after, key) }))
-    .filter((line) => Math.abs((line.before ?? 0) - (line.after ?? 0)) > 5e-5)
-    .sort((a, b) => Math.abs((b.after ?? 0) - (b.before ?? 0)) - Math.abs((a.after ?? 0) - (a.before ?? 0)))
 }

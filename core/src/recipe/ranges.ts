@@ -1,3 +1,4 @@
+import { possibleSaponification } from '../fats'
 import type { Range } from '../units'
 
 /** Superfat of a recipe that may be made, as a fraction of the fats. Below 0 the lye exceeds the fats. */
@@ -8,8 +9,8 @@ export const typedSuperfatRange: Range = { min: -1, max: 1 }
 export const lyeConcentrationRange: Range = { min: 0.2, max: 0.5 }
 /** Mass fraction of NaOH in the flakes as weighed; older or opened packs are weaker. */
 export const naohPurityRange: Range = { min: 0.8, max: 1 }
-/** mg KOH per g: from below jojoba to above fractionated coconut oil. */
-export const saponificationValueRange: Range = { min: 50, max: 400 }
+/** mg KOH per g. */
+export const saponificationValueRange: Range = possibleSaponification
 /** One weighing, g. */
 export const massRange: Range = { min: 0, max: 100_000 }
 /** Scent as a share of the fats. */

@@ -1,7 +1,7 @@
 import type { Day } from '../calendar'
 import type { Fat } from '../fats'
-import { findFat } from '../fats'
 import type { Finding } from '../findings'
+import { fatOf } from '../recipe'
 import { formatQuantity } from '../units'
 import type { Ingredient } from './ingredient'
 import type { Lot } from './lots'
@@ -27,6 +27,8 @@ export function certifiedFats(
   ingredients: readonly Ingredient[],
   lots: readonly CertifiedLot[],
   day: Day,
+  /** The workshop's own fats; those that no lot narrows are given back as they are. */
+  own: readonly Fat[] = [],
 ): readonly Fat[] {
   const byRef = new Map<string, CertifiedLot[]>()
   for (const { id, kind, ref } of ingredients) {
@@ -34,8 +36,8 @@ export function certifiedFats(
     const usable = lots.filter((lot) => lot.ingredientId === id && lotFault(lot, day) === undefined)
     byRef.set(ref, [...(byRef.get(ref) ?? []), ...usable])
   }
-  return [...byRef].flatMap(([ref, usable]): Fat[] => {
-    const fat = findFat(ref)
+  const certified = [...byRef].flatMap(([ref, usable]): Fat[] => {
+    const fat = fatOf({ knownFats: own }, ref)
     const [first] = oldestFirst(usable) as readonly CertifiedLot[]
     const certificates = usable.flatMap(({ certificate }) => (certificate ? [certificate] : []))
     if (!fat || !first?.certificate || certificates.length < usable.length) return []
@@ -51,15 +53,17 @@ export function certifiedFats(
       },
     ]
   })
+  return [...certified, ...own.filter(({ key }) => !certified.some((fat) => fat.key === key))]
 }
 
 /** Further than this outside of a fat's natural span no certificate is believed. A rule of the house. */
 const believedOutside = 0.03
 
 /** Whether a certificate can be of this fat. An empty list means yes. */
-export function checkCertificate(fatKey: string, { sapKoh, tolerance }: Certificate): readonly Finding[] {
-  const fat = findFat(fatKey)
-  if (!fat) return []
+export function checkCertificate(
+  fat: Pick<Fat, 'name' | 'saponificationValue'>,
+  { sapKoh, tolerance }: Certificate,
+): readonly Finding[] {
   const { min, max } = fat.saponificationValue
   const isBelieved =
     sapKoh + tolerance >= min * (1 - believedOutside) && sapKoh - tolerance <= max * (1 + believedOutside)

@@ -39,6 +39,8 @@ export interface WishProblem {
   /** Fats that may come in besides those of the recipe. */
   readonly mayAdd: readonly string[]
   readonly cost: BarCost
+  /** Fats as the workshop has them, its own among them. @default none */
+  readonly knownFats?: readonly Fat[]
 }
 
 export type WishAnswer =
@@ -121,7 +123,7 @@ export function wishRow(wish: Wish, fats: readonly Fat[], cost: BarCost): WishRo
       }
     case 'free_of':
       return {
-        coefficients: fats.map(({ key }) => (contentsOfFat(key).includes(wish.content) ? 1 : 0)),
+        coefficients: fats.map((fat) => (contentsOfFat(fat).includes(wish.content) ? 1 : 0)),
         sense: 'at_most',
         limit: 0,
       }

@@ -277,6 +277,9 @@ describe('at the scale', () => {
   it('says what is to go and how far it has come', () => {
     expect(toGo(168, 161)).to.equal(7)
     expect(toGo(168, 170.1)).to.equal(-2.1)
+    // A scale in grams cannot show 434.4 g.
+    expect(toGo(434.4, 434, 1)).to.equal(0)
+    expect(toGo(434.4, 433, 1)).to.equal(1.4)
     expect(shareDone(200, 50)).to.equal(0.25)
     expect(shareDone(200, 500)).to.equal(1)
     expect(shareDone(0, 5)).to.equal(0)

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import { fatTable } from '../../src/fats'
-import { fatDifferences, recipeQualities } from '../../src/recipe'
+import { recipeQualities } from '../../src/recipe'
 
 const of = (...fats: readonly (readonly [string, number])[]) =>
   Object.fromEntries(
@@ -35,26 +35,5 @@ describe('recipeQualities', () => {
         expect(level).to.equal(share < thresholds[0] ? 0 : share <= thresholds[1] ? 1 : 2)
         expect(why).not.to.equal('')
       }
-  })
-})
-
-describe('fatDifferences', () => {
-  it('lists what differs, the greatest first', () => {
-    const before = [
-      { fatKey: 'olive', share: 0.5 },
-      { fatKey: 'coconut', share: 0.3 },
-      { fatKey: 'shea', share: 0.2 },
-    ]
-    const after = [
-      { fatKey: 'olive', share: 0.55 },
-      { fatKey: 'coconut', share: 0.3 },
-      { fatKey: 'castor', share: 0.15 },
-    ]
-    expect(fatDifferences(before, after, (key) => key)).to.deep.equal([
-      { what: 'shea', before: 0.2, after: undefined },
-      { what: 'castor', before: undefined, after: 0.15 },
-      { what: 'olive', before: 0.5, after: 0.55 },
-    ])
-    expect(fatDifferences(before, before, (key) => key)).to.deep.equal([])
   })
 })

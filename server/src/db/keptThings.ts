@@ -3,7 +3,7 @@ import { isRefused } from '@vendange/core/findings'
 import { and, asc, eq } from 'drizzle-orm'
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core'
 import { notFound, refused, stale, unprocessable } from '../parts/problems'
-import type { Database, Reader } from './database'
+import type { Database, Reader, Transaction } from './database'
 
 type KeptTable = SQLiteTable & {
   readonly id: SQLiteColumn
@@ -32,6 +32,8 @@ export interface KeptOptions<New> {
   readonly newId: () => string
   /** Why a thing cannot be taken away now, if it cannot. */
   readonly inUse?: (id: string, reader: Reader) => Promise<string | undefined>
+  /** Called with every state that is written, within the transaction that writes it. */
+  readonly written?: (transaction: Transaction, saved: New & Kept, before: (New & Kept) | undefined) => Promise<void>
   /** What is against these details and only the database can tell. */
   readonly check?: (details: New, reader: Reader) => Promise<readonly Finding[]>
 }
@@ -59,7 +61,7 @@ export function keptThings<New extends object, Saved extends Kept & New>(
   table: KeptTable,
   options: KeptOptions<New>,
 ): KeptThings<New, Saved> {
-  const { noun, newId, inUse, check } = options
+  const { noun, newId, inUse, check, written } = options
 
   async function refuseDetails(details: New, reader: Reader): Promise<void> {
     const findings = (await check?.(details, reader)) ?? []
@@ -81,7 +83,9 @@ export function keptThings<New extends object, Saved extends Kept & New>(
         .update(table)
         .set({ ...values, version: version + 1 } as never)
         .where(and(eq(table.id, id), eq(table.version, version)))
-      return keptRow<Saved>(transaction, table, id, noun)
+      const after = await keptRow<Saved>(transaction, table, id, noun)
+      await written?.(transaction, after, before)
+      return after
     })
 
   return {
@@ -91,6 +95,7 @@ export function keptThings<New extends object, Saved extends Kept & New>(
         await refuseDetails(details, transaction)
         const row = { ...details, id: newId(), version: 1, isRemoved: false }
         await transaction.insert(table).values(row as never)
+        await written?.(transaction, row, undefined)
         return row as unknown as Saved
       }),
     update: (id, { version, ...details }) =>

@@ -1,7 +1,16 @@
-import type { LotUsed, LotView, RecordedStep, SavedIngredient, SavedLot, StepStock } from '@vendange/contract'
+import type {
+  LotUsed,
+  LotView,
+  RecordedStep,
+  SavedIngredient,
+  SavedLot,
+  SavedOwnFat,
+  StepStock,
+} from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
+import { asFat } from '@vendange/core/fats'
 import type { Ingredient, LotUse } from '@vendange/core/stores'
 import {
   certifiedFats,
@@ -20,12 +29,14 @@ import { asc, isNotNull } from 'drizzle-orm'
 import { unprocessable } from '../parts/problems'
 import type { Reader } from './database'
 import { keptRows } from './keptThings'
-import { benchRecords, ingredients, lots } from './schema'
+import { benchRecords, ingredients, lots, ownFats } from './schema'
 
 /** Ingredients and lots as they stand. */
 export interface Stock {
   readonly ingredients: readonly SavedIngredient[]
   readonly lots: readonly LotView[]
+  /** Fats of the workshop's own, those taken away among them: an older recipe may still be made of one. */
+  readonly ownFats: readonly Fat[]
 }
 
 /** What the bench has used of each lot. The last record of a step holds; `except` is left out. */
@@ -55,7 +66,9 @@ export async function readStock(
   const known = await keptRows<SavedIngredient>(reader, ingredients)
   const isKept = new Set(known.flatMap(({ id, isRemoved }) => (isRemoved ? [] : [id])))
   const all = await keptRows<SavedLot>(reader, lots)
+  const own = await keptRows<SavedOwnFat>(reader, ownFats)
   return {
+    ownFats: own.map(({ id, version: _version, isRemoved: _removed, ...details }) => asFat(id, details)),
     ingredients: known.filter(({ isRemoved }) => !isRemoved),
     lots: all
       .filter(({ isRemoved, ingredientId }) => !isRemoved && isKept.has(ingredientId))
@@ -66,9 +79,9 @@ export async function readStock(
   }
 }
 
-/** The fats as the lots at hand on a day narrow them. */
-export const knownFatsOn = (day: Day, { ingredients: known, lots: at }: Stock): readonly Fat[] =>
-  certifiedFats(known, at, day)
+/** The workshop's own fats, and all as the lots at hand on a day narrow them. */
+export const knownFatsOn = (day: Day, { ingredients: known, lots: at, ownFats: own }: Stock): readonly Fat[] =>
+  certifiedFats(known, at, day, own)
 
 const lotsOfKey = (stock: Stock, key: string): readonly LotView[] => {
   const ids = stock.ingredients.filter((one: Ingredient) => keyOfIngredient(one) === key).map(({ id }) => id)

@@ -4,10 +4,11 @@ import type {
   NewMaker,
   NewMould,
   NewOrder,
+  NewOwnFat,
   NewRecipe,
   WorkshopDetails,
 } from '@vendange/contract'
-import { blankOrder, plainMould, plainRecipe } from '@vendange/contract'
+import { blankOrder, blankOwnFat, plainMould, plainRecipe } from '@vendange/contract'
 
 /** The day on which the demo stands still. */
 export const demoToday = '2027-03-08'
@@ -177,6 +178,37 @@ export const demoRecipes: Readonly<Record<'house' | 'fluid' | 'kernel', NewRecip
     oven: false,
     notes: '',
   },
+}
+
+/** How a recipe stood until it was changed, so that there is an older version to look at. */
+export const demoEarlier: Readonly<Record<string, Partial<NewRecipe>>> = {
+  house: {
+    fats: [
+      { fatKey: 'olive', share: 0.5, atTrace: false },
+      { fatKey: 'coconut', share: 0.3, atTrace: false },
+      { fatKey: 'shea', share: 0.2, atTrace: false },
+    ],
+    superfat: 0.06,
+    cureDays: 35,
+  },
+}
+export const demoBegins = '2026-03-01'
+export const demoRecipesChanged = '2026-03-20'
+
+/** A fat that the table has not, by the certificate of a made-up mill. */
+export const demoOwnFat: NewOwnFat = {
+  ...blankOwnFat,
+  name: 'Pumpkin-seed oil',
+  inci: 'Cucurbita Pepo Seed Oil',
+  soapInci: 'Sodium Pumpkinseedate',
+  densityGMl: 0.914,
+  saponificationValue: { min: 187, typical: 190.5, max: 195 },
+  fattyAcidPercent: {
+    ...{ caprylic: 0, capric: 0, lauric: 0, myristic: 0, palmitic: 12, palmitoleic: 0, stearic: 6, oleic: 29 },
+    ...{ linoleic: 52, linolenic: 0, ricinoleic: 0, longer: 0 },
+  },
+  supplier: 'Oil merchant',
+  certificateDay: '2027-02-16',
 }
 
 /** What most soaps leave as a new one has it. */

@@ -10,11 +10,15 @@ import { frozenClock } from '../parts/clock'
 import { demoStores } from './stores'
 import type { DemoSoap } from './scenario'
 import {
+  demoBegins,
   demoCollections,
+  demoEarlier,
   demoMakers,
   demoMoulds,
   demoOrders,
+  demoOwnFat,
   demoRecipes,
+  demoRecipesChanged,
   demoToday,
   demoWorkshop,
   demoZone,
@@ -101,7 +105,7 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
 
 /** Fills a new database with the demo's scenario, through the same services that the interface uses. */
 export async function seedDemo(database: Database): Promise<void> {
-  let clock = frozenClock('2026-03-01')
+  let clock = frozenClock(demoBegins)
   let ids = 0
   const services = servicesOf({
     database,
@@ -117,8 +121,14 @@ export async function seedDemo(database: Database): Promise<void> {
   const mouldIds = new Map<string, string>()
   for (const [key, mould] of Object.entries(demoMoulds)) mouldIds.set(key, (await services.moulds.create(mould)).id)
   const recipeIds = new Map<string, string>()
-  for (const [key, recipe] of Object.entries(demoRecipes))
-    recipeIds.set(key, (await services.recipes.create(recipe)).id)
+  for (const [key, recipe] of Object.entries(demoRecipes)) {
+    const { id, version } = await services.recipes.create({ ...recipe, ...demoEarlier[key] })
+    recipeIds.set(key, id)
+    if (!demoEarlier[key]) continue
+    seeding.setDay(demoRecipesChanged)
+    await services.recipes.update(id, { ...recipe, version })
+    seeding.setDay(demoBegins)
+  }
 
   for (const { details, supplier, lots } of demoStores) {
     const { id: ingredientId } = await services.stores.ingredients.create(details)
@@ -159,4 +169,6 @@ export async function seedDemo(database: Database): Promise<void> {
       recipeId: recipeIds.get(recipe) ?? null,
       collectionId: (became && collectionIds.get(became)) ?? null,
     })
+  seeding.setDay(demoToday)
+  await services.ownFats.create(demoOwnFat)
 }

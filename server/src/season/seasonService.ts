@@ -4,6 +4,7 @@ import type {
   SavedMaker,
   SavedMould,
   SavedOrder,
+  SavedOwnFat,
   SavedRecipe,
   SeasonView,
 } from '@vendange/contract'
@@ -15,7 +16,7 @@ import { and, eq, gte, ne, or } from 'drizzle-orm'
 import { summariseBatch } from '../db/batchRow'
 import { keptRows } from '../db/keptThings'
 import { readLoaves } from '../db/loafRow'
-import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, recipes } from '../db/schema'
+import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
 import { knownFatsOn, readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
@@ -68,6 +69,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
       makers: everyone,
       moulds: await keptRows<SavedMould>(read, moulds),
       recipes: allRecipes,
+      ownFats: await keptRows<SavedOwnFat>(read, ownFats),
       knownFats: knownFatsOn(today, await readStock(read)),
       collections: await keptRows<SavedCollection>(read, collections),
       designs: allDesigns,

@@ -3,6 +3,7 @@ import { workingHours } from '@vendange/contract'
 import type { SavedMaker } from '@vendange/contract'
 import { mouldsOfPlan } from '@vendange/core/batch'
 import type { Finding } from '@vendange/core/findings'
+import { fatOf } from '@vendange/core/recipe'
 import { batchDays } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
 import { adjustmentFor, checkCertificate, keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
@@ -32,7 +33,14 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   async function checkLot({ ingredientId, certificate }: NewLot, reader: Reader): Promise<readonly Finding[]> {
     if (!certificate) return []
     const { ref } = await keptRow<SavedIngredient>(reader, ingredients, ingredientId, 'ingredient')
-    return checkCertificate(ref, certificate)
+    const fat = fatOf({ knownFats: (await readStock(reader)).ownFats }, ref)
+    return fat ? checkCertificate(fat, certificate) : []
+  }
+
+  /** Which fat it is must be one of the table or of the workshop's own. */
+  async function checkIngredient({ kind, ref }: NewIngredient, reader: Reader): Promise<readonly Finding[]> {
+    if (kind !== 'fat' || fatOf({ knownFats: (await readStock(reader)).ownFats }, ref)) return []
+    return [{ severity: 'refuse', code: 'unknown_fat', field: 'ref', message: 'Choose which fat it is.' }]
   }
 
   /** Pours that are not made yet and can be made as they stand, and those whose bars are still to be packed. */
@@ -80,7 +88,8 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       .map((one) => ({ key: keyOfIngredient(one), name: one.name, perBar: one.perBar }))
     return {
       today: clock.today((await readWorkshop(reader)).timeZone),
-      ...stock,
+      ingredients: stock.ingredients,
+      lots: stock.lots,
       needs: needsOfPours(await poursToSupply(reader, stock), packaging),
     }
   }
@@ -130,7 +139,11 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   }
 
   return {
-    ingredients: keptThings<NewIngredient, SavedIngredient>(database, ingredients, { noun: 'ingredient', newId }),
+    ingredients: keptThings<NewIngredient, SavedIngredient>(database, ingredients, {
+      noun: 'ingredient',
+      newId,
+      check: checkIngredient,
+    }),
     lots: keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId, check: checkLot }),
     view: () => view(database.read),
     takeIn: ({ rows }) =>

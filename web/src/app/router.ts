@@ -29,6 +29,12 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/formulate', component: () => import('@/formulate/RecipesPage.vue'), meta: { title: 'Formulate' } },
   {
+    path: '/formulate/fats/:id',
+    component: () => import('@/formulate/FatPage.vue'),
+    props: true,
+    meta: { title: 'Fat' },
+  },
+  {
     path: '/formulate/:id',
     component: () => import('@/formulate/RecipePage.vue'),
     props: true,

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
+import { useSeason } from '@/parts/seasonStore'
 import { mdiClose, mdiLock, mdiLockOpenVariantOutline, mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
-import { fatTable, findFat } from '@vendange/core/fats'
 import { missingShare, toWhole, withMass, withShare } from '@vendange/core/recipe'
 import { computed, ref } from 'vue'
 
@@ -12,6 +12,7 @@ const fats = defineModel<NewRecipe['fats']>({ required: true })
 /** Mass of all fats while they are stated by mass, g. */
 const fatsG = defineModel<number>('fatsG', { required: true })
 defineProps<{ errorOf: (path: string) => string | undefined }>()
+const season = useSeason()
 const { show } = useUnits()
 const shareRange = { min: 0, max: 1 }
 const massRange = { min: 0, max: 50_000 }
@@ -22,7 +23,7 @@ const locked = ref<ReadonlySet<string>>(new Set())
 const missing = computed(() => missingShare(fats.value))
 
 const choices = (own: string) =>
-  fatTable
+  season.fats
     .filter(({ key }) => key === own || !fats.value.some(({ fatKey }) => fatKey === key))
     .map(({ key, name }) => ({ value: key, title: name }))
 
@@ -44,10 +45,10 @@ function toggleLock(fatKey: string): void {
   locked.value = next
 }
 function addFat(): void {
-  const free = fatTable.find(({ key }) => !fats.value.some(({ fatKey }) => fatKey === key))
+  const free = season.fats.find(({ key }) => !fats.value.some(({ fatKey }) => fatKey === key))
   if (free) fats.value.push({ fatKey: free.key, share: Math.max(0, missing.value), atTrace: false })
 }
-const nameOf = (fatKey: string): string => findFat(fatKey)?.name ?? 'this fat'
+const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat'
 </script>
 
 <template>

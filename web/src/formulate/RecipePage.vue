@@ -23,6 +23,7 @@ import FatLines from './FatLines.vue'
 import LyeSettings from './LyeSettings.vue'
 import OtherParts from './OtherParts.vue'
 import QualityList from './QualityList.vue'
+import RecipeVersions from './RecipeVersions.vue'
 import ScaleToMould from './ScaleToMould.vue'
 import SchoolFields from './SchoolFields.vue'
 import SuperfatBand from './SuperfatBand.vue'
@@ -73,7 +74,7 @@ const findings = computed(() =>
     ? [
         ...checkRecipe(reckoned.value),
         ...promiseFindings(
-          [{ ...values.value, ingredients: [...values.value.liquids, ...values.value.additives] }],
+          [{ ...reckoned.value, ingredients: [...reckoned.value.liquids, ...reckoned.value.additives] }],
           values.value.claims,
         ),
       ]
@@ -168,7 +169,9 @@ async function takeRecipeAway(): Promise<void> {
             @click="saveFile(`${values.name}.json`, 'application/json', writeRecipeFile(values))"
             >Save as JSON</v-btn
           >
-          <v-btn size="small" @click="saveFile(`${values.name}.csv`, 'text/csv', writeRecipeCsv(values))"
+          <v-btn
+            size="small"
+            @click="saveFile(`${values.name}.csv`, 'text/csv', writeRecipeCsv(season.withKnownFats(values)))"
             >Fats as CSV</v-btn
           >
           <v-btn size="small" variant="text" color="error" @click="takeRecipeAway">Take the recipe away</v-btn>
@@ -228,7 +231,7 @@ async function takeRecipeAway(): Promise<void> {
         </section>
         <section v-if="figures" class="sheet stack">
           <h2>What it will be like</h2>
-          <QualityList :qualities="recipeQualities(values)" />
+          <QualityList :qualities="recipeQualities(reckoned ?? values)" />
         </section>
         <WishPanel v-if="figures" v-model="values.fats" :superfat="values.superfat" :fats-g-per-bar="fatsGPerBar" />
         <section v-if="figures" class="sheet">
@@ -236,6 +239,7 @@ async function takeRecipeAway(): Promise<void> {
           <AcidGroups :groups="figures.groups" :unnamed-share="figures.unnamedShare" />
         </section>
         <ScaleToMould v-if="figures && reckoned" :recipe="reckoned" />
+        <RecipeVersions :id="id" :version="recipe.version" @bring-back="values = $event" />
       </div>
     </div>
   </template>

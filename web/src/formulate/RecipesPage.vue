@@ -5,8 +5,8 @@ import { useUnits } from '@/parts/format'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import { endpoints, plainRecipe, readRecipeFile } from '@vendange/contract'
-import { findFat } from '@vendange/core/fats'
+import { blankOwnFat, endpoints, plainRecipe, readRecipeFile } from '@vendange/contract'
+import { asFat, fatTable } from '@vendange/core/fats'
 import { recipeFigures } from '@vendange/core/recipe'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -52,6 +52,11 @@ async function create(): Promise<void> {
 }
 useNewHere('New recipe', create)
 
+async function createFat(): Promise<void> {
+  const fat = await act(() => api(endpoints.ownFats.create, { body: { ...blankOwnFat, name: 'New fat' } }))
+  if (fat) await router.push(`/formulate/fats/${fat.id}`)
+}
+
 const picker = ref<HTMLInputElement>()
 const problems = ref<readonly string[]>([])
 /** Takes a recipe in from a file, once all of it can be read. */
@@ -59,7 +64,7 @@ async function bringIn(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return
-  const read = await readRecipeFile(await file.text(), file.name.replace(/\.\w+$/, ''))
+  const read = await readRecipeFile(await file.text(), file.name.replace(/\.\w+$/, ''), season.fats)
   input.value = ''
   problems.value = read.ok ? [] : read.problems
   if (!read.ok) return
@@ -112,7 +117,9 @@ async function bringIn(event: Event): Promise<void> {
             <RouterLink class="plain serif name" :to="`/formulate/${recipe.id}`">{{ recipe.name }}</RouterLink>
           </td>
           <td class="quiet">
-            {{ recipe.fats.map(({ fatKey, share }) => `${findFat(fatKey)?.name} ${show('share', share)}`).join(', ') }}
+            {{
+              recipe.fats.map(({ fatKey, share }) => `${season.fat(fatKey)?.name} ${show('share', share)}`).join(', ')
+            }}
           </td>
           <td class="number">{{ show('share', recipe.superfat) }}</td>
           <td class="number">
@@ -127,6 +134,38 @@ async function bringIn(event: Event): Promise<void> {
     </table>
   </section>
   <SideBySide class="mt-6" />
+  <section class="sheet stack mt-6" data-test="own-fats">
+    <div class="row head">
+      <h2>Fats of your own</h2>
+      <v-btn size="small" data-test="new-fat" @click="createFat">Another fat</v-btn>
+    </div>
+    <p v-if="season.ownFats.length === 0" class="quiet">
+      The table has {{ fatTable.length }} fats. Keep here what it has not, by its supplier’s certificate.
+    </p>
+    <table v-else class="figures">
+      <thead>
+        <tr>
+          <th>Fat</th>
+          <th class="number">mg KOH a gram</th>
+          <th class="number">Density</th>
+          <th>From</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="one in season.ownFats" :key="one.id">
+          <td>
+            <RouterLink class="plain serif name" :to="`/formulate/fats/${one.id}`">{{ one.name }}</RouterLink>
+          </td>
+          <td class="number">
+            {{ one.saponificationValue.min }} – <b>{{ one.saponificationValue.typical }}</b> –
+            {{ one.saponificationValue.max }}
+          </td>
+          <td class="number">{{ one.densityGMl }} g/ml</td>
+          <td>{{ asFat(one.id, one).source }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
 </template>
 
 <style scoped>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
-import { findFat } from '@vendange/core/fats'
 import type { SavedRecipe } from '@vendange/contract'
 import type { RecipeFigures } from '@vendange/core/recipe'
 import { recipeFigures, recipeQualities } from '@vendange/core/recipe'
@@ -28,7 +27,7 @@ const fats = computed<readonly Line[]>(() => {
   if (!both) return []
   const keys = [...new Set(both.flatMap((recipe) => recipe.fats.map(({ fatKey }) => fatKey)))]
   return keys.map((key) => ({
-    what: findFat(key)?.name ?? key,
+    what: season.fat(key)?.name ?? key,
     cells: both.map((recipe) => {
       const share = recipe.fats.find(({ fatKey }) => fatKey === key)?.share
       return share === undefined ? '–' : show('share', share)

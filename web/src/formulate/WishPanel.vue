@@ -7,7 +7,7 @@ import { useSeason } from '@/parts/seasonStore'
 import { mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { contentKeys, contentWords, fatTable, findFat } from '@vendange/core/fats'
+import { contentKeys, contentWords } from '@vendange/core/fats'
 import { fatDifferences } from '@vendange/core/recipe'
 import type { Wish, WishAnswer } from '@vendange/core/wishes'
 import { wishWords } from '@vendange/core/wishes'
@@ -48,7 +48,7 @@ const senses = [
   { value: 'at_least', title: 'at least' },
 ] as const
 const contents = contentKeys.map((value) => ({ value, title: `anything ${contentWords[value]}` }))
-const everyFat = fatTable.map(({ key, name }) => ({ value: key, title: name }))
+const everyFat = computed(() => season.fats.map(({ key, name }) => ({ value: key, title: name })))
 
 const lines = ref<WishLine[]>([])
 const mayAddFats = ref(true)
@@ -88,7 +88,7 @@ async function ask(): Promise<void> {
         superfat: props.superfat,
         wishes: asked.value,
         locked: [],
-        mayAdd: mayAddFats.value ? fatTable.filter(({ kind }) => kind === 'triglyceride').map(({ key }) => key) : [],
+        mayAdd: mayAddFats.value ? season.fats.filter(({ kind }) => kind === 'triglyceride').map(({ key }) => key) : [],
         fatsGPerBar: props.fatsGPerBar,
       },
     })
@@ -99,7 +99,7 @@ async function ask(): Promise<void> {
     isAsking.value = false
   }
 }
-const nameOf = (fatKey: string): string => findFat(fatKey)?.name ?? fatKey
+const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? fatKey
 const words = (wish: Wish): string => wishWords(wish, nameOf, season.workshop?.currency ?? 'EUR')
 const sentence = computed(() => {
   const found = answer.value

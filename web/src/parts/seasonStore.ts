@@ -11,7 +11,10 @@ import type {
 import { datedSeason, endpoints, neededDayOf, seasonLimits } from '@vendange/contract'
 import type { BatchSource } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
+import type { Fat } from '@vendange/core/fats'
+import { fatTable, ownFatKey } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
+import { fatOf } from '@vendange/core/recipe'
 import type { CollectionVerdict, FillsMoulds, PlannedBatch, SeekingBatch, Workshop } from '@vendange/core/season'
 import { batchDemand, collectionVerdict, mouldsOfBatch } from '@vendange/core/season'
 import { defineStore } from 'pinia'
@@ -58,7 +61,18 @@ export const useSeason = defineStore('season', () => {
   const design = (id: string | null | undefined): SavedDesign | undefined => find(view.value?.designs, id)
   const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
   /** A recipe to reckon with: its fats as the certificates of the lots at hand narrow them. */
-  const withKnownFats = <T extends Recipe>(of: T): T & Recipe => ({ ...of, knownFats: view.value?.knownFats ?? [] })
+  const withKnownFats = <T extends Pick<Recipe, 'fats'>>(of: T): T & Pick<Recipe, 'knownFats'> => ({
+    ...of,
+    knownFats: view.value?.knownFats ?? [],
+  })
+  const ownFats = computed(() => view.value?.ownFats.filter(({ isRemoved }) => !isRemoved) ?? [])
+  /** The fats to choose from: the workshop's own, then those of the table. */
+  const fats = computed<readonly Fat[]>(() => [
+    ...ownFats.value.flatMap(({ id }) => fatOf({ knownFats: view.value?.knownFats ?? [] }, ownFatKey(id)) ?? []),
+    ...fatTable,
+  ])
+  /** A fat as the workshop has it. */
+  const fat = (key: string): Fat | undefined => fatOf({ knownFats: view.value?.knownFats ?? [] }, key)
   const mould = (id: string | null | undefined): SavedMould | undefined => find(view.value?.moulds, id)
   /** "2 × Long loaf and Tray". */
   const mouldWords = (of: FillsMoulds): string =>
@@ -157,6 +171,9 @@ export const useSeason = defineStore('season', () => {
     design,
     recipe,
     withKnownFats,
+    ownFats,
+    fats,
+    fat,
     mould,
     mouldWords,
     collection,

@@ -1,50 +1,20 @@
 <script setup lang="ts">
+import MouldRows from '@/parts/MouldRows.vue'
 import QuantityField from '@/parts/QuantityField.vue'
-import RemovableRow from '@/parts/RemovableRow.vue'
-import { useSeason } from '@/parts/seasonStore'
-import { mdiPlus } from '@mdi/js'
 import type { NewDesign } from '@vendange/contract'
-import { batterMlRange, mouldCountRange } from '@vendange/contract'
+import { batterMlRange } from '@vendange/contract'
 
 /** Moulds of other kinds that are filled from the same batch, and what is off or on top of them. */
 const values = defineModel<NewDesign>({ required: true })
-defineProps<{ errorOf: (path: string) => string | undefined }>()
-const season = useSeason()
-
-function add(): void {
-  const taken = [values.value.mouldId, ...values.value.moreMoulds.map(({ mouldId }) => mouldId)]
-  const next = season.moulds.find(({ id }) => !taken.includes(id)) ?? season.moulds[0]
-  if (next) values.value.moreMoulds.push({ mouldId: next.id, count: 1 })
-}
+const props = defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOfRow = (path: string): string | undefined => props.errorOf(`moreMoulds${path}`)
 </script>
 
 <template>
   <fieldset>
     <legend class="eyebrow">From the same batch</legend>
-    <RemovableRow
-      v-for="(more, index) in values.moreMoulds"
-      :key="index"
-      class="mb-3"
-      :label="`Take mould ${index + 2} away`"
-      @remove="values.moreMoulds.splice(index, 1)"
-    >
-      <v-select
-        v-model="more.mouldId"
-        :items="season.moulds"
-        item-title="name"
-        item-value="id"
-        :label="`Mould ${index + 2}`"
-        :data-test="`mould-${index + 2}`"
-      />
-      <QuantityField
-        v-model="more.count"
-        kind="count"
-        :range="mouldCountRange"
-        :label="`How many of mould ${index + 2}`"
-        :error="errorOf(`moreMoulds[${index}].count`)"
-      />
-    </RemovableRow>
-    <div class="fields">
+    <MouldRows v-model="values.moreMoulds" :first="2" :taken="[values.mouldId]" :error-of="errorOfRow" />
+    <div class="fields mt-3">
       <QuantityField
         v-model="values.displacedMl"
         kind="number"
@@ -61,7 +31,6 @@ function add(): void {
         hint="Above the fill line"
         :error="errorOf('topMl')"
       />
-      <div><v-btn size="small" :prepend-icon="mdiPlus" data-test="add-mould" @click="add">Another mould</v-btn></div>
     </div>
   </fieldset>
 </template>

@@ -100,7 +100,7 @@ const toGoWords = computed(() => {
   const target = step.value?.target
   if (step.value?.kind !== 'weigh' || target === null || target === undefined) return undefined
   if (typed.value === '' && (!instrument.isConnected.value || live.value === null)) return undefined
-  const left = toGo(target, underWay.value)
+  const left = toGo(target, underWay.value, season.workshop?.scaleResolutionG)
   return left < 0 ? `${weighed(-left)} over` : left > 0 ? `${weighed(left)} to go` : 'just right'
 })
 const doneLabel = computed(() => {

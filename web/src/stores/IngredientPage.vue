@@ -13,7 +13,6 @@ import { mdiPlus } from '@mdi/js'
 import type { NewIngredient } from '@vendange/contract'
 import { amountRange, deliveryDaysRange, endpoints, ingredientSchema, perBarRange } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import { fatTable } from '@vendange/core/fats'
 import { ingredientKinds, ingredientKindWords, isCounted, keyOfIngredient, lotFault } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -40,7 +39,7 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
 })
 
 const kinds = ingredientKinds.map((value) => ({ value, title: ingredientKindWords[value] }))
-const fats = fatTable.map(({ key, name }) => ({ value: key, title: name }))
+const fats = computed(() => season.fats.map(({ key, name }) => ({ value: key, title: name })))
 const alkalis = [
   { value: 'naoh', title: 'Sodium hydroxide' },
   { value: 'koh', title: 'Potassium hydroxide' },
@@ -63,7 +62,7 @@ function chooseKind(kind: NewIngredient['kind']): void {
 function chooseRef(ref: string): void {
   if (!values.value) return
   values.value.ref = ref
-  values.value.name = [...fats, ...alkalis].find(({ value }) => value === ref)?.title ?? values.value.name
+  values.value.name = [...fats.value, ...alkalis].find(({ value }) => value === ref)?.title ?? values.value.name
 }
 
 async function addLot(): Promise<void> {

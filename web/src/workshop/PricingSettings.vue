@@ -1,19 +1,21 @@
 <script setup lang="ts">
 import QuantityField from '@/parts/QuantityField.vue'
+import { useSeason } from '@/parts/seasonStore'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { WorkshopDetails } from '@vendange/contract'
 import { breakageRange, centsRange, minutesPerBarRange } from '@vendange/contract'
-import { fatTable } from '@vendange/core/fats'
+import { computed } from 'vue'
 
 /** What quotes reckon with: the workshop's own estimates. */
 const pricing = defineModel<WorkshopDetails['pricing']>({ required: true })
 defineProps<{ errorOf: (path: string) => string | undefined }>()
-const keys = [
+const season = useSeason()
+const keys = computed(() => [
   { value: 'naoh', title: 'Sodium hydroxide' },
   { value: 'scent', title: 'Scents' },
   { value: 'colourant', title: 'Colourants' },
-  ...fatTable.map(({ key, name }) => ({ value: key, title: name })),
-]
+  ...season.fats.map(({ key, name }) => ({ value: key, title: name })),
+])
 const amounts = [
   ['hourCents', 'An hour of work'],
   ['packingCentsPerBar', 'Packing a bar'],

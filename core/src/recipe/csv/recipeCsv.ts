@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
-import { fatTable } from '../../fats'
+import type { Fat } from '../../fats'
+import { findFatNamed } from '../../fats'
 import { formatQuantity, parseQuantity } from '../../units'
 import { massRange } from '../ranges'
 import type { Recipe } from '../recipe'
@@ -15,7 +16,7 @@ export type RecipeCsv =
   | { readonly ok: false; readonly problems: readonly string[] }
 
 /** The fats of a recipe as a table: name and share. @throws {RangeError} if a fat is not in the table */
-export function writeRecipeCsv(recipe: Pick<Recipe, 'fats'>): string {
+export function writeRecipeCsv(recipe: Pick<Recipe, 'fats' | 'knownFats'>): string {
   const data = blendOf(recipe).map(({ fat, share }) => [fat.name, formatQuantity('share', share, { digits: 4 })])
   return Papa.unparse({ fields: ['fat', 'share'], data }, { newline: '\n' })
 }
@@ -24,7 +25,7 @@ export function writeRecipeCsv(recipe: Pick<Recipe, 'fats'>): string {
  * Reads the fats of a recipe from a table with the columns `fat` and `share` or `mass`; masses in any unit. Of masses
  * the shares are reckoned. Never throws on text.
  */
-export function parseRecipeCsv(text: string): RecipeCsv {
+export function parseRecipeCsv(text: string, own: readonly Fat[] = []): RecipeCsv {
   if (text.length > longestRecipeFile) return { ok: false, problems: ['This file is too long for a recipe.'] }
   const parsed = Papa.parse<Record<string, string>>(text, {
     header: true,
@@ -41,8 +42,8 @@ export function parseRecipeCsv(text: string): RecipeCsv {
   const problems: string[] = []
   const amounts = parsed.data.flatMap((cells, index) => {
     const name = (cells['fat'] ?? '').trim()
-    const fat = fatTable.find((one) => one.key === name || one.name.toLowerCase() === name.toLowerCase())
-    if (!fat) problems.push(`Line ${index + 2}: “${name}” is no fat of the table.`)
+    const fat = findFatNamed(name, own)
+    if (!fat) problems.push(`Line ${index + 2}: “${name}” is no fat of the table, nor one of your own.`)
     const range = kind === 'share' ? { min: 0, max: 1 } : massRange
     const amount = parseQuantity(kind, cells[kind] ?? '', { range })
     if (!amount.ok) problems.push(`Line ${index + 2}: ${amount.message}`)

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import type { Day } from '../../calendar'
 import { isDay } from '../../calendar'
-import { fatTable, findFat } from '../../fats'
+import { findFat, findFatNamed, isOwnFatKey } from '../../fats'
 import { parseQuantity } from '../../units'
 import type { IngredientKind } from '../ingredient'
 import { ingredientKinds, isCounted } from '../ingredient'
@@ -51,9 +51,10 @@ class Unreadable extends Error {}
 /** Which thing it is. A fat or an alkali with a key keeps the name that the workshop gave it. */
 function named(kind: IngredientKind, name: string, ref: string): { readonly ref: string; readonly name: string } {
   const plain = name.toLowerCase()
-  if ((kind === 'fat' && findFat(ref)) || (kind === 'alkali' && Object.hasOwn(alkalis, ref))) return { ref, name }
+  if ((kind === 'fat' && (findFat(ref) ?? isOwnFatKey(ref))) || (kind === 'alkali' && Object.hasOwn(alkalis, ref)))
+    return { ref, name }
   if (kind === 'fat') {
-    const fat = fatTable.find((one) => one.key === plain || one.name.toLowerCase() === plain)
+    const fat = findFatNamed(name)
     if (!fat) throw new Unreadable(`“${name}” is no fat of the table. Write its name as recipes show it.`)
     return { ref: fat.key, name: fat.name }
   }

@@ -1,7 +1,7 @@
 import type { Highs } from 'highs'
 import loadHighs from 'highs'
 import type { Fat } from '../../fats'
-import { findFat } from '../../fats'
+import { fatOf } from '../../recipe'
 import type { Wish, WishAnswer, WishProblem } from '../wish'
 import { wishRow } from '../wish'
 
@@ -59,7 +59,7 @@ function programOf({ fats, before, problem }: Model, wishes: readonly Wish[], lo
 export async function nearestRecipe(problem: WishProblem): Promise<WishAnswer> {
   const keys = [...new Set([...problem.fats.map(({ fatKey }) => fatKey), ...problem.mayAdd])]
   const fats = keys.map((key) => {
-    const fat = findFat(key)
+    const fat = fatOf(problem, key)
     if (!fat) throw new RangeError(`Expected a fat of the table, got ${key}`)
     return fat
   })

@@ -30,7 +30,7 @@ describe('a recipe as a table', () => {
 
   it('names what cannot be read', () => {
     expect(problemsOf('fat,share\nUnheard oil,50\nolive,half')).to.deep.equal([
-      'Line 2: “Unheard oil” is no fat of the table.',
+      'Line 2: “Unheard oil” is no fat of the table, nor one of your own.',
       'Line 3: Write a percentage such as 5 %.',
     ])
     expect(problemsOf('oil,part\nolive,1')[0]).to.contain('fat, and share or mass')

@@ -1,0 +1,110 @@
+import type { Day } from '../calendar'
+import type { Finding } from '../findings'
+import type { Range } from '../units'
+import { formatQuantity, isWithin } from '../units'
+import type { ContentKey } from './contents'
+import type { Fat } from './fat'
+import { fattyAcidMolarMass } from './fat'
+
+/** mg of KOH a gram that any fat, wax or free fatty acid may take: from below jojoba to above fractionated coconut oil. */
+export const possibleSaponification: Range = { min: 50, max: 400 }
+/** g/ml of any fat as a liquid, waxes among them. */
+export const fatDensityRange: Range = { min: 0.8, max: 1 }
+export const fatKinds = ['triglyceride', 'wax', 'fatty_acid'] as const
+export const fatStates = ['liquid', 'soft', 'solid'] as const
+
+/** A fat that a workshop keeps besides those of the table, as its supplier's certificate describes it. */
+export interface OwnFat extends Omit<Fat, 'key' | 'source' | 'contains'> {
+  readonly contains: readonly ContentKey[]
+  readonly supplier: string
+  /** Day of the certificate; null until there is one. */
+  readonly certificateDay: Day | null
+}
+
+const prefix = 'own:'
+export const ownFatKey = (id: string): string => `${prefix}${id}`
+export const isOwnFatKey = (key: string): boolean => key.startsWith(prefix)
+export const ownFatId = (key: string): string => key.slice(prefix.length)
+
+/** An own fat in the form in which all fats are reckoned. */
+export function asFat(id: string, { supplier, certificateDay, ...fat }: OwnFat): Fat {
+  const source =
+    certificateDay === null
+      ? 'Own figures, without a certificate'
+      : `${supplier === '' ? 'Supplier' : supplier}’s certificate of ${certificateDay}`
+  return { ...fat, key: ownFatKey(id), source }
+}
+
+/** g/mol. */
+const kohMolarMass = 56.1056
+/** Three acids bound to glycerol: its mass less three molecules of water, g/mol. */
+const glycerylMass = 92.094 - 3 * 18.015
+
+/**
+ * The saponification value that a profile of fatty acids leads one to expect, mg KOH a gram: three moles for each mole of
+ * triglyceride, one for each of free acid, less what does not saponify. An estimate, good to a few percent.
+ *
+ * @returns undefined for waxes, and where the profile names less than nine tenths of the acids
+ */
+export function expectedSaponification({
+  kind,
+  fattyAcidPercent,
+  unsaponifiablePercent,
+}: Pick<Fat, 'kind' | 'fattyAcidPercent' | 'unsaponifiablePercent'>): number | undefined {
+  if (kind === 'wax' || fattyAcidPercent === null) return undefined
+  const acids = Object.entries(fattyAcidPercent) as [keyof typeof fattyAcidMolarMass, number][]
+  const named = acids.reduce((sum, [, percent]) => sum + percent, 0)
+  if (named < 90) return undefined
+  const moles = acids.reduce((sum, [acid, percent]) => sum + percent / fattyAcidMolarMass[acid], 0)
+  const acidMass = named / moles
+  const perGram =
+    kind === 'fatty_acid' ? (1000 * kohMolarMass) / acidMass : (3000 * kohMolarMass) / (3 * acidMass + glycerylMass)
+  return perGram * (1 - unsaponifiablePercent / 100)
+}
+
+/** Further than this from what its acids lead one to expect, a value wants a second look. A rule of the house. */
+const expectedWithin = 0.06
+
+/** What is wrong with an own fat. Never throws on what a maker can type. */
+export function checkOwnFat(fat: OwnFat): readonly Finding[] {
+  const findings: Finding[] = []
+  const refuse = (code: string, field: string, message: string): void =>
+    void findings.push({ severity: 'refuse', code, field, message })
+  const { min, typical, max } = fat.saponificationValue
+  for (const [end, value] of Object.entries(fat.saponificationValue)) {
+    if (!isWithin(value, possibleSaponification))
+      refuse(
+        'saponification_range',
+        `saponificationValue.${end}`,
+        `No fat takes ${formatQuantity('number', value)} mg of KOH a gram: from ${possibleSaponification.min} to ${possibleSaponification.max} is possible. A value for NaOH is to be multiplied by 1.403.`,
+      )
+  }
+  if (findings.length === 0 && !(min <= typical && typical <= max))
+    refuse('saponification_order', 'saponificationValue.typical', 'It lies between the least and the most.')
+  if (!isWithin(fat.densityGMl, fatDensityRange))
+    refuse(
+      'density_range',
+      'densityGMl',
+      `A liquid fat weighs from ${fatDensityRange.min} to ${fatDensityRange.max} g a ml.`,
+    )
+  if (!isWithin(fat.unsaponifiablePercent, { min: 0, max: 60 }))
+    refuse('unsaponifiable_range', 'unsaponifiablePercent', 'From 0 to 60 % of a fat does not saponify.')
+  const percents = Object.values(fat.fattyAcidPercent ?? {})
+  const named = percents.reduce((sum, percent) => sum + percent, 0)
+  if (percents.some((percent) => !isWithin(percent, { min: 0, max: 100 })) || named > 101)
+    refuse(
+      'acids_range',
+      'fattyAcidPercent',
+      `The fatty acids add up to ${formatQuantity('number', named)} %; they make 100 % at the most.`,
+    )
+  if (findings.length > 0) return findings
+  const expected = expectedSaponification(fat)
+  if (expected !== undefined && Math.abs(typical / expected - 1) > expectedWithin)
+    findings.push({
+      severity: 'warn',
+      code: 'saponification_unexpected',
+      field: 'saponificationValue.typical',
+      message: `From its fatty acids one would expect about ${formatQuantity('number', Math.round(expected))} mg of KOH a gram (estimate), not ${formatQuantity('number', typical)}. Look at the certificate once more.`,
+    })
+  return findings
+}
