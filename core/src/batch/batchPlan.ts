@@ -45,7 +45,7 @@ function given<T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], un
 /** What the bench works from. Holds only what was chosen and computed now. @throws {RangeError} as `scaleBatch` does */
 export function batchPlan(source: BatchSource): BatchPlan {
   const { design, recipe, mould, settings } = source
-  const { weights, bars, parts, densityGMl } = scaleDesign(source)
+  const { weights, bars, parts, densityGMl, vessels } = scaleDesign(source)
   const kinds = [{ mould, count: design.mouldCount }, ...(source.more ?? [])]
   const allMl = parts.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
   const pouredG = weights.batterG * (1 - settings.potLoss)
@@ -73,6 +73,7 @@ export function batchPlan(source: BatchSource): BatchPlan {
     loafBatterG: moulds[0]?.batterG ?? 0,
     scaleResolutionG: settings.scaleResolutionG,
     densityGMl,
+    vessels,
     soapingTemperatureC: settings.soapingTemperatureC,
     weights: { ...weights, fats: weights.fats.map(({ fat, massG }) => ({ fatKey: fat.key, name: fat.name, massG })) },
   }

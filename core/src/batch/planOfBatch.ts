@@ -28,6 +28,8 @@ export interface BatchPlan {
   /** Batter of one loaf, g, when the plan is followed to the gram. */
   readonly loafBatterG: number
   readonly scaleResolutionG: number
+  /** In how many pots it is made, and in how many jugs the lye of each; one of each where nothing is said. */
+  readonly vessels?: { readonly pots: number; readonly jugs: number }
   /** Of the batter; batches begun before pots were stated in ml have none. */
   readonly densityGMl?: number
   /** Lye that is made the same day and cooled is used at this temperature, °C. */

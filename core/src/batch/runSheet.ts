@@ -5,6 +5,7 @@ import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldWords } from './planOfBatch'
 import type { WeighedPot } from './pots'
 import { potWettingG } from './pots'
+import { partToWeigh } from './splitting'
 
 export type StepGroup =
   | 'Lye, the night before'
@@ -32,6 +33,8 @@ export interface RunSheetStep {
   /** Plain words where lye, heat or alcohol count. */
   readonly caution: string | null
   /** A wait that belongs to it, and what to do at its end. Minutes are estimates. */
+  /** Weighed in so many equal parts, because a vessel is too small for all of it. */
+  readonly parts?: number
   readonly wait?: { readonly minutes: number; readonly what: string }
 }
 
@@ -381,6 +384,29 @@ function coverStep({ recipe }: BatchPlan, gel: School['gel']): RunSheetStep {
       )
 }
 
+const lyeStepKeys: readonly string[] = [waterStepKey, naohStepKey, kohStepKey]
+
+/** Steps whose mass goes into several pots or jugs, with the mass of a part. */
+function inParts(plan: BatchPlan, steps: readonly RunSheetStep[]): readonly RunSheetStep[] {
+  const { pots, jugs } = plan.vessels ?? { pots: 1, jugs: 1 }
+  const goesIntoJug = ({ key }: RunSheetStep): boolean =>
+    lyeStepKeys.includes(key) ||
+    (plan.weights.liquids ?? []).some(({ place }, index) => place === 'lye' && liquidStepKey(index) === key) ||
+    (plan.weights.additives ?? []).some(({ place }, index) => place === 'lye' && additiveStepKey(index) === key)
+  const comesAfter = new Set<string>([
+    ...plan.weights.pots.map((_, index) => potStepKey(index)),
+    ...(plan.scent ? scentStepKeys(plan.scent) : []),
+    leftStepKey,
+  ])
+  return steps.map((step) => {
+    const parts = comesAfter.has(step.key) ? 1 : pots * (goesIntoJug(step) ? jugs : 1)
+    if (step.kind !== 'weigh' || parts === 1) return step
+    const each = formatQuantity('mass', partToWeigh(step.planned ?? 0, parts, [], plan.scaleResolutionG), { digits: 1 })
+    const vessels = goesIntoJug(step) ? 'jugs' : 'pots'
+    return { ...step, parts, detail: `Into ${parts} ${vessels}, ${each} each. ${step.detail}`.trim() }
+  })
+}
+
 /**
  * The steps of a pour in the order in which its recipe's school works: moulds, fats, lye, batter, colours, scent, pour,
  * cover; or the lye on the night before, and all else on the day.
@@ -391,7 +417,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
   const isOvernight = lye === 'night_before'
   const loaves = mouldWords(plan)
   const scentAtOnce = scent === 'at_once' ? scentSteps(plan, scent) : []
-  return [
+  return inParts(plan, [
     ...(isOvernight ? [...lyeSteps(plan, 'Lye, the night before'), overnightStep()] : []),
     tick(
       'moulds',
@@ -436,7 +462,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
       wait: { minutes: 20, what: 'Spray the top again' },
     },
     { ...coverStep(plan, gel), wait: { minutes: 60, what: 'Look at the loaf: cracks, heat, a swelling top' } },
-  ]
+  ])
 }
 
 /** Where an oven follows, the vapour must be gone first. */

@@ -18,7 +18,7 @@ import { batterPerGramOfFats } from './batterVolume'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
 import type { PotColour, WeighedPot } from './pots'
 import { checkPots, potWettingG } from './pots'
-import { splitFindings } from './splitting'
+import { splitFindings, vesselParts } from './splitting'
 import type { WeightsForFats } from './weightsForFats'
 import { scentIntoPotsG, weightsForFats } from './weightsForFats'
 
@@ -88,6 +88,8 @@ export interface ScaledBatch {
   readonly densityGMl: number
   /** Batter that the moulds take, the top included, ml. */
   readonly mouldsMl: number
+  /** In how many pots it is made, and in how many jugs the lye of each. */
+  readonly vessels: { readonly pots: number; readonly jugs: number }
   /** Batter made, ml, what sticks to the pots included. */
   readonly madeMl: number
   /** Bars of one mould of the first kind. */
@@ -202,6 +204,9 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
   const thicknessForWishMm =
     parts.length > 1 ? undefined : thicknessForMouldBars(mould, Math.max(1, Math.ceil(wish.barsWanted / mouldCount)))
 
+  const lyeMl = (lye.naohG + lye.kohG + lye.waterG) / lyeSolutionDensity(recipe.lyeConcentration)
+  const vessels = { largestPotMl: settings.largestPotMl ?? 0, lyeJugMl: settings.lyeJugMl ?? 0 }
+
   return {
     parts,
     weights: {
@@ -224,6 +229,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     densityGMl,
     mouldsMl,
     madeMl,
+    vessels: vesselParts({ batterMl: madeMl, lyeMl }, vessels),
     barsPerLoaf: parts[0]?.barsPerMould ?? 0,
     bars,
     barsOver: bars - wish.barsWanted,
@@ -238,11 +244,10 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
       ...(scent ? checkScent(scent, scentG, batterG, cureLoss) : []),
       ...splitFindings(
         {
-          ...{ batterMl: madeMl, batterG, fatsG, stepG },
+          ...{ batterMl: madeMl, lyeMl, batterG, fatsG, stepG },
           ...{ alkaliG: lye.naohG + lye.kohG, waterG: lye.plainWaterG },
-          lyeMl: (lye.naohG + lye.kohG + lye.waterG) / lyeSolutionDensity(recipe.lyeConcentration),
         },
-        { largestPotMl: settings.largestPotMl ?? 0, lyeJugMl: settings.lyeJugMl ?? 0 },
+        vessels,
       ),
       ...barFindings(wish, bars, barCuredG, thicknessForWishMm),
     ],

@@ -14,34 +14,59 @@ export function partsFor(ml: number, vesselMl: number): number {
 
 const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 0 })
 
+/** What is made of a batch, as far as vessels go. */
+export interface MadeForVessels {
+  readonly batterMl: number
+  readonly lyeMl: number
+}
+
+/** In how many pots a batch is made, and in how many jugs the lye of each of them. */
+export function vesselParts(
+  { batterMl, lyeMl }: MadeForVessels,
+  { largestPotMl, lyeJugMl }: Vessels,
+): { readonly pots: number; readonly jugs: number } {
+  const pots = partsFor(batterMl, largestPotMl)
+  // Each part of the batter has its own lye already.
+  return { pots, jugs: partsFor(lyeMl / pots, lyeJugMl) }
+}
+
+/**
+ * What the next of several parts weighs, g: what is left of the whole shared among the parts that are left.
+ *
+ * @param taken parts that are weighed already, g
+ * @param stepG step of the scale, g
+ */
+export function partToWeigh(wholeG: number, parts: number, taken: readonly number[], stepG: number): number {
+  const leftG = Math.max(0, wholeG - taken.reduce((sum, massG) => sum + massG, 0))
+  const left = parts - taken.length
+  return left <= 1 ? Number(leftG.toFixed(6)) : roundToScale(leftG / left, stepG)
+}
+
 /**
  * What has to be split because a vessel is too small, with the weights of a part.
  *
  * @param made batter and lye as they are made: their volumes and weights
  */
 export function splitFindings(
-  made: {
-    readonly batterMl: number
+  made: MadeForVessels & {
     readonly batterG: number
     readonly fatsG: number
-    readonly lyeMl: number
     readonly alkaliG: number
     readonly waterG: number
     readonly stepG: number
   },
-  { largestPotMl, lyeJugMl }: Vessels,
+  vessels: Vessels,
 ): readonly Finding[] {
+  const { largestPotMl, lyeJugMl } = vessels
   const findings: Finding[] = []
   const warn = (code: string, message: string): void => void findings.push({ severity: 'warn', code, message })
   const part = (massG: number, parts: number): string => grams(roundToScale(massG / parts, made.stepG))
-  const pots = partsFor(made.batterMl, largestPotMl)
+  const { pots, jugs } = vesselParts(made, vessels)
   if (pots > 1)
     warn(
       'pot_too_small',
       `${Math.round(made.batterMl)} ml of batter do not fit the largest pot of ${Math.round(largestPotMl)} ml. Make it in ${pots} parts of ${part(made.batterG, pots)}, each of ${part(made.fatsG, pots)} of fats with its own lye.`,
     )
-  // Each part of the batter has its own lye already.
-  const jugs = partsFor(made.lyeMl / pots, lyeJugMl)
   if (jugs > 1)
     warn(
       'jug_too_small',

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { partsFor, scaleDesign } from '../../src/batch'
+import { batchPlan, benchState, partsFor, partToWeigh, runSheet, scaleDesign } from '../../src/batch'
 import { workedSettings, workedSource } from '../blends'
 
 const splits = (vessels: { largestPotMl: number; lyeJugMl: number }) =>
@@ -35,6 +35,30 @@ describe('what does not fit a vessel', () => {
         const parts = partsFor(volumeMl, vesselMl)
         expect(volumeMl / parts).to.be.at.most(vesselMl * (1 + 1e-6))
         if (parts > 1) expect(volumeMl / (parts - 1)).to.be.greaterThan(vesselMl)
+      }),
+    )
+  })
+
+  it('is weighed part by part on the run sheet, what went over in one taken off the next', () => {
+    const plan = batchPlan({ ...workedSource, settings: { ...workedSettings, largestPotMl: 700, lyeJugMl: 100 } })
+    const step = (key: string) => runSheet(plan).find((one) => one.key === key)
+    // 381 g of olive oil into two pots; 119 g of sodium hydroxide into two jugs for each of them.
+    expect(step('fat:olive')).to.include({ parts: 2, planned: 381, detail: 'Into 2 pots, 191 g each.' })
+    expect(step('naoh')?.parts).to.equal(4)
+    expect(step('naoh')?.detail).to.match(/^Into 4 jugs, 30 g each\. /)
+    expect(step('pot:0')?.parts).to.equal(undefined)
+    expect(benchState(plan, []).steps.find(({ key }) => key === 'water')?.parts).to.equal(4)
+    expect(partToWeigh(381, 2, [195], 1)).to.equal(186)
+    expect(partToWeigh(119, 4, [30, 30], 1)).to.equal(30)
+    expect(partToWeigh(119, 4, [60, 70], 1)).to.equal(0)
+  })
+
+  it('adds up to the whole, whatever went into the parts before', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 9000 }), fc.integer({ min: 1, max: 6 }), (wholeG, parts) => {
+        const taken: number[] = []
+        for (let part = 0; part < parts; part++) taken.push(partToWeigh(wholeG, parts, taken, 1))
+        expect(taken.reduce((sum, massG) => sum + massG, 0)).to.be.closeTo(wholeG, 1e-6)
       }),
     )
   })

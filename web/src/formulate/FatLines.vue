@@ -4,7 +4,8 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiClose, mdiLock, mdiLockOpenVariantOutline, mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
-import { missingShare, toWhole, withMass, withShare } from '@vendange/core/recipe'
+import { missingShare, naohForFats, toWhole, withMass, withShare } from '@vendange/core/recipe'
+import { parsePastedFats } from '@vendange/core/recipe/csv'
 import { computed, ref } from 'vue'
 
 /** The fats of a recipe, by share or by mass. What is locked stays while the others make up the sum. */
@@ -48,11 +49,35 @@ function addFat(): void {
   const free = season.fats.find(({ key }) => !fats.value.some(({ fatKey }) => fatKey === key))
   if (free) fats.value.push({ fatKey: free.key, share: Math.max(0, missing.value), atTrace: false })
 }
+/** What swapping one fat for another, the rest kept, changes in the lye. */
+const swapped = ref<string>()
+function swap(index: number, fatKey: string): void {
+  const line = fats.value[index]
+  const [before, after] = [season.fat(line?.fatKey ?? ''), season.fat(fatKey)]
+  if (!line || !before || !after || before === after) return
+  const naohG = (fat: typeof before): number =>
+    naohForFats([{ massG: 1000 * line.share, saponificationValue: fat.saponificationValue.typical }], { superfat: 0 })
+  const moreG = naohG(after) - naohG(before)
+  const what = `${show('mass', Math.abs(moreG), 1)} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
+  swapped.value = `${after.name} in place of ${before.name}, the rest as it was: a kilo of fats takes ${what} before superfat.`
+  line.fatKey = fatKey
+}
+
+/** A table copied from elsewhere takes the place of all fats, once every line of it can be read. */
+const pasteProblems = ref<readonly string[]>([])
+function paste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!text.trim().includes('\n')) return
+  event.preventDefault()
+  const read = parsePastedFats(text, season.fats)
+  pasteProblems.value = read.ok ? [] : read.problems
+  if (read.ok) fats.value = read.fats.map((line) => ({ ...line, atTrace: false }))
+}
 const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat'
 </script>
 
 <template>
-  <fieldset>
+  <fieldset @paste.capture="paste">
     <div class="row head">
       <legend class="eyebrow">Fats by {{ mode }}</legend>
       <div class="row" role="group" aria-label="Fats by">
@@ -77,11 +102,12 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
     </div>
     <div v-for="(line, index) in fats" :key="line.fatKey" class="fat" data-test="fat-line">
       <v-autocomplete
-        v-model="line.fatKey"
+        :model-value="line.fatKey"
         :items="choices(line.fatKey)"
         :label="`Fat ${index + 1}`"
         :error-messages="errorOf(`fats[${index}].fatKey`) ?? []"
         auto-select-first
+        @update:model-value="swap(index, $event)"
       />
       <QuantityField
         v-if="mode === 'share'"
@@ -127,6 +153,11 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
         :aria-label="`Take fat ${index + 1} away`"
         @click="fats.splice(index, 1)"
       />
+    </div>
+    <p v-if="swapped" class="quiet mb-2" role="status" data-test="swapped">{{ swapped }}</p>
+    <div v-if="pasteProblems.length > 0" class="must mb-2" role="alert">
+      Nothing of the pasted table was taken.
+      <p v-for="problem in pasteProblems" :key="problem">{{ problem }}</p>
     </div>
     <div class="row">
       <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-fat" @click="addFat">Fat</v-btn>

@@ -122,7 +122,7 @@ async function takeFatAway(): Promise<void> {
           <SaveState :status="status" :errors="errors" />
         </div>
         <div class="fields">
-          <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
+          <v-text-field v-model="values.name" class="wide" label="Name" :error-messages="errorOf('name') ?? []" />
           <v-autocomplete
             :items="likeFats"
             label="Begin like"
@@ -131,7 +131,7 @@ async function takeFatAway(): Promise<void> {
             data-test="like"
             @update:model-value="takeProfileOf"
           />
-          <v-select v-model="values.kind" :items="kinds" label="Kind" />
+          <v-select v-model="values.kind" :items="kinds" label="Kind" class="wide" />
           <v-select v-model="values.stateAt20C" :items="states" label="At 20 °C it is" />
           <v-text-field v-model="values.supplier" label="Supplier" :error-messages="errorOf('supplier') ?? []" />
           <v-text-field
@@ -156,7 +156,7 @@ async function takeFatAway(): Promise<void> {
               :error="errorOf(`saponificationValue.${end}`)"
             />
           </div>
-          <p class="quiet mt-2">From the certificate of the lot you have. Its span makes the superfat band.</p>
+          <p class="quiet mt-3">From the certificate of the lot you have. Its span makes the superfat band.</p>
         </fieldset>
         <div class="fields">
           <QuantityField
@@ -176,9 +176,10 @@ async function takeFatAway(): Promise<void> {
             :error="errorOf('unsaponifiablePercent')"
           />
           <v-select v-model="values.contains" :items="contents" label="Contains" multiple />
-          <v-text-field v-model="values.inci" label="INCI name" :error-messages="errorOf('inci') ?? []" />
+          <v-text-field v-model="values.inci" class="wide" label="INCI name" :error-messages="errorOf('inci') ?? []" />
           <v-text-field
             v-model="values.soapInci"
+            class="wide"
             label="INCI name of its soap"
             :error-messages="errorOf('soapInci') ?? []"
           />
@@ -227,3 +228,9 @@ async function takeFatAway(): Promise<void> {
   </template>
   <TheAnswer v-else>There is no such fat.</TheAnswer>
 </template>
+
+<style scoped>
+.wide {
+  grid-column: span 2;
+}
+</style>

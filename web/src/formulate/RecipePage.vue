@@ -120,63 +120,67 @@ async function takeRecipeAway(): Promise<void> {
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns">
-      <section class="sheet stack">
-        <div class="row head">
-          <h2>The recipe</h2>
-          <SaveState :status="status" :errors="errors" />
-        </div>
-        <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
-        <FatLines v-model="values.fats" v-model:fats-g="fatsG" :error-of="errorOf" />
-        <LyeSettings v-model="values" :alkali-per-fats="alkaliPerFats" :error-of="errorOf" />
-        <OtherParts v-model="values" :error-of="errorOf" />
-        <v-select
-          v-model="values.claims"
-          :items="claims"
-          label="Every bar of it is"
-          multiple
-          chips
-          data-test="claims"
-        />
-        <div class="fields">
-          <QuantityField
-            v-model="values.setDaysMin"
-            kind="days"
-            :range="setDaysRange"
-            label="In the mould, least"
-            :error="errorOf('setDaysMin')"
+      <div class="stack">
+        <section class="sheet stack">
+          <div class="row head">
+            <h2>The recipe</h2>
+            <SaveState :status="status" :errors="errors" />
+          </div>
+          <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
+          <FatLines v-model="values.fats" v-model:fats-g="fatsG" :error-of="errorOf" />
+          <LyeSettings v-model="values" :alkali-per-fats="alkaliPerFats" :error-of="errorOf" />
+          <OtherParts v-model="values" :error-of="errorOf" />
+          <v-select
+            v-model="values.claims"
+            :items="claims"
+            label="Every bar of it is"
+            multiple
+            chips
+            data-test="claims"
           />
-          <QuantityField
-            v-model="values.setDaysMax"
-            kind="days"
-            :range="setDaysRange"
-            label="In the mould, most"
-            :error="errorOf('setDaysMax')"
-          />
-          <QuantityField
-            v-model="values.cureDays"
-            kind="days"
-            :range="cureDaysRange"
-            label="Cure"
-            :error="errorOf('cureDays')"
-          />
-        </div>
-        <SchoolFields v-model="values" />
-        <v-textarea v-model="values.notes" label="Notes for next time" :error-messages="errorOf('notes') ?? []" />
-        <div class="row">
-          <v-btn
-            size="small"
-            data-test="save-json"
-            @click="saveFile(`${values.name}.json`, 'application/json', writeRecipeFile(values))"
-            >Save as JSON</v-btn
-          >
-          <v-btn
-            size="small"
-            @click="saveFile(`${values.name}.csv`, 'text/csv', writeRecipeCsv(season.withKnownFats(values)))"
-            >Fats as CSV</v-btn
-          >
-          <v-btn size="small" variant="text" color="error" @click="takeRecipeAway">Take the recipe away</v-btn>
-        </div>
-      </section>
+          <div class="fields">
+            <QuantityField
+              v-model="values.setDaysMin"
+              kind="days"
+              :range="setDaysRange"
+              label="In the mould, least"
+              :error="errorOf('setDaysMin')"
+            />
+            <QuantityField
+              v-model="values.setDaysMax"
+              kind="days"
+              :range="setDaysRange"
+              label="In the mould, most"
+              :error="errorOf('setDaysMax')"
+            />
+            <QuantityField
+              v-model="values.cureDays"
+              kind="days"
+              :range="cureDaysRange"
+              label="Cure"
+              :error="errorOf('cureDays')"
+            />
+          </div>
+          <SchoolFields v-model="values" />
+          <v-textarea v-model="values.notes" label="Notes for next time" :error-messages="errorOf('notes') ?? []" />
+          <div class="row">
+            <v-btn
+              size="small"
+              data-test="save-json"
+              @click="saveFile(`${values.name}.json`, 'application/json', writeRecipeFile(values))"
+              >Save as JSON</v-btn
+            >
+            <v-btn
+              size="small"
+              @click="saveFile(`${values.name}.csv`, 'text/csv', writeRecipeCsv(season.withKnownFats(values)))"
+              >Fats as CSV</v-btn
+            >
+            <v-btn size="small" variant="text" color="error" @click="takeRecipeAway">Take the recipe away</v-btn>
+          </div>
+        </section>
+        <ScaleToMould v-if="figures && reckoned" :recipe="reckoned" />
+        <RecipeVersions :id="id" :version="recipe.version" @bring-back="values = $event" />
+      </div>
 
       <div class="stack">
         <section class="sheet stack">
@@ -238,8 +242,6 @@ async function takeRecipeAway(): Promise<void> {
           <h2>What the fats bring</h2>
           <AcidGroups :groups="figures.groups" :unnamed-share="figures.unnamedShare" />
         </section>
-        <ScaleToMould v-if="figures && reckoned" :recipe="reckoned" />
-        <RecipeVersions :id="id" :version="recipe.version" @bring-back="values = $event" />
       </div>
     </div>
   </template>

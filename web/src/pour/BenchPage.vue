@@ -15,6 +15,7 @@ import StandInPanel from './StandInPanel.vue'
 import { useBench } from './useBench'
 import { useBenchTimers } from './useBenchTimers'
 import { useInstrument } from './useInstrument'
+import { usePartWeighing } from './usePartWeighing'
 import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{ id: string }>()
@@ -38,6 +39,8 @@ watch(
 )
 
 const step = computed<BenchStep | undefined>(() => state.value?.steps[shown.value])
+/** Of a step that is split, what goes into the vessel at hand. */
+const weighing = usePartWeighing(step, () => season.workshop?.scaleResolutionG ?? 1)
 const isLast = computed(() => state.value !== undefined && state.value.nextIndex >= state.value.steps.length)
 const isPoured = computed(() => view.value?.batch.status === 'poured')
 const kind = computed(() => (step.value?.kind === 'temperature' ? 'temperature' : 'mass'))
@@ -72,7 +75,7 @@ const liveWords = computed(() => {
 
 /** The figure asked for, its unit set smaller. */
 const figureParts = computed(() => {
-  const [number = '', unit = ''] = step.value ? figure(step.value, step.value.target).split(' ') : []
+  const [number = '', unit = ''] = step.value ? figure(step.value, weighing.target.value).split(' ') : []
   return { number, unit }
 })
 
@@ -89,7 +92,7 @@ const reading = computed(() => {
     return parsed.ok ? parsed.value : undefined
   }
   if (instrument.isConnected.value) return isSettled.value ? (live.value ?? undefined) : undefined
-  return step.value.actual ?? step.value.target
+  return weighing.isSplit.value ? weighing.target.value : (step.value.actual ?? step.value.target)
 })
 /** How far the weighing has come, for the eye. */
 const underWay = computed(() => {
@@ -97,8 +100,8 @@ const underWay = computed(() => {
   return instrument.isConnected.value ? (live.value ?? 0) : (step.value?.actual ?? 0)
 })
 const toGoWords = computed(() => {
-  const target = step.value?.target
-  if (step.value?.kind !== 'weigh' || target === null || target === undefined) return undefined
+  const target = weighing.target.value
+  if (step.value?.kind !== 'weigh' || target === null) return undefined
   if (typed.value === '' && (!instrument.isConnected.value || live.value === null)) return undefined
   const left = toGo(target, underWay.value, season.workshop?.scaleResolutionG)
   return left < 0 ? `${weighed(-left)} over` : left > 0 ? `${weighed(left)} to go` : 'just right'
@@ -128,8 +131,10 @@ async function done(): Promise<void> {
   isTaking.value = true
   const wasTyped = typed.value.trim() !== ''
   try {
+    const actual = now.kind === 'weigh' ? weighing.take(reading.value ?? 0) : (reading.value ?? null)
     const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
-    const taken = await record({ stepKey: now.key, actual: reading.value ?? null, ...chosen })
+    const taken = actual === undefined || (await record({ stepKey: now.key, actual, ...chosen }))
+    if (actual === undefined) typed.value = ''
     // The vessel stays on the pan: the next weighing starts from zero.
     if (taken && now.kind === 'weigh' && instrument.isConnected.value && !wasTyped)
       await instrument.command('tare', 'scale')
@@ -194,14 +199,19 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             <span class="count">step {{ shown + 1 }} of {{ state.steps.length }}</span>
           </header>
           <div v-if="step.kind !== 'tick' && step.target !== null" class="figure">
+            <span v-if="weighing.isSplit.value && step.kind === 'weigh'" class="part" data-test="part"
+              >part {{ weighing.taken.value.length + 1 }} of {{ weighing.parts.value }}</span
+            >
             <b data-test="target"
               >{{ figureParts.number }} <small>{{ figureParts.unit }}</small></b
             >
-            <span v-if="step.planned !== step.target" class="planned">planned {{ figure(step, step.planned) }}</span>
+            <span v-if="step.planned !== step.target && !weighing.isSplit.value" class="planned"
+              >planned {{ figure(step, step.planned) }}</span
+            >
             <span v-if="toGoWords" class="togo" data-test="to-go">{{ toGoWords }}</span>
           </div>
           <div v-if="step.kind === 'weigh'" class="track" aria-hidden="true">
-            <i :style="{ width: `${shareDone(step.target ?? 0, underWay) * 100}%` }" />
+            <i :style="{ width: `${shareDone(weighing.target.value ?? 0, underWay) * 100}%` }" />
           </div>
           <p v-if="step.kind !== 'tick' && instrument.isConnected.value" class="live" data-test="live">
             {{ step.kind === 'weigh' ? 'Scale' : 'Probe' }}: <b>{{ liveWords }}</b>
@@ -213,7 +223,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             <v-text-field
               v-model="typed"
               :label="step.kind === 'temperature' ? 'The probe shows' : 'The scale shows'"
-              :placeholder="figure(step, step.target)"
+              :placeholder="figure(step, weighing.target.value)"
               :error="message !== undefined"
               density="comfortable"
               autocomplete="off"
@@ -236,7 +246,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           <StandInPanel
             v-if="step.kind !== 'tick' && instrument.isConnected.value"
             :name="step.kind === 'weigh' ? 'scale' : 'probe'"
-            :target="step.target"
+            :target="weighing.target.value"
             :shown-g="live ?? 0"
             @command="(line) => instrument.command(line)"
           />
@@ -352,6 +362,7 @@ h1 {
   font-size: 0.42em;
 }
 
+.part,
 .planned {
   color: rgb(var(--v-theme-quiet));
 }

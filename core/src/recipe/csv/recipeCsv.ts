@@ -15,6 +15,20 @@ export type RecipeCsv =
   /** What cannot be read, with its line counted from 1. */
   | { readonly ok: false; readonly problems: readonly string[] }
 
+/**
+ * Reads fats that were copied out of a table or a message: a name and a share or a mass in each line, with or without a
+ * heading, with tabs, semicolons or commas between. Never throws on text.
+ */
+export function parsePastedFats(text: string, own: readonly Fat[] = []): RecipeCsv {
+  const [first = ''] = text.trim().split(/\r?\n/, 1)
+  if (/^\W*fats?\b/i.test(first)) return parseRecipeCsv(text.trim().replace(/^\W*fats\b/i, 'fat'), own)
+  // Without a percent sign they are parts of a whole, whatever the whole is.
+  const kind = text.includes('%') ? 'share' : 'mass'
+  // A comma may stand within a figure, so that it parts cells only where nothing else does.
+  const delimiter = ['\t', ';', ','].find((mark) => first.includes(mark)) ?? ','
+  return parseRecipeCsv(`fat${delimiter}${kind}\n${text.trim()}`, own, 1)
+}
+
 /** The fats of a recipe as a table: name and share. @throws {RangeError} if a fat is not in the table */
 export function writeRecipeCsv(recipe: Pick<Recipe, 'fats' | 'knownFats'>): string {
   const data = blendOf(recipe).map(({ fat, share }) => [fat.name, formatQuantity('share', share, { digits: 4 })])
@@ -24,8 +38,10 @@ export function writeRecipeCsv(recipe: Pick<Recipe, 'fats' | 'knownFats'>): stri
 /**
  * Reads the fats of a recipe from a table with the columns `fat` and `share` or `mass`; masses in any unit. Of masses
  * the shares are reckoned. Never throws on text.
+ *
+ * @param headingLines lines at the top that the maker did not write, left out of the count of lines
  */
-export function parseRecipeCsv(text: string, own: readonly Fat[] = []): RecipeCsv {
+export function parseRecipeCsv(text: string, own: readonly Fat[] = [], headingLines = 0): RecipeCsv {
   if (text.length > longestRecipeFile) return { ok: false, problems: ['This file is too long for a recipe.'] }
   const parsed = Papa.parse<Record<string, string>>(text, {
     header: true,
@@ -40,13 +56,14 @@ export function parseRecipeCsv(text: string, own: readonly Fat[] = []): RecipeCs
   if (parsed.data.length === 0 || parsed.data.length > mostFats)
     return { ok: false, problems: [`A recipe has from 1 to ${mostFats} fats.`] }
   const problems: string[] = []
+  const lineOf = (index: number): number => index + 2 - headingLines
   const amounts = parsed.data.flatMap((cells, index) => {
     const name = (cells['fat'] ?? '').trim()
     const fat = findFatNamed(name, own)
-    if (!fat) problems.push(`Line ${index + 2}: “${name}” is no fat of the table, nor one of your own.`)
+    if (!fat) problems.push(`Line ${lineOf(index)}: “${name}” is no fat of the table, nor one of your own.`)
     const range = kind === 'share' ? { min: 0, max: 1 } : massRange
     const amount = parseQuantity(kind, cells[kind] ?? '', { range })
-    if (!amount.ok) problems.push(`Line ${index + 2}: ${amount.message}`)
+    if (!amount.ok) problems.push(`Line ${lineOf(index)}: ${amount.message}`)
     return fat && amount.ok ? [{ fatKey: fat.key, amount: amount.value }] : []
   })
   if (problems.length > 0) return { ok: false, problems }

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { longestRecipeFile, parseRecipeCsv, writeRecipeCsv } from '../../../src/recipe/csv'
+import { longestRecipeFile, parsePastedFats, parseRecipeCsv, writeRecipeCsv } from '../../../src/recipe/csv'
 import { workedRecipe } from '../../blends'
 
 const problemsOf = (text: string): readonly string[] => {
@@ -41,5 +41,30 @@ describe('a recipe as a table', () => {
 
   it('never throws, whatever the text', () => {
     fc.assert(fc.property(fc.string(), (text) => void parseRecipeCsv(`fat,share\n${text}`)))
+  })
+})
+
+describe('fats pasted from elsewhere', () => {
+  const shares = (text: string) => {
+    const read = parsePastedFats(text)
+    return read.ok ? read.fats.map(({ fatKey, share }) => [fatKey, Number(share.toFixed(4))]) : read.problems
+  }
+
+  it('are read with and without a heading, as shares or masses', () => {
+    const wanted = [
+      ['olive', 0.6],
+      ['coconut', 0.4],
+    ]
+    expect(shares('Olive oil\t60 %\nCoconut oil\t40 %')).to.deep.equal(wanted)
+    expect(shares('Olive oil\t300\nCoconut oil\t200')).to.deep.equal(wanted)
+    expect(shares('Olive oil;0,6\nCoconut oil;0,4\n')).to.deep.equal(wanted)
+    expect(shares('Fat\tMass\nOlive oil\t1 1/2 lb\nCoconut oil\t1 lb')).to.deep.equal(wanted)
+    expect(shares('Olive oil, 450 g\nCoconut oil, 300 g')).to.deep.equal(wanted)
+  })
+
+  it('name the line that cannot be read, as the maker counts it', () => {
+    expect(shares('Olive oil\t300\nMoon oil\t200')).to.deep.equal([
+      'Line 2: “Moon oil” is no fat of the table, nor one of your own.',
+    ])
   })
 })
