@@ -214,6 +214,7 @@ export const endpoints = {
       path: '/api/batches/:id',
       summary: 'One batch: its plan and what was recorded at the bench',
     }),
+    runSheet: get<Blob>()({ path: '/api/batches/:id/run-sheet.pdf', summary: 'The run sheet of a batch, to print' }),
     record: act<BatchView>()({
       path: '/api/batches/:id/steps',
       summary: 'Record a step done at the bench',

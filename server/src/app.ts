@@ -82,7 +82,7 @@ function apiRouter(context: Context): Router {
   serveKept(router, endpoints.designs, services.plan.designs)
   serveKept(router, endpoints.orders, services.orders)
   serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
-  batchRoutes(router, services.batches)
+  batchRoutes(router, services.batches, context)
   instrumentRoutes(router)
   loafRoutes(router, services.loaves, services.photos)
   return router

@@ -1,3 +1,4 @@
+export * from './aroundThePour'
 export * from './batchPlan'
 export * from './batterVolume'
 export * from './bench'

@@ -4,12 +4,14 @@ import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import { mdiPrinterOutline } from '@mdi/js'
+import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js'
+import { endpoints } from '@vendange/contract'
 import type { BenchStep } from '@vendange/core/batch'
-import { mouldWords } from '@vendange/core/batch'
+import { aroundThePour, mouldWords } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
+import AroundGroup from './AroundGroup.vue'
 import { useBench } from './useBench'
 import { useStepFigure } from './useStepFigure'
 
@@ -23,6 +25,12 @@ const groups = computed(() => {
   for (const step of state.value?.steps ?? []) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
   return [...byGroup]
 })
+/** What is done before and after the bench. */
+const around = computed(() =>
+  view.value ? aroundThePour(view.value.plan, view.value.batch.days, (day) => formatDay(day, season.today)) : [],
+)
+const aroundAt = (isBefore: boolean) => around.value.filter(({ group }) => (group === 'The day before') === isBefore)
+const pdfPath = computed(() => endpoints.batches.runSheet.path.replace(':id', props.id))
 /** What the stores lack, before anything is weighed. */
 const lacking = computed(() =>
   view.value && view.value.records.length === 0 ? lackingForPour(view.value.plan, view.value.stock) : [],
@@ -40,6 +48,7 @@ const print = (): void => window.print()
       <template #actions>
         <SoapFace :name="view.plan.designName" :colours="view.plan.colours" :width="96" :height="64" />
         <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+        <v-btn :prepend-icon="mdiFilePdfBox" :href="pdfPath" target="_blank" data-test="pdf">PDF</v-btn>
         <v-btn v-if="view.batch.status !== 'poured'" color="primary" variant="flat" :to="`/bench/${id}`"
           >To the bench</v-btn
         >
@@ -47,6 +56,7 @@ const print = (): void => window.print()
     </TheAnswer>
     <FindingList :findings="[...state.findings, ...lacking]" class="mb-4" />
     <div class="groups">
+      <AroundGroup v-for="one in aroundAt(true)" :key="one.group" :around="one" />
       <section v-for="[group, steps] in groups" :key="group" class="sheet">
         <h2>{{ group }}</h2>
         <p v-if="steps.find(({ caution }) => caution)" class="caution">
@@ -83,6 +93,7 @@ const print = (): void => window.print()
           </tbody>
         </table>
       </section>
+      <AroundGroup v-for="one in aroundAt(false)" :key="one.group" :around="one" />
     </div>
   </template>
   <TheAnswer v-else-if="trouble">{{ trouble }}</TheAnswer>

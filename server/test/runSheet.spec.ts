@@ -1,0 +1,52 @@
+import { endpoints } from '@vendange/contract'
+import { expect } from 'chai'
+import type { Content } from 'pdfmake/interfaces.js'
+import { runSheetDocument } from '../src/pour/runSheetPdf'
+import type { TestWorkshop } from './workshopAtTest'
+import { aRecipe, furnish, openTestWorkshop } from './workshopAtTest'
+
+/** Every text of a document, in its order. */
+const textsOf = (content: Content): readonly string[] =>
+  [...JSON.stringify(content).matchAll(/"text":"((?:[^"\\\\]|\\\\.)*)"/g)].map(([, text = '']) => text)
+
+describe('the run sheet on paper', () => {
+  let workshop: TestWorkshop
+  beforeEach(async () => (workshop = await openTestWorkshop()))
+  afterEach(() => workshop.close())
+
+  async function pourOf(recipe = aRecipe): Promise<string> {
+    const { soap } = await furnish(workshop)
+    const made = await workshop.api(endpoints.recipes.create, { body: recipe })
+    const { id: _id, isRemoved: _removed, ...design } = soap
+    await workshop.api(endpoints.designs.update, { params: { id: soap.id }, body: { ...design, recipeId: made.id } })
+    const { today } = await workshop.api(endpoints.season)
+    return (await workshop.api(endpoints.batches.create, { body: { designId: soap.id, pourDay: today } })).id
+  }
+
+  it('is a PDF of one or two pages', async () => {
+    const id = await pourOf()
+    const response = await fetch(`${workshop.url}${endpoints.batches.runSheet.path.replace(':id', id)}`)
+    expect(response.headers.get('content-type')).to.equal('application/pdf')
+    const bytes = Buffer.from(await response.arrayBuffer())
+    expect(bytes.subarray(0, 5).toString()).to.equal('%PDF-')
+    const pages = bytes.toString('latin1').match(/\/Type \/Page\b/g) ?? []
+    expect(pages.length).to.be.within(1, 2)
+  })
+
+  it('says all of the bench, and what comes before and after it', async () => {
+    const milk = { name: 'Oat milk', waterShare: 0.9, partOfWater: 0.5, place: 'lye', contains: [] } as const
+    const id = await pourOf({ ...aRecipe, liquids: [{ ...milk, contains: [] }] })
+    const view = await workshop.api(endpoints.batches.view, { params: { id } })
+    const { workshop: details } = await workshop.api(endpoints.season)
+    const texts = textsOf(runSheetDocument(view, details).content as Content)
+    expect(texts).to.include.members(['The day before', 'The days after', 'Weigh the fats', 'Lye', 'Pour'])
+    expect(texts.find((text) => text.startsWith('Freeze'))).to.match(/^Freeze \d+ g of oat milk in cubes\.$/)
+    expect(texts.filter((text) => text === `${view.plan.weights.naohG} g`)).to.have.length(1)
+    expect(texts.some((text) => text.includes('never water into lye'))).to.equal(true)
+  })
+
+  it('is not there for a pour that is not', async () => {
+    const response = await fetch(`${workshop.url}/api/batches/none/run-sheet.pdf`)
+    expect(response.status).to.equal(404)
+  })
+})

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import type { AroundThePour } from '@vendange/core/batch'
+
+/** Work that belongs to a pour and is not done at the bench. */
+defineProps<{ around: AroundThePour }>()
+const { words } = useUnits()
+</script>
+
+<template>
+  <section class="sheet around">
+    <h2>{{ around.group }}</h2>
+    <ul>
+      <li v-for="line in around.lines" :key="line">{{ words(line) }}</li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.around {
+  break-inside: avoid;
+  margin-bottom: 20px;
+}
+
+ul {
+  padding-left: 20px;
+}
+</style>
