@@ -13,6 +13,7 @@ export const blankSeasonSettings = {
   barsPerTray: 12,
   ovenSlots: 2,
   bufferDays: 3,
+  ownClaims: [],
   pricing: {
     hourCents: 2000,
     packingCentsPerBar: 30,

@@ -1,10 +1,11 @@
 import '../locale'
 import { isDay } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
+import { isClaimKey } from '@vendange/core/plan'
 import type { QuantityKind, Range } from '@vendange/core/units'
 import { rangeMessage } from '@vendange/core/units'
 import type { AnyObject, TestContext } from 'yup'
-import { number, string, ValidationError } from 'yup'
+import { array, number, string, ValidationError } from 'yup'
 
 /** A number within a range of the core, with the core's words when it is not. */
 export const within = (kind: QuantityKind, range: Range) =>
@@ -50,6 +51,17 @@ export const hexText = () =>
     .required()
 
 export const versionNumber = () => number().integer().min(0).required()
+
+/** Claims of a recipe or promises of a collection: those that everybody knows, and the workshop's own. */
+export const claimKeys = () =>
+  array(
+    string()
+      .max(64)
+      .test('claim', 'There is no such claim.', (value) => value === undefined || isClaimKey(value))
+      .required(),
+  )
+    .max(40)
+    .required()
 
 /** Turns what the core refuses into errors of the fields it names, below the object under test. */
 export function refusals(context: TestContext<AnyObject>, findings: readonly Finding[]): true | ValidationError {

@@ -6,8 +6,18 @@ import { formatQuantity } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
 import { contentKeys } from '@vendange/core/fats'
-import { promiseKeys } from '@vendange/core/plan'
-import { dayText, freeText, hexText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
+import {
+  claimKeys,
+  dayText,
+  freeText,
+  hexText,
+  idText,
+  nameText,
+  optionalDay,
+  versionNumber,
+  wholeWithin,
+  within,
+} from './pieces'
 import { mouldCountRange } from './mould'
 
 export const barsRange = { min: 1, max: 5000 } as const
@@ -74,7 +84,7 @@ export const collectionSchema = object({
   )
     .max(12)
     .required(),
-  promises: array(string().oneOf(promiseKeys).required()).max(promiseKeys.length).required(),
+  promises: claimKeys(),
   state: string().oneOf(collectionStates).required(),
 })
   .noUnknown()

@@ -1,5 +1,4 @@
 import { contentKeys, isOwnFatKey } from '@vendange/core/fats'
-import { promiseKeys } from '@vendange/core/plan'
 import {
   additiveBases,
   additivePlaces,
@@ -13,7 +12,7 @@ import {
 } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
-import { areNumbers, freeText, idText, nameText, refusals, versionNumber, wholeWithin } from './pieces'
+import { areNumbers, claimKeys, freeText, idText, nameText, refusals, versionNumber, wholeWithin } from './pieces'
 
 export const cureDaysRange = { min: 0, max: 400 } as const
 export const setDaysRange = { min: 1, max: 14 } as const
@@ -73,7 +72,7 @@ export const recipeSchema = object({
     .max(30)
     .required(),
   /** What every bar of this recipe shall be. */
-  claims: array(string().oneOf(promiseKeys).required()).max(promiseKeys.length).required(),
+  claims: claimKeys(),
   setDaysMin: wholeWithin('days', setDaysRange).required(),
   setDaysMax: wholeWithin('days', setDaysRange).required(),
   cureDays: wholeWithin('days', cureDaysRange).required(),

@@ -1,4 +1,5 @@
 import { isTimeZone } from '@vendange/core/calendar'
+import { isClaimKey } from '@vendange/core/plan'
 import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { scaleResolutionRange } from '@vendange/core/units'
 import type { InferType } from 'yup'
@@ -77,6 +78,21 @@ export const workshopSchema = object({
   prepHours: hours(),
   pourHours: hours(),
   cutHours: hours(),
+  /** Claims besides those that everybody knows, with the ingredients that break them, by name. */
+  ownClaims: array(
+    object({
+      key: string()
+        .max(64)
+        .test('claim', 'There is no such claim.', (value) => value === undefined || isClaimKey(value))
+        .required(),
+      name: nameText(),
+      without: array(nameText()).max(200).required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(30)
+    .required(),
   racks: array(
     object({ name: nameText(), trays: wholeWithin('count', trayRange).required() })
       .noUnknown()

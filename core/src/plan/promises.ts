@@ -12,6 +12,22 @@ export const promiseWords: Readonly<Record<PromiseKey, string>> = {
   palm_free: 'palm-free',
   nut_free: 'free of nuts',
 }
+const ownPrefix = 'own:'
+
+/** A claim that the workshop makes besides those that everybody knows, and the ingredients that break it, by name. */
+export interface OwnClaim {
+  /** Begins with “own:”. */
+  readonly key: string
+  /** What is said of the soap: “free of soy”. */
+  readonly name: string
+  readonly without: readonly string[]
+}
+
+export const ownClaimKey = (id: string): string => `${ownPrefix}${id}`
+/** Whether a key can be a claim. One of the workshop's own that was taken away meanwhile is no error: it says nothing. */
+export const isClaimKey = (key: string): boolean =>
+  promiseKeys.some((known) => known === key) || (key.startsWith(ownPrefix) && key.length > ownPrefix.length)
+
 const breaks: Readonly<Record<PromiseKey, ContentKey>> = { vegan: 'animal', palm_free: 'palm', nut_free: 'nut' }
 
 export interface PromisedSoap {
@@ -23,8 +39,35 @@ export interface PromisedSoap {
   readonly ingredients: readonly { readonly name: string; readonly contains: readonly ContentKey[] }[]
 }
 
+interface Ingredient {
+  readonly name: string
+  readonly contains: readonly ContentKey[]
+}
+interface Claim {
+  readonly key: string
+  readonly words: string
+  readonly isBrokenBy: (ingredient: Ingredient) => boolean
+}
+
+const knownClaims: readonly Claim[] = promiseKeys.map((key) => ({
+  key,
+  words: promiseWords[key],
+  isBrokenBy: ({ contains }) => contains.includes(breaks[key]),
+}))
+
+const plain = (text: string): string => text.trim().toLowerCase()
+const asClaim = ({ key, name, without }: OwnClaim): Claim => {
+  const names = new Set(without.map(plain))
+  return { key, words: name, isBrokenBy: (ingredient) => names.has(plain(ingredient.name)) }
+}
+
 /** Promises that a soap breaks, naming the ingredient. What an ingredient contains is as its certificate was entered. */
-export function promiseFindings(soaps: readonly PromisedSoap[], promises: readonly PromiseKey[]): readonly Finding[] {
+export function promiseFindings(
+  soaps: readonly PromisedSoap[],
+  promises: readonly string[],
+  ownClaims: readonly OwnClaim[] = [],
+): readonly Finding[] {
+  const claims = [...knownClaims, ...ownClaims.map(asClaim)].filter(({ key }) => promises.includes(key))
   return soaps.flatMap((soap) => {
     const ingredients = [
       ...soap.fats.flatMap(({ fatKey }) => {
@@ -33,14 +76,12 @@ export function promiseFindings(soaps: readonly PromisedSoap[], promises: readon
       }),
       ...soap.ingredients,
     ]
-    return promises.flatMap((promise) =>
-      ingredients
-        .filter(({ contains }) => contains.includes(breaks[promise]))
-        .map(({ name }): Finding => ({
-          severity: 'warn',
-          code: `not_${promise}`,
-          message: `${soap.name} is not ${promiseWords[promise]}: ${name}. Change it, check its certificate, or drop the promise.`,
-        })),
+    return claims.flatMap(({ key, words, isBrokenBy }) =>
+      ingredients.filter(isBrokenBy).map(({ name }): Finding => ({
+        severity: 'warn',
+        code: `not_${key}`,
+        message: `${soap.name} is not ${words}: ${name}. Change it, check its certificate, or drop the promise.`,
+      })),
     )
   })
 }

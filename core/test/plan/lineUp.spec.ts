@@ -6,9 +6,11 @@ import {
   howManyBars,
   howManyByChannel,
   howManyWords,
+  isClaimKey,
   lessonsFrom,
   mainColours,
   nearestColour,
+  ownClaimKey,
   paletteDifference,
   promiseFindings,
   salesPaceDays,
@@ -55,6 +57,18 @@ describe('alikeFindings', () => {
 
 describe('promiseFindings', () => {
   const plain = { name: 'Fog', fats: [{ fatKey: 'olive' }], ingredients: [] }
+
+  it('holds the workshop’s own claims against the ingredients that break them', () => {
+    const soap = { name: 'Fog', fats: [{ fatKey: 'soybean' }], ingredients: [{ name: 'Mica', contains: [] }] }
+    const claim = { key: ownClaimKey('1'), name: 'free of soy', without: [' soybean OIL '] }
+    expect(promiseFindings([soap], [claim.key], [claim]).map(({ message }) => message)).to.deep.equal([
+      'Fog is not free of soy: Soybean oil. Change it, check its certificate, or drop the promise.',
+    ])
+    expect(promiseFindings([soap], [claim.key], [{ ...claim, without: ['Palm oil'] }])).to.deep.equal([])
+    // One that was taken away meanwhile says nothing.
+    expect(promiseFindings([soap], ['own:gone'], [claim])).to.deep.equal([])
+    expect(['vegan', 'own:1', 'own:', 'cheap'].filter(isClaimKey)).to.deep.equal(['vegan', 'own:1'])
+  })
 
   it('names the ingredient that breaks a promise', () => {
     const soaps = [

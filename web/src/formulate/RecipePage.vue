@@ -13,7 +13,7 @@ import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewRecipe } from '@vendange/contract'
 import { cureDaysRange, endpoints, recipeSchema, setDaysRange, writeRecipeFile } from '@vendange/contract'
 import { isRefused } from '@vendange/core/findings'
-import { promiseFindings, promiseKeys, promiseWords } from '@vendange/core/plan'
+import { promiseFindings } from '@vendange/core/plan'
 import { checkRecipe, recipeFigures, recipeQualities } from '@vendange/core/recipe'
 import { writeRecipeCsv } from '@vendange/core/recipe/csv'
 import { computed, ref } from 'vue'
@@ -76,6 +76,7 @@ const findings = computed(() =>
         ...promiseFindings(
           [{ ...reckoned.value, ingredients: [...reckoned.value.liquids, ...reckoned.value.additives] }],
           values.value.claims,
+          season.workshop?.ownClaims,
         ),
       ]
     : [],
@@ -86,7 +87,7 @@ const figures = computed(() =>
 const alkaliPerFats = computed(() =>
   figures.value ? (figures.value.naohG + figures.value.kohG) / figures.value.fatsG : undefined,
 )
-const claims = promiseKeys.map((value) => ({ value, title: promiseWords[value] }))
+const claims = computed(() => season.claims)
 /** A bar of usual size: fats for a hundred grams of batter. */
 const fatsGPerBar = computed(() => {
   const now = figures.value

@@ -8,6 +8,7 @@ import type {
   SavedRecipe,
   SeasonView,
 } from '@vendange/contract'
+import { promiseKeys, promiseWords } from '@vendange/core/plan'
 import { datedSeason, endpoints, neededDayOf, seasonLimits } from '@vendange/contract'
 import type { BatchSource } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
@@ -73,6 +74,11 @@ export const useSeason = defineStore('season', () => {
   ])
   /** A fat as the workshop has it. */
   const fat = (key: string): Fat | undefined => fatOf({ knownFats: view.value?.knownFats ?? [] }, key)
+  /** What a soap may claim, to choose from. */
+  const claims = computed(() => [
+    ...promiseKeys.map((value) => ({ value: value as string, title: promiseWords[value] })),
+    ...(workshop.value?.ownClaims ?? []).map(({ key, name }) => ({ value: key, title: name })),
+  ])
   const mould = (id: string | null | undefined): SavedMould | undefined => find(view.value?.moulds, id)
   /** "2 × Long loaf and Tray". */
   const mouldWords = (of: FillsMoulds): string =>
@@ -172,6 +178,7 @@ export const useSeason = defineStore('season', () => {
     recipe,
     withKnownFats,
     ownFats,
+    claims,
     fats,
     fat,
     mould,

@@ -15,7 +15,6 @@ import type { NewCollection } from '@vendange/contract'
 import { audiences, channelNames, collectionSchema, collectionStates, endpoints } from '@vendange/contract'
 import { scaleDesign } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
-import { promiseKeys, promiseWords } from '@vendange/core/plan'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import BringBack from './BringBack.vue'
@@ -61,7 +60,7 @@ const isPastRelease = computed(
     season.neededDay(collection.value) < season.today,
 )
 const states = collectionStates.map((value) => ({ value, title: stateWords[value] }))
-const promises = promiseKeys.map((value) => ({ value, title: promiseWords[value] }))
+const promises = computed(() => season.claims)
 const barsRange = { min: 0, max: 5000 }
 const wantedByChannels = computed(() => (collection.value?.channels ?? []).reduce((sum, { bars }) => sum + bars, 0))
 const yielded = computed(() =>

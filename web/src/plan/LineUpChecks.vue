@@ -19,7 +19,7 @@ const findings = computed(() => {
       contains: contains ?? [],
     })),
   }))
-  return [...promiseFindings(promised, props.collection.promises), ...alikeFindings(soaps)]
+  return [...promiseFindings(promised, props.collection.promises, season.workshop?.ownClaims), ...alikeFindings(soaps)]
 })
 </script>
 

@@ -27,6 +27,7 @@ import { computed, ref } from 'vue'
 import DaysThatDiffer from './DaysThatDiffer.vue'
 import MakerHours from './MakerHours.vue'
 import PricingSettings from './PricingSettings.vue'
+import OwnClaims from './OwnClaims.vue'
 import SeasonSettings from './SeasonSettings.vue'
 
 const season = useSeason()
@@ -146,6 +147,7 @@ async function backUp(): Promise<void> {
           </div>
         </section>
         <SeasonSettings v-model="values" :error-of="errorOf" :weekdays="weekdays" />
+        <OwnClaims v-model="values.ownClaims" :error-of="errorOf" />
       </div>
       <div class="stack">
         <section class="sheet stack">

@@ -1,0 +1,1 @@
+ALTER TABLE `workshop` ADD `own_claims` text DEFAULT '[]' NOT NULL;

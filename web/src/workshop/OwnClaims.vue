@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import RemovableRow from '@/parts/RemovableRow.vue'
+import { useSeason } from '@/parts/seasonStore'
+import { mdiPlus } from '@mdi/js'
+import type { WorkshopDetails } from '@vendange/contract'
+import { ownClaimKey } from '@vendange/core/plan'
+import { computed } from 'vue'
+
+/** Claims of the workshop's own, each with the ingredients that break it. */
+const claims = defineModel<WorkshopDetails['ownClaims']>({ required: true })
+defineProps<{ errorOf: (path: string) => string | undefined }>()
+const season = useSeason()
+
+/** Everything that has a name here and may go into a soap. */
+const ingredients = computed(() =>
+  [
+    ...season.fats.map(({ name }) => name),
+    ...season.recipes.flatMap(({ liquids, additives }) => [...liquids, ...additives].map(({ name }) => name)),
+    ...season.designs.flatMap(({ scent, colours }) => [
+      ...(scent ? [scent.name] : []),
+      ...colours.map(({ name }) => name),
+    ]),
+  ].filter((name, at, all) => all.indexOf(name) === at),
+)
+const add = (): void => {
+  claims.value.push({ key: ownClaimKey(crypto.randomUUID().slice(0, 8)), name: 'free of …', without: [] })
+}
+</script>
+
+<template>
+  <section class="sheet stack">
+    <h2>Claims of your own</h2>
+    <p class="quiet">Besides vegan, palm-free and free of nuts. Each names the ingredients that break it.</p>
+    <RemovableRow
+      v-for="(claim, index) in claims"
+      :key="claim.key"
+      :label="`Take ${claim.name} away`"
+      @remove="claims.splice(index, 1)"
+    >
+      <v-text-field
+        v-model="claim.name"
+        :label="`Claim ${index + 1}`"
+        :error-messages="errorOf(`ownClaims[${index}].name`) ?? []"
+      />
+      <v-autocomplete
+        v-model="claim.without"
+        :items="ingredients"
+        :label="`Broken by ${index + 1}`"
+        multiple
+        chips
+        closable-chips
+        :error-messages="errorOf(`ownClaims[${index}].without`) ?? []"
+      />
+    </RemovableRow>
+    <div><v-btn size="small" :prepend-icon="mdiPlus" data-test="add-claim" @click="add">Claim</v-btn></div>
+  </section>
+</template>
