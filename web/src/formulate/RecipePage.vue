@@ -12,6 +12,7 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewRecipe } from '@vendange/contract'
 import { cureDaysRange, endpoints, recipeSchema, setDaysRange, writeRecipeFile } from '@vendange/contract'
+import { isOwnFatKey } from '@vendange/core/fats'
 import { isRefused } from '@vendange/core/findings'
 import { promiseFindings } from '@vendange/core/plan'
 import { checkRecipe, recipeFigures, recipeQualities } from '@vendange/core/recipe'
@@ -67,7 +68,9 @@ const fatsG = ref(1000)
 const reckoned = computed(() => values.value && season.withKnownFats(values.value))
 /** Which of its fats are narrowed by a certificate. */
 const certified = computed(() =>
-  (reckoned.value?.knownFats ?? []).filter(({ key }) => values.value?.fats.some(({ fatKey }) => fatKey === key)),
+  (reckoned.value?.knownFats ?? []).filter(
+    ({ key }) => !isOwnFatKey(key) && values.value?.fats.some(({ fatKey }) => fatKey === key),
+  ),
 )
 const findings = computed(() =>
   values.value && reckoned.value

@@ -79,7 +79,7 @@ function addPart(): void {
       <RemovableRow
         v-for="(part, index) in parts"
         :key="index"
-        class="mb-2"
+        class="mt-3"
         :label="`Take ${part.name} out of the blend`"
         @remove="scent.parts?.splice(index, 1)"
       >
@@ -106,14 +106,14 @@ function addPart(): void {
         />
       </RemovableRow>
       <p v-if="errorOf('scent.parts')" class="must mb-2" role="alert">{{ errorOf('scent.parts') }}</p>
-      <p v-if="parts.length > 0" class="quiet mb-2" data-test="blend-limit">
+      <p v-if="parts.length > 0" class="quiet my-3" data-test="blend-limit">
         <template v-if="limit === null">The blend has no limit until each of its scents has one.</template>
         <template v-else
           >The strictest of them lets the blend be {{ show('share', Math.min(1, limit), 2) }} of the cured
           bar.</template
         >
       </p>
-      <div class="row">
+      <div class="row mt-3">
         <v-btn size="small" :prepend-icon="mdiPlus" data-test="blend-add" @click="addPart">{{
           parts.length === 0 ? 'Blend it' : 'Another scent'
         }}</v-btn>

@@ -39,6 +39,7 @@ const add = (): void => {
     >
       <v-text-field
         v-model="claim.name"
+        class="claim"
         :label="`Claim ${index + 1}`"
         :error-messages="errorOf(`ownClaims[${index}].name`) ?? []"
       />
@@ -55,3 +56,9 @@ const add = (): void => {
     <div><v-btn size="small" :prepend-icon="mdiPlus" data-test="add-claim" @click="add">Claim</v-btn></div>
   </section>
 </template>
+
+<style scoped>
+.claim {
+  flex: 0 0 38%;
+}
+</style>
