@@ -94,7 +94,7 @@ function earliestByReplan(
       ? { ...batch, due: 0, weight: 1 }
       : { ...batch, due: batch.due + (late.get(batch.id) ?? 0), weight: 100 },
   )
-  const { plan, check } = solveSeason({ ...problem, batches }, { pinned, current: [], effort: 0.5 })
+  const { plan, check } = solveSeason({ ...problem, batches }, { pinned, current: [] })
   const batch = problem.batches.find(({ id }) => id === wished.id)
   const at = plan.pours.find(({ id }) => id === wished.id)
   return check.isFeasible && batch && at ? at.cut + batch.cureDays : undefined

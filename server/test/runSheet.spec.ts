@@ -1,6 +1,6 @@
 import { endpoints } from '@vendange/contract'
 import { expect } from 'chai'
-import type { Content } from 'pdfmake/interfaces.js'
+import type { Content } from 'pdfmake'
 import { runSheetDocument } from '../src/pour/runSheetPdf'
 import type { TestWorkshop } from './workshopAtTest'
 import { aRecipe, furnish, openTestWorkshop } from './workshopAtTest'

@@ -1,5 +1,3 @@
-import type { Fat } from './fat'
-
 /** What an ingredient may bring that a maker or a buyer does not want. */
 export const contentKeys = ['animal', 'palm', 'nut'] as const
 export type ContentKey = (typeof contentKeys)[number]
@@ -30,6 +28,12 @@ const fatContents: Readonly<Record<string, readonly ContentKey[]>> = {
 }
 
 /** What a fat brings that a promise may forbid. */
-export function contentsOfFat({ key, contains }: Pick<Fat, 'key' | 'contains'>): readonly ContentKey[] {
+export function contentsOfFat({
+  key,
+  contains,
+}: {
+  readonly key: string
+  readonly contains?: readonly ContentKey[]
+}): readonly ContentKey[] {
   return contains ?? fatContents[key] ?? []
 }

@@ -1,17 +1,11 @@
-import { checkPlan } from './problem/checkPlan'
 import { slackOf, traysUntil } from './problem/planCost'
+import { promiseByReplan } from './promiseByReplan'
+import type { Promised } from './promised'
+import { promiseHolds } from './promised'
 import type { Placement, SeasonBatch, SeasonProblem } from './problem/seasonProblem'
 import { hoursTolerance, mouldCountOf } from './problem/seasonProblem'
 import type { DayOption } from './solver/dayOptions'
 import { dayOptions } from './solver/dayOptions'
-
-export interface Promised {
-  /** First day on which all of the wished batches can be handed over. */
-  readonly due: number
-  /** The days of the wished batches, and of those that had to move for them. */
-  readonly pours: readonly Placement[]
-  readonly moved: readonly Placement[]
-}
 
 export interface PromiseDate {
   /** With every batch where it stands; undefined when there is no day within the season. */
@@ -27,7 +21,7 @@ export interface PromiseOptions {
   readonly pinned?: readonly Placement[]
   /** How many batches may move at most to make room. @default 6 */
   readonly mostMoved?: number
-  /** Steps of the search for each due day. @default 12000 */
+  /** Steps of the search for each due day. @default 3000 */
   readonly steps?: number
 }
 
@@ -124,7 +118,8 @@ const stopAtOnce: TellLack = () => true
  * The earliest day that can be promised for some wished batches while every other batch keeps its promise: first with
  * all the others where they stand, then with up to `mostMoved` of them moved to other days on which they are as late as
  * before or less, fewest moves first. Due days are tried one after the other; for each, the ways to place the batches
- * are searched in depth, up to `steps`, a batch in the way leaving for another day.
+ * are searched in depth, up to `steps`, a batch in the way leaving for another day. Where that was cut short, the whole
+ * season is planned again for an earlier day.
  *
  * @param standing where the other batches stand; what they break already is left to them
  * @param wished ids of the problem's batches that have no day yet; their own `due` is not looked at
@@ -135,7 +130,7 @@ export function promiseDate(
   wished: readonly string[],
   options: PromiseOptions = {},
 ): PromiseDate {
-  const { pinned = [], mostMoved = 6, steps = 12000 } = options
+  const { pinned = [], mostMoved = 6, steps = 3000 } = options
   const byId = new Map(problem.batches.map((batch) => [batch.id, batch]))
   const asked = wished.flatMap((id) => byId.get(id) ?? [])
   const others = standing.filter(({ id }) => !wished.includes(id) && byId.has(id))
@@ -314,26 +309,36 @@ export function promiseDate(
     moved.clear()
   }
 
-  // A quick look at each day first; then a long one at the days before the one found, until two of them give nothing.
+  // A quick look at each day first. Where that was cut short, the whole season is planned again, which finds what needs
+  // more moves than can be looked at one by one; then a long look at that day, for fewer moves, and at those before it.
   let withMoves: Promised | undefined
   const before = asPlanned?.due ?? to + 1
   for (let due = from; due < before && !withMoves; due++) withMoves = withMovesBy(due, steps / quickLook)
+  const endOf = (): number => withMoves?.due ?? before
+  const isOpen = (): boolean => [...cutShort].some((due) => due < endOf())
+  // A whole re-plan has had its look at the days before already.
+  const longLooks = isOpen() ? 1 : 2
+  if (isOpen()) {
+    const replanned = promiseByReplan(problem, others, wished, pinned, replanEffort)
+    const isBetter = replanned && replanned.due < endOf() && promiseHolds(problem, others, replanned)
+    if (isBetter) withMoves = withMovesBy(replanned.due, steps) ?? replanned
+  }
+  /** Days in a row that give nothing even by a long look. */
   let inVain = 0
-  for (let due = (withMoves?.due ?? before) - 1; due >= from && inVain < longLooks; due--) {
+  for (let due = endOf() - 1; due >= from && inVain < longLooks; due--) {
     if (!cutShort.has(due)) continue
     const earlier = withMovesBy(due, steps)
     if (earlier) withMoves = earlier
     inVain = earlier ? 0 : inVain + 1
   }
-  const end = withMoves?.due ?? before
-  if ([...cutShort].some((due) => due < end)) isExact = false
+  if (isOpen()) isExact = false
   return { asPlanned, withMoves, isExact }
 }
 
+/** Effort of the whole re-plan that follows a search that was cut short. */
+const replanEffort = 0.1
 /** A quick look takes this share of the steps of a long one. */
 const quickLook = 10
-/** Days in a row that give nothing even by a long look before the search ends. */
-const longLooks = 2
 
 /** Whether a batch uses, on its days, anything of what another lacks. */
 function uses(problem: SeasonProblem, batch: SeasonBatch, { pour, cut }: Placement, lack: Lack): boolean {
@@ -342,22 +347,4 @@ function uses(problem: SeasonProblem, batch: SeasonBatch, { pour, cut }: Placeme
   if (lack.moulds.some(({ kind, day }) => Object.hasOwn(batch.moulds, kind) && day >= pour && day < cut)) return true
   const end = traysUntil(batch, cut, problem.days)
   return lack.trays.some((day) => day >= cut && day < end)
-}
-
-/** Whether a promise holds: its batches stand on days that break nothing new, and are ready by its due day. */
-export function promiseHolds(problem: SeasonProblem, standing: readonly Placement[], promised: Promised): boolean {
-  const replaced = new Set([...promised.pours, ...promised.moved].map(({ id }) => id))
-  const pours = [...standing.filter(({ id }) => !replaced.has(id)), ...promised.pours, ...promised.moved]
-  const wished = new Set(promised.pours.map(({ id }) => id))
-  const due = (batch: SeasonBatch): SeasonBatch => (wished.has(batch.id) ? { ...batch, due: promised.due } : batch)
-  const season = {
-    ...problem,
-    batches: problem.batches.filter(({ id }) => pours.some((one) => one.id === id)).map(due),
-  }
-  const { isFeasible } = checkPlan(season, { pours })
-  const inTime = season.batches.every((batch) => {
-    const at = pours.find(({ id }) => id === batch.id)
-    return !wished.has(batch.id) || (at !== undefined && slackOf(batch, at.cut) >= 0)
-  })
-  return isFeasible && inTime
 }

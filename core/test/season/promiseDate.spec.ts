@@ -88,6 +88,38 @@ describe('promiseDate', () => {
     expect(kept.withMoves).to.equal(undefined)
   })
 
+  it('finds by a whole re-plan what a search that is cut short does not, and moves nobody who is pinned', () => {
+    const hours = [1, 0, 0, 0, 1, 4, 1, 0, 0, 0, 0, 1, 4, 1, 0]
+    const problem = {
+      ...aSeason,
+      days: 15,
+      hours,
+      trays: 20,
+      batches: [
+        { ...aBatch, due: 30 },
+        { ...aBatch, id: 'new' },
+      ],
+    }
+    const standing = [{ id: 'a', pour: 5, cut: 6 }]
+    // A single step sees no way to move anybody.
+    const hasty = promiseDate(problem, standing, ['new'], { steps: 1 })
+    expect(hasty.withMoves?.due).to.equal(11)
+    expect(hasty.withMoves?.moved).to.deep.equal([{ id: 'a', pour: 12, cut: 13 }])
+    expect(promiseDate(problem, standing, ['new'], { steps: 1, pinned: standing }).withMoves).to.equal(undefined)
+  })
+
+  it('keeps every promise, however short the search', () => {
+    fc.assert(
+      fc.property(asked, fc.integer({ min: 1, max: 40 }), ({ problem, standing }, steps) => {
+        const { asPlanned, withMoves } = promiseDate(problem, standing, ['b0'], { steps })
+        for (const promised of [asPlanned, withMoves])
+          if (promised) expect(promiseHolds(problem, standing, promised)).to.equal(true)
+        if (asPlanned && withMoves) expect(withMoves.due).to.be.below(asPlanned.due)
+      }),
+      { numRuns: 20 },
+    )
+  })
+
   it('promises several batches for one day, and keeps their trays until then', () => {
     const wished = ['x', 'y'].map((id) => ({ ...aBatch, id, prepHours: 0 }))
     const problem = { ...aSeason, trays: 4, batches: wished }

@@ -6,8 +6,8 @@ import { lackingForPour } from '@vendange/core/stores'
 import { formatQuantity, rewriteQuantities } from '@vendange/core/units'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
+import type { Content, TableCell } from 'pdfmake'
 import pdfmake from 'pdfmake'
-import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js'
 
 // The fonts that come with the package.
 const fontFolder = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'fonts', 'Roboto')
@@ -22,6 +22,9 @@ const must = '#A3343C'
 const quiet = '#5B5560'
 
 type Units = Pick<SavedWorkshop, 'massUnit' | 'lengthUnit' | 'temperatureUnit' | 'scaleResolutionG'>
+
+/** A document as the package takes it. */
+type PdfDocument = Parameters<typeof pdfmake.createPdf>[0]
 
 /** The sheet's figures and words in the workshop's units. */
 function wordsIn({ massUnit, lengthUnit, temperatureUnit, scaleResolutionG }: Units) {
@@ -80,7 +83,7 @@ function groupOf(group: string, steps: readonly BenchStep[], { figure, words }: 
 }
 
 /** What the run sheet shows on paper, for one batch. */
-export function runSheetDocument(view: BatchView, workshop: Units & Pick<SavedWorkshop, 'name'>): TDocumentDefinitions {
+export function runSheetDocument(view: BatchView, workshop: Units & Pick<SavedWorkshop, 'name'>): PdfDocument {
   const { plan, batch, records, stock } = view
   const say = wordsIn(workshop)
   const state = benchState(plan, records)
