@@ -7,7 +7,8 @@ import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldsOfPlan } from './planOfBatch'
 import type { WeighedPot } from './pots'
 import { potWettingG, splitIntoPots } from './pots'
-import type { RunSheetStep } from './runSheet'
+import { runSheet } from './runSheet'
+import type { RunSheetStep } from './steps'
 import {
   additiveStepKey,
   emulsionStepKey,
@@ -16,10 +17,9 @@ import {
   leftStepKey,
   liquidStepKey,
   naohStepKey,
-  runSheet,
   scentStepKeys,
   waterStepKey,
-} from './runSheet'
+} from './steps'
 import { scentIntoPotsG, weightsForFats } from './weightsForFats'
 
 /** A step as it was done. `actual` is in g or °C; null for a tick. */

@@ -1,89 +1,30 @@
-import type { Recipe, School, ScentUse, WeighedAdditive } from '../recipe'
-import { fatOf, scentWeights, soapingTemperatures, usualSchool, wettingG } from '../recipe'
+import type { Recipe, School, WeighedAdditive } from '../recipe'
+import { fatOf, soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import { formatQuantity } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldWords } from './planOfBatch'
-import type { WeighedPot } from './pots'
+import { potSteps, scentSteps, wettingSteps } from './potSteps'
 import { potWettingG } from './pots'
 import { partToWeigh } from './splitting'
-
-export type StepGroup =
-  | 'Lye, the night before'
-  | 'Prepare'
-  | 'Weigh the fats'
-  | 'Lye'
-  | 'Batter'
-  | 'Colours and scent'
-  | 'Pour'
-  | 'Afterwards'
-
-/** One thing to do at the bench. `weigh` and `temperature` steps take a measured figure, `tick` steps only a word. */
-export interface RunSheetStep {
-  /** Unique in the sheet and stable, so that records find it again. */
-  readonly key: string
-  readonly group: StepGroup
-  readonly kind: 'tick' | 'weigh' | 'temperature'
-  /** Short, for the list. */
-  readonly name: string
-  /** The instruction in full. */
-  readonly title: string
-  readonly detail: string
-  /** Planned mass, g, or temperature, °C. */
-  readonly planned: number | null
-  /** Plain words where lye, heat or alcohol count. */
-  readonly caution: string | null
-  /** A wait that belongs to it, and what to do at its end. Minutes are estimates. */
-  /** Weighed in so many equal parts, because a vessel is too small for all of it. */
-  readonly parts?: number
-  readonly wait?: { readonly minutes: number; readonly what: string }
-}
+import type { RunSheetStep, StepGroup } from './steps'
+import {
+  additiveStepKey,
+  emulsionStepKey,
+  fatStepKey,
+  kohStepKey,
+  leftStepKey,
+  liquidStepKey,
+  naohStepKey,
+  potStepKey,
+  scentStepKeys,
+  tick,
+  waterStepKey,
+  weigh,
+} from './steps'
 
 const lyeCaution =
   'Goggles, gloves, long sleeves, moving air. Children and animals out. Lye into water, never water into lye; never aluminium. On skin: running water, not vinegar.'
 const alcoholCaution = 'Alcohol burns: no flame, no hot oven near the spray or the fresh vapour.'
-
-function tick(
-  key: string,
-  group: StepGroup,
-  name: string,
-  title: string,
-  detail: string,
-  caution: string | null = null,
-): RunSheetStep {
-  return { key, group, kind: 'tick', name, title, detail, planned: null, caution }
-}
-
-function weigh(
-  key: string,
-  group: StepGroup,
-  name: string,
-  title: string,
-  planned: number,
-  detail = '',
-  caution: string | null = null,
-): RunSheetStep {
-  return { key, group, kind: 'weigh', name, title, detail, planned, caution }
-}
-
-/** Key of the step that weighs a fat. */
-export const fatStepKey = (fatKey: string): string => `fat:${fatKey}`
-/** Key of the step that colours the pot with this place in the design. */
-export const potStepKey = (index: number): string => `pot:${index}`
-export const waterStepKey = 'water'
-export const naohStepKey = 'naoh'
-export const kohStepKey = 'koh'
-/** Key of the step that weighs the liquid with this place in the recipe. */
-export const liquidStepKey = (index: number): string => `liquid:${index}`
-/** Key of the step that weighs the additive with this place in the recipe. */
-export const additiveStepKey = (index: number): string => `additive:${index}`
-export const scentStepKey = 'scent'
-/** Keys of the steps that weigh a scent: one for each part of a blend. */
-export const scentStepKeys = (scent: ScentUse): readonly string[] =>
-  scent.parts && scent.parts.length > 0 ? scent.parts.map((_, index) => `${scentStepKey}:${index}`) : [scentStepKey]
-/** Key of the step that weighs what did not go into the moulds. */
-export const leftStepKey = 'left'
-/** Key of the step in which lye and fats meet. */
-export const emulsionStepKey = 'emulsion'
 
 const placeWords = {
   lye: 'into the lye jug',
@@ -289,70 +230,6 @@ function batterSteps(plan: BatchPlan): readonly RunSheetStep[] {
       ),
     ...goingIn(plan, 'trace', 'Batter'),
   ]
-}
-
-/** What is stirred into a pot, and how far its jug is filled. */
-export function potWords({ colourantG, wetting = null, batterMl }: WeighedPot): string {
-  const mark = batterMl === undefined ? '' : `Up to the ${batterMl} ml mark. `
-  if (colourantG === 0) return `${mark}Stays plain.`
-  const wet = wetting ? `, wetted in ${formatQuantity('mass', wetting.massG, { digits: 1 })} of ${wetting.with}` : ''
-  return `${mark}Stir in ${formatQuantity('mass', colourantG, { digits: 1 })} of colourant${wet || ', wetted'}.`
-}
-
-function potSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
-  return weights.pots.map((pot, index) =>
-    weigh(
-      potStepKey(index),
-      'Colours and scent',
-      `Pot: ${pot.colour.name}`,
-      `Batter for ${pot.colour.name}`,
-      pot.batterG,
-      potWords(pot),
-    ),
-  )
-}
-
-/** The colours are wetted before the lye is touched, so that nothing stands while they are. */
-function wettingSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
-  return weights.pots.flatMap(({ colour, colourantG, wetting = null }, index) => {
-    if (!wetting) return []
-    const [dry, wet] = [colourantG, wetting.massG].map((massG) => formatQuantity('mass', massG, { digits: 1 }))
-    const from = wetting.with === 'water' ? 'water, which is off the lye’s water already' : 'the fat that was kept back'
-    return [
-      tick(
-        `wet:${index}`,
-        'Weigh the fats',
-        `Wet ${colour.name}`,
-        `Wet ${colour.name}: ${dry} in ${wet} of ${wetting.with}`,
-        `Stir the colourant smooth in ${wet} of ${from}.`,
-      ),
-    ]
-  })
-}
-
-/** How a scent that goes in last is shared among the pots. */
-export function scentSharesWords(pots: readonly WeighedPot[]): string {
-  const shares = pots.flatMap(({ colour, scentG = 0 }) =>
-    scentG > 0 ? [`${formatQuantity('mass', scentG, { digits: 1 })} into ${colour.name}`] : [],
-  )
-  return shares.length > 1 || shares.length < pots.length ? `${shares.join(', ')}. ` : ''
-}
-
-function scentSteps({ scent, weights, scaleResolutionG }: BatchPlan, school: School['scent']): readonly RunSheetStep[] {
-  if (!scent || weights.scentG === 0) return []
-  const parts = scentWeights(scent, weights.scentG, scaleResolutionG)
-  const isBlend = parts.length > 1
-  const [group, where] =
-    school === 'last' ? (['Colours and scent', 'shared among the pots'] as const) : (['Batter', 'at emulsion'] as const)
-  return scentStepKeys(scent).flatMap((key, index) => {
-    const { name, massG } = parts[index] ?? { name: '', massG: 0 }
-    const isLast = index === parts.length - 1
-    const title = isLast ? `${name}, ${where}` : `${name}, into a cup of glass`
-    const shares = isLast && school === 'last' ? scentSharesWords(weights.pots) : ''
-    const blended = isBlend && isLast ? `On top of the others in the cup, ${scent.name} in all. ` : ''
-    const how = isLast ? (school === 'last' ? 'Last, stirred by hand.' : 'Stirred by hand.') : `For ${scent.name}.`
-    return [weigh(key, group, name, title, massG, `${blended}${shares}${how}`)]
-  })
 }
 
 /** What becomes of the loaf on its first night. */
