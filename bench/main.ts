@@ -1,6 +1,7 @@
 import { benchApi } from './api'
 import { benchBoard } from './board'
 import { benchFormulate } from './formulate'
+import { benchPour } from './pour'
 import { benchSeason } from './season'
 
 // npm run bench [-- NAME]: prints ratios, each against its yardstick in the same run.
@@ -8,6 +9,7 @@ const benches: Readonly<Record<string, () => Promise<void>>> = {
   season: benchSeason,
   board: benchBoard,
   formulate: benchFormulate,
+  pour: benchPour,
   api: benchApi,
 }
 const [wanted] = process.argv.slice(2)

@@ -115,9 +115,11 @@ test('pots by mass, wetted and scented each in its own way, add up to the batter
   // 900 g with the scent that comes last.
   expect(first).toBeLessThan(900)
   expect(first).toBeGreaterThan(870)
-  await pots.nth(0).getByTestId('wetted-1').click()
-  await saving(page, () => page.getByRole('option', { name: 'In water' }).click())
-  await expect(pots.nth(0).getByTestId('pot-comes-to')).toContainText('of water')
+  await expect(async () => {
+    await pots.nth(0).getByTestId('wetted-1').click()
+    await page.getByRole('option', { name: 'In water' }).click()
+    await expect(pots.nth(0).getByTestId('pot-comes-to')).toContainText('of water', { timeout: 5000 })
+  }).toPass()
   expect(await grams(0)).toBeLessThan(first)
   expect(await grams(1)).toBe(second)
   await saving(page, () => type(page, 'Scent, parts', '0', pots.nth(0)))

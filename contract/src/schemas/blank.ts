@@ -75,6 +75,7 @@ export const blankDesign = {
   technique: '',
   scent: null,
   colours: [],
+  pourPlan: [],
   recipeId: null,
   mouldId: null,
   mouldCount: 1,

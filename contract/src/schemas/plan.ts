@@ -3,8 +3,9 @@ import type { PortionKind } from '@vendange/core/batch'
 import { portionKinds } from '@vendange/core/batch'
 import { colourantRateRange, scentRateRange, shareTolerance, wettings, wettingRatioRange } from '@vendange/core/recipe'
 import { formatQuantity } from '@vendange/core/units'
+import { mostMoves, moveKinds } from '@vendange/core/pour'
 import type { InferType } from 'yup'
-import { array, boolean, object, string } from 'yup'
+import { array, boolean, number, object, string } from 'yup'
 import { contentKeys } from '@vendange/core/fats'
 import {
   claimKeys,
@@ -171,6 +172,25 @@ function potsFault(colours: readonly Partial<InferType<typeof colourSchema>>[]):
 /** ml of batter. */
 export const batterMlRange = { min: 0, max: 50_000 } as const
 
+const anyMm = () => number().optional()
+
+/** A move of the pour. Whether it can be done in the mould is said by the core, beside the picture. */
+const moveSchema = object({
+  kind: string().oneOf(moveKinds).required(),
+  pot: number().integer().min(0).max(11).optional(),
+  part: within('share', limitRange).optional(),
+  angleDeg: anyMm(),
+  xMm: anyMm(),
+  sinkMm: anyMm(),
+  spreadMm: anyMm(),
+  path: array(object({ xMm: number().required(), yMm: number().required() }).noUnknown().required())
+    .max(400)
+    .optional()
+    .default(undefined),
+})
+  .noUnknown()
+  .required()
+
 /** One soap of a collection. */
 export const designSchema = object({
   collectionId: idText(),
@@ -185,6 +205,8 @@ export const designSchema = object({
       const message = colours && potsFault(colours)
       return message === undefined || this.createError({ message })
     }),
+  /** The moves of the pour, in their order; empty while it is not designed. */
+  pourPlan: array(moveSchema).max(mostMoves).required(),
   recipeId: string().max(64).nullable().defined(),
   mouldId: string().max(64).nullable().defined(),
   mouldCount: wholeWithin('count', mouldCountRange).required(),

@@ -227,10 +227,9 @@ export function benchState(plan: BatchPlan, records: readonly StepRecord[]): Ben
   const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
   const targets = currentTargets(plan, done)
   // The same sheet, with what is to be weighed now in place of what was planned.
-  const { band: _band, ...weighedNow } = targets
-  const now = new Map(
-    runSheet({ ...plan, weights: { ...plan.weights, ...weighedNow } }).map((step) => [step.key, step]),
-  )
+  const { naohG, kohG, waterG, liquids, additives, scentG, pots } = targets
+  const weights = { ...plan.weights, naohG, kohG, waterG, liquids, additives, scentG, pots }
+  const now = new Map(runSheet({ ...plan, weights }).map((step) => [step.key, step]))
   const steps = runSheet(plan).map((step) => ({
     ...step,
     detail: now.get(step.key)?.detail ?? step.detail,

@@ -1,1 +1,3 @@
 export * from './face'
+export * from './moves'
+export * from './simulate'

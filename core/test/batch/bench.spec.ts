@@ -176,6 +176,11 @@ describe('benchState', () => {
     expect(targetOf(records, 'pot:1')).to.equal(491)
   })
 
+  it('expects what sticks to the pots to stay what it was, so that the moulds get the rest', () => {
+    const planned = benchState(workedPlan, []).steps.find(({ key }) => key === 'left')?.target
+    expect(targetOf(upTo(workedPlan, 'left', { 'fat:coconut': 266 }), 'left')).to.equal(planned)
+  })
+
   it('lets the last record of a step hold', () => {
     const records = [
       ...upTo(workedPlan, 'fat:coconut'),

@@ -21,6 +21,7 @@ import LastTime from './LastTime.vue'
 import MoreMoulds from './MoreMoulds.vue'
 import SalesResults from './SalesResults.vue'
 import PartsTable from '@/parts/PartsTable.vue'
+import PourPlan from './PourPlan.vue'
 import ScentFields from './ScentFields.vue'
 import ScheduleBox from './ScheduleBox.vue'
 import WaysOut from './WaysOut.vue'
@@ -48,6 +49,7 @@ const labels = {
   technique: 'Technique',
   scent: 'Scent',
   colours: 'Pots',
+  pourPlan: 'Pour plan',
   recipeId: 'Recipe',
   mouldId: 'Mould',
   mouldCount: 'Loaves',
@@ -62,6 +64,7 @@ const labels = {
   lessons: 'Lessons',
   results: 'Sales',
 }
+const itsMould = computed(() => season.mould(design.value?.mouldId))
 const partNames = computed(() =>
   design.value
     ? [design.value.mouldId, ...design.value.moreMoulds.map(({ mouldId }) => mouldId)].map(
@@ -199,6 +202,13 @@ async function takeSoapAway(): Promise<void> {
           :brought-from-id="values.broughtFromId"
         />
         <ScheduleBox :design="design" />
+        <PourPlan
+          v-if="scaled && itsMould && values.colours.length > 0"
+          v-model="values.pourPlan"
+          :colours="values.colours"
+          :mould="itsMould"
+          :pots="scaled.weights.pots"
+        />
         <section v-if="scaled" class="sheet">
           <h2>
             Scaled to

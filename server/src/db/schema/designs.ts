@@ -14,6 +14,7 @@ export const designs = sqliteTable('designs', {
   technique: text().notNull(),
   scent: text({ mode: 'json' }).$type<NewDesign['scent']>(),
   colours: text({ mode: 'json' }).$type<NewDesign['colours']>().notNull(),
+  pourPlan: text('pour_plan', { mode: 'json' }).$type<NewDesign['pourPlan']>().notNull().default([]),
   recipeId: text('recipe_id').references(() => recipes.id),
   mouldId: text('mould_id').references(() => moulds.id),
   mouldCount: integer('mould_count').notNull(),

@@ -1,0 +1,71 @@
+import type { PourMove, SectionPoint } from '@vendange/core/pour'
+import { simulatePour } from '@vendange/core/pour'
+import { percentile, report, timesOf } from './measure'
+
+const section = { widthMm: 80, heightMm: 70, fillMm: 60 }
+const [width, height] = [512, 384]
+
+const zigzag = (left: number): readonly SectionPoint[] =>
+  [0, 1, 2, 3].flatMap((turn) => [
+    { xMm: left + turn * 12, yMm: turn % 2 === 0 ? 54 : 8 },
+    { xMm: left + turn * 12, yMm: turn % 2 === 0 ? 8 : 54 },
+  ])
+
+/** Nine pours and three pulls. */
+function twelveMoves(): readonly PourMove[] {
+  const pours = Array.from({ length: 9 }, (_, index): PourMove =>
+    index % 3 === 2
+      ? { kind: 'drop', pot: index % 4, part: 0.4, xMm: 20 + index * 5, sinkMm: 15, spreadMm: 20 }
+      : { kind: 'level', pot: index % 4, part: 0.4 },
+  )
+  const pulls = [18, 22, 26].map((left, index): PourMove => ({
+    kind: index === 1 ? 'skewer' : 'hanger',
+    path: zigzag(left),
+  }))
+  return [...pours, ...pulls]
+}
+
+/** The inside of a loaf, warm, against reading each pixel through as many maps that do nothing. */
+export async function benchPour(): Promise<void> {
+  const moves = twelveMoves()
+  const areas = [1200, 1200, 1200, 1200]
+  const paint = (across: number, up: number, of = moves): Int8Array =>
+    simulatePour(of, areas, section).picture(across, up, 60)
+  const maps = moves.map((_, index) => (at: { x: number; y: number }) => {
+    at.x += index * 1e-9
+  })
+  const trivial = (): number => {
+    const at = { x: 0, y: 0 }
+    let sum = 0
+    for (let pixel = 0; pixel < width * height; pixel++) {
+      at.x = pixel % width
+      at.y = pixel / width
+      for (const map of maps) map(at)
+      sum += at.x
+    }
+    return sum
+  }
+  const yardstick = percentile(await timesOf(20, trivial), 0.5)
+  const what = 'reading each pixel through as many maps'
+  report(
+    '12 moves, three of them pulls, 512 × 384',
+    percentile(await timesOf(12, () => paint(width, height)), 0.5),
+    what,
+    yardstick,
+  )
+  report(
+    'The same at 192 × 144, as while dragging',
+    percentile(await timesOf(20, () => paint(192, 144)), 0.5),
+    what,
+    yardstick,
+  )
+  for (const count of [3, 6, 12]) {
+    const some = moves.slice(12 - count)
+    const ms = percentile(await timesOf(8, () => paint(width, height, [moves[0]!, ...some])), 0.5)
+    console.log(`  ${count + 1} moves: ${ms.toFixed(0)} ms`)
+  }
+  for (const share of [0.5, 0.75, 1]) {
+    const ms = percentile(await timesOf(8, () => paint(width * share, height * share)), 0.5)
+    console.log(`  ${Math.round(width * share * height * share)} pixels: ${ms.toFixed(0)} ms`)
+  }
+}

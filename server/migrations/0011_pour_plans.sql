@@ -1,0 +1,1 @@
+ALTER TABLE `designs` ADD `pour_plan` text DEFAULT '[]' NOT NULL;
