@@ -21,8 +21,6 @@ export type ScaleAim =
   /** All that is left of one fat, g. */
   | { readonly by: 'fat'; readonly fatKey: string; readonly massG: number }
 
-export const scaleAims = ['moulds', 'bars', 'label', 'mass', 'fat'] as const
-
 /** Some moulds of one kind. */
 export interface MouldsOfKind<M extends Mould & BarCut = Mould & BarCut> {
   readonly mould: M

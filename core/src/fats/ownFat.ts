@@ -24,7 +24,6 @@ export interface OwnFat extends Omit<Fat, 'key' | 'source' | 'contains'> {
 const prefix = 'own:'
 export const ownFatKey = (id: string): string => `${prefix}${id}`
 export const isOwnFatKey = (key: string): boolean => key.startsWith(prefix)
-export const ownFatId = (key: string): string => key.slice(prefix.length)
 
 /** An own fat in the form in which all fats are reckoned. */
 export function asFat(id: string, { supplier, certificateDay, ...fat }: OwnFat): Fat {

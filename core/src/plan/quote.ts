@@ -4,6 +4,7 @@ import type { BarCut } from '../cutting'
 import { logsOf, thicknessForMouldBars } from '../cutting'
 import type { Finding } from '../findings'
 import type { Mould } from '../mould'
+import { shapeOf } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
 
 /** A mould the workshop has, as a quote may use it. */
@@ -204,8 +205,11 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
       message: `No price is known for ${unpriced.join(', ')}; the sum leaves ${unpriced.length === 1 ? 'it' : 'them'} out.`,
     })
   }
-  const titles = parts.map(
-    ({ mould, loaves, barThicknessMm }) => `${loaves} × ${mould.name} at ${Number(barThicknessMm.toFixed(1))} mm`,
+  // The bars of a tray are not cut.
+  const titles = parts.map(({ mould, loaves, barThicknessMm }) =>
+    shapeOf(mould) === 'cavities'
+      ? `${loaves} × ${mould.name}`
+      : `${loaves} × ${mould.name} at ${Number(barThicknessMm.toFixed(1))} mm`,
   )
   return {
     title: `${titles.join(' plus ')}, ${bars} bars`,

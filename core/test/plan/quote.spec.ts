@@ -100,6 +100,23 @@ describe('quoteOptions', () => {
     expect(option?.hours).to.equal(16.45)
   })
 
+  it('fills up from a tray, whose bars are not cut', () => {
+    const tray = {
+      ...long,
+      id: 'tray',
+      name: 'Tray',
+      shape: 'cavities' as const,
+      cavityCount: 6,
+      cavityMl: 115,
+      count: 2,
+    }
+    const mixed = quoteOptions(wish, [long, tray], settings, 20).find(
+      ({ title }) => title.includes('Long') && title.includes('Tray'),
+    )
+    expect(mixed?.title).to.match(/^\d+ × Long loaf at [\d.]+ mm plus \d+ × Tray, \d+ bars$/)
+    expect(mixed?.bars).to.be.at.least(145)
+  })
+
   it('adds the price up from its parts', () => {
     const [option] = quoteOptions(wish, [long], settings)
     const cents = Object.fromEntries((option?.priceParts ?? []).map((part) => [part.name, part.cents]))
