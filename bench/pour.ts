@@ -1,4 +1,4 @@
-import type { PourMove, SectionPoint } from '@vendange/core/pour'
+import type { KnownPulls, PourMove, SectionPoint } from '@vendange/core/pour'
 import { simulatePour } from '@vendange/core/pour'
 import { percentile, report, timesOf } from './measure'
 
@@ -59,6 +59,14 @@ export async function benchPour(): Promise<void> {
     what,
     yardstick,
   )
+  // While the last path is drawn it is another one in each picture; the two before it are known.
+  const known: KnownPulls = new Map()
+  let turn = 0
+  const dragged = (): Int8Array => {
+    const last: PourMove = { kind: 'hanger', path: zigzag(20 + (turn++ % 50) / 10) }
+    return simulatePour([...moves.slice(0, -1), last], areas, section, known).picture(192, 144, 60)
+  }
+  report('The same while its last pull is drawn', percentile(await timesOf(20, dragged), 0.5), what, yardstick)
   for (const count of [3, 6, 12]) {
     const some = moves.slice(12 - count)
     const ms = percentile(await timesOf(8, () => paint(width, height, [moves[0]!, ...some])), 0.5)

@@ -144,8 +144,11 @@ function stepsAlong(path: readonly SectionPoint[], stepMm: number): Float64Array
   return Float64Array.from(steps)
 }
 
+/** Pulls that were followed already; filled and emptied by each run. */
+export type KnownPulls = Map<string, WayBack>
+
 /** Where points were before a tool was drawn, at the knots of a grid. */
-interface WayBack {
+export interface WayBack {
   readonly x: Float64Array
   readonly y: Float64Array
   readonly rows: number
@@ -216,8 +219,7 @@ function wayBack(path: readonly SectionPoint[], radiusMm: number, before: Surfac
 }
 
 /** A tool drawn along a path: what follows from a stream function keeps every area. Read off between the knots. */
-function drawn(path: readonly SectionPoint[], radiusMm: number, before: Surface, widthMm: number): TakeBack {
-  const { x: backX, y: backY, rows, rowMm } = wayBack(path, radiusMm, before, widthMm)
+function drawn({ x: backX, y: backY, rows, rowMm }: WayBack, before: Surface, widthMm: number): TakeBack {
   const cell = widthMm / gridAcross
   return (at) => {
     const gx = Math.min(gridAcross - 1e-9, Math.max(0, at.x / cell))
@@ -245,18 +247,30 @@ function drawn(path: readonly SectionPoint[], radiusMm: number, before: Surface,
  * the finished loaf the moves are taken back, the last one first, until one is met that has poured it.
  *
  * @param potAreasMm2 area of the section that all of each pot takes
+ * @param known pulls followed in a run before, so that one that is still being drawn does not make the others wait
  */
 export function simulatePour(
   moves: readonly PourMove[],
   potAreasMm2: readonly number[],
   { widthMm }: MouldSection,
+  known: KnownPulls = new Map(),
 ): Simulation {
+  const used = new Set<string>()
+  /** A pull depends on all that was poured before it, and on nothing after. */
+  const pulled = (count: number, work: () => WayBack): WayBack => {
+    const key = JSON.stringify([moves.slice(0, count), potAreasMm2, widthMm])
+    const way = known.get(key) ?? work()
+    known.set(key, way)
+    used.add(key)
+    return way
+  }
   let surface: Surface = new Float64Array(columns)
   const back: TakeBack[] = []
-  for (const move of moves) {
+  for (const [index, move] of moves.entries()) {
     const before = surface
     if (move.kind === 'hanger' || move.kind === 'skewer') {
-      back.push(drawn(move.path, toolRadiusMm[move.kind], before, widthMm))
+      const way = pulled(index + 1, () => wayBack(move.path, toolRadiusMm[move.kind], before, widthMm))
+      back.push(drawn(way, before, widthMm))
       continue
     }
     const areaMm2 = (potAreasMm2[move.pot] ?? 0) * move.part
@@ -273,6 +287,8 @@ export function simulatePour(
       if (at.y > heightAt(before, at.x, widthMm)) at.pot = pot
     })
   }
+
+  for (const key of known.keys()) if (!used.has(key)) known.delete(key)
 
   const at: Origin = { x: 0, y: 0, pot: air }
   const potAt = (xMm: number, yMm: number): number => {

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { PourMove, SectionPoint } from '../../src/pour'
+import type { KnownPulls, PourMove, SectionPoint } from '../../src/pour'
 import { air, checkPourPlan, dragShare, partsPoured, simulatePour, toolRadiusMm } from '../../src/pour'
 
 const section = { widthMm: 80, heightMm: 70, fillMm: 60 }
@@ -114,6 +114,25 @@ describe('a straight pull', () => {
       expect(potAt(belowX, belowY), `under the border at ${x}`).to.equal(0)
       expect(potAt(aboveX, aboveY), `over the border at ${x}`).to.equal(1)
     }
+  })
+})
+
+describe('pulls that are known already', () => {
+  it('are not followed anew, and change nothing', () => {
+    const first: PourMove = { kind: 'hanger', path: path([20, 50], [20, 10], [60, 10]) }
+    const second: PourMove = { kind: 'skewer', path: path([60, 50], [60, 15]) }
+    const moves = [level(0), level(1), first, second]
+    const areas = [wholeMm2 / 2, wholeMm2 / 2]
+    const known: KnownPulls = new Map()
+    const pots = simulatePour(moves, areas, section, known).picture(64, 48, 60)
+    const ways = [...known.values()]
+    expect(simulatePour(moves, areas, section, known).picture(64, 48, 60)).to.deep.equal(pots)
+    expect([...known.values()]).to.deep.equal(ways)
+    // Another second pull: the first is kept, the one that is gone is forgotten.
+    simulatePour([level(0), level(1), first, { ...second, path: path([50, 50], [50, 15]) }], areas, section, known)
+    expect(known.size).to.equal(2)
+    expect([...known.values()].includes(ways[0]!)).to.equal(true)
+    expect([...known.values()].includes(ways[1]!)).to.equal(false)
   })
 })
 

@@ -1,4 +1,4 @@
-import type { MouldSection, PourMove } from '@vendange/core/pour'
+import type { KnownPulls, MouldSection, PourMove } from '@vendange/core/pour'
 import { simulatePour } from '@vendange/core/pour'
 import { expose } from 'comlink'
 
@@ -13,8 +13,11 @@ export interface PourPainter {
   ): Int8Array
 }
 
+/** Of the picture before: while a path is drawn, only that one is followed anew. */
+const known: KnownPulls = new Map()
+
 const painter: PourPainter = {
   paint: (moves, potAreasMm2, section, width, height) =>
-    simulatePour(moves, potAreasMm2, section).picture(width, height, section.heightMm),
+    simulatePour(moves, potAreasMm2, section, known).picture(width, height, section.heightMm),
 }
 expose(painter)
