@@ -3,8 +3,7 @@ import type { SeasonView } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { WorkshopProcess } from '../e2e/server'
 import config from '../e2e/playwright.config'
-import type { FrameCost } from './frameCosts'
-import { costsOf, threadCostsOf, threadTimeOf, watchFrames } from './frameCosts'
+import { costsOf, watchFrames } from './frameCosts'
 import { percentile } from './measure'
 
 const batchCount = 300
@@ -48,50 +47,40 @@ export async function benchBoard(): Promise<void> {
     await bar.scrollIntoViewIfNeeded()
     const box = await bar.boundingBox()
     if (!box) throw new Error('Expected the batch to be in sight')
-    const drag = (day: number): string => {
-      const at = `{ bubbles: true, clientX: ${box.x + 10 + day * 15}, clientY: ${box.y + 10} }`
-      return `document.querySelector('[data-batch="bench-20"]').dispatchEvent(new PointerEvent('pointermove', ${at}))`
-    }
-    const zoom = (name: string): string => {
-      const buttons = `[...document.querySelectorAll('.zooms button')]`
-      return `${buttons}.find((button) => button.textContent.trim() === '${name}').click()`
-    }
-    type Costs = (step: string, framesAfter: number) => Promise<readonly FrameCost[]>
-    /** Drags and zooms, round after round. */
-    const measured = async (costs: Costs): Promise<readonly (readonly [string, readonly FrameCost[]])[]> => {
-      const [idle, drags, zooms]: [FrameCost[], FrameCost[], FrameCost[]] = [[], [], []]
-      for (let round = 0; round < 5; round++) {
-        idle.push(...(await costs('', 10)))
-        await page.mouse.move(box.x + 10, box.y + 10)
-        await page.mouse.down()
-        // Each step is one day: the whole plan is checked and the board drawn anew.
-        for (let day = 1; day <= 20; day++) drags.push(...(await costs(drag(day), 2)))
-        if (!(await page.locator('[data-test=trial]').isVisible())) throw new Error('Expected the batch to move')
-        await page.mouse.move(box.x + 10, box.y + 10, { steps: 10 })
-        await page.mouse.up()
-        for (const name of ['Month', 'Half a year', 'Week', 'Season']) zooms.push(...(await costs(zoom(name), 20)))
+    const idle: number[] = []
+    const drags: number[] = []
+    const zooms: number[] = []
+    for (let round = 0; round < 5; round++) {
+      idle.push(...(await costsOf(page, '', 10)))
+      await page.mouse.move(box.x + 10, box.y + 10)
+      await page.mouse.down()
+      // Each step is one day: the whole plan is checked and the board drawn anew.
+      for (let day = 1; day <= 20; day++) {
+        const at = `{ bubbles: true, clientX: ${box.x + 10 + day * 15}, clientY: ${box.y + 10} }`
+        const moved = `document.querySelector('[data-batch="bench-20"]')`
+        drags.push(...(await costsOf(page, `${moved}.dispatchEvent(new PointerEvent('pointermove', ${at}))`, 2)))
       }
+      if (!(await page.locator('[data-test=trial]').isVisible())) throw new Error('Expected the batch to move')
+      await page.mouse.move(box.x + 10, box.y + 10, { steps: 10 })
+      await page.mouse.up()
+      for (const name of ['Month', 'Half a year', 'Week', 'Season']) {
+        const buttons = `[...document.querySelectorAll('.zooms button')]`
+        const step = `${buttons}.find((button) => button.textContent.trim() === '${name}').click()`
+        zooms.push(...(await costsOf(page, step, 20)))
+      }
+    }
+    console.log(`The board with ${batchCount} batches over a year: script, style and layout a frame, ms by the clock`)
+    for (const [what, figures] of [
+      ['nothing happens', idle],
+      ['dragging a pour by a day', drags],
+      ['zooming', zooms],
+    ] as const) {
       // Frames with nothing to do would only flatter the figures.
-      return [
-        ['nothing happens', idle],
-        ['dragging a pour by a day', drags.filter(({ ms }) => ms > 0.3)],
-        ['zooming', zooms.filter(({ ms }) => ms > 0.3)],
-      ]
+      const sorted = figures.filter((ms) => what === 'nothing happens' || ms > 0.3).sort((a, b) => a - b)
+      console.log(
+        `  ${what.padEnd(34)} median ${percentile(sorted, 0.5).toFixed(1)}, 95th percentile ${percentile(sorted, 0.95).toFixed(1)}, most ${percentile(sorted, 1).toFixed(1)}, above 8: ${sorted.filter((ms) => ms > 8).length} of ${sorted.length}`,
+      )
     }
-    const threadTime = await threadTimeOf(page)
-    console.log(`The board with ${batchCount} batches over a year: script, style and layout a frame, ms`)
-    for (const [by, costs] of [
-      ['by the clock', (step, framesAfter) => costsOf(page, step, framesAfter)],
-      ['by processor time', (step, framesAfter) => threadCostsOf(page, threadTime, step, framesAfter)],
-    ] as readonly (readonly [string, Costs])[])
-      for (const [what, figures] of await measured(costs)) {
-        const sorted = figures.map(({ ms }) => ms).sort((a, b) => a - b)
-        const above = figures.filter(({ ms }) => ms > 8)
-        const single = above.filter(({ frames }) => frames === 1)
-        console.log(
-          `  ${`${what}, ${by}`.padEnd(46)} median ${percentile(sorted, 0.5).toFixed(1)}, 95th percentile ${percentile(sorted, 0.95).toFixed(1)}, most ${percentile(sorted, 1).toFixed(1)}, above 8: ${above.length} of ${sorted.length}, of them single frames ${single.length}`,
-        )
-      }
   } finally {
     await browser.close()
     await workshop.dispose()
