@@ -52,16 +52,19 @@ export const hexText = () =>
 
 export const versionNumber = () => number().integer().min(0).required()
 
-/** Claims of a recipe or promises of a collection: those that everybody knows, and the workshop's own. */
-export const claimKeys = () =>
-  array(
-    string()
-      .max(64)
-      .test('claim', 'There is no such claim.', (value) => value === undefined || isClaimKey(value))
-      .required(),
-  )
-    .max(40)
+/** A claim: one that everybody knows, or one of the workshop's own. */
+export const claimKey = () =>
+  string()
+    .max(64)
+    .test('claim', 'There is no such claim.', (value) => value === undefined || isClaimKey(value))
     .required()
+
+/** Claims of a recipe or promises of a collection. */
+export const claimKeys = () => array(claimKey()).max(40).required()
+
+/** Shares of a whole added up; one that is not filled in yet counts nothing. */
+export const sumOfShares = (parts: readonly { readonly share?: number | undefined }[]): number =>
+  parts.reduce((sum, part) => sum + (typeof part?.share === 'number' ? part.share : 0), 0)
 
 /** Turns what the core refuses into errors of the fields it names, below the object under test. */
 export function refusals(context: TestContext<AnyObject>, findings: readonly Finding[]): true | ValidationError {

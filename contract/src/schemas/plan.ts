@@ -15,6 +15,7 @@ import {
   idText,
   nameText,
   optionalDay,
+  sumOfShares,
   versionNumber,
   wholeWithin,
   within,
@@ -121,7 +122,7 @@ const scentSchema = object({
     .optional()
     .test('whole', function (parts) {
       if (!parts || parts.length === 0) return true
-      const total = parts.reduce((sum, part) => sum + (typeof part?.share === 'number' ? part.share : 0), 0)
+      const total = sumOfShares(parts)
       if (Math.abs(total - 1) <= shareTolerance) return true
       return this.createError({
         message: `The parts of the blend add up to ${formatQuantity('share', total)}; they must make 100 %.`,
@@ -157,7 +158,7 @@ const colourSchema = object({
 function potsFault(colours: readonly Partial<InferType<typeof colourSchema>>[]): string | undefined {
   if (colours.length === 0) return undefined
   const of = (kind: PortionKind) => colours.filter(({ portion = 'share' }) => portion === kind)
-  const shares = of('share').reduce((sum, { share }) => sum + (typeof share === 'number' ? share : 0), 0)
+  const shares = sumOfShares(of('share'))
   const rests = of('rest').length
   const stated = formatQuantity('share', shares)
   if (rests > 1) return 'Only one pot can take the rest.'

@@ -1,10 +1,9 @@
 import { isTimeZone } from '@vendange/core/calendar'
-import { isClaimKey } from '@vendange/core/plan'
 import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { scaleResolutionRange } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
-import { dayText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
+import { claimKey, dayText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
 
 export const massUnits = ['g', 'oz'] as const
 export const lengthUnits = ['mm', 'in'] as const
@@ -81,10 +80,7 @@ export const workshopSchema = object({
   /** Claims besides those that everybody knows, with the ingredients that break them, by name. */
   ownClaims: array(
     object({
-      key: string()
-        .max(64)
-        .test('claim', 'There is no such claim.', (value) => value === undefined || isClaimKey(value))
-        .required(),
+      key: claimKey(),
       name: nameText(),
       without: array(nameText()).max(200).required(),
     })

@@ -1,7 +1,6 @@
 import type { Day } from '../calendar'
 import { formatQuantity } from '../units'
 import type { BatchPlan } from './planOfBatch'
-import { mouldsOfPlan } from './planOfBatch'
 import { usualSchool } from '../recipe'
 
 /** Work that belongs to a pour and is not done at the bench: on the day before, in the night, on the days after. */
@@ -12,13 +11,12 @@ export interface AroundThePour {
 
 /** Days of a pour as far as its run sheet needs them. */
 export interface DaysOfPour {
-  readonly pourDay: Day
   readonly cutDay: Day
   readonly readyDay: Day
 }
 
 /**
- * What is to be done before and after the bench, in the order of the work, each group left out where it has nothing.
+ * What is to be done before and after the bench, in the order of the work.
  *
  * @param dayWords a day as the workshop writes it
  */
@@ -29,8 +27,7 @@ export function aroundThePour(
 ): readonly AroundThePour[] {
   const { lye, gel } = plan.recipe.school ?? usualSchool
   const frozen = (plan.weights.liquids ?? []).filter(({ place }) => place === 'lye')
-  const bars = mouldsOfPlan(plan).reduce((sum, { count, barsPerMould }) => sum + count * barsPerMould, 0)
-  const groups: readonly AroundThePour[] = [
+  return [
     {
       group: 'The day before',
       lines: [
@@ -59,10 +56,9 @@ export function aroundThePour(
       group: 'The days after',
       lines: [
         'Wash pots and tools with gloves on: what sticks to them is still lye for a day.',
-        `Press its side with a gloved finger and unmould when it is cold and firm. Planned for ${dayWords(days.cutDay)}: ${bars} bars.`,
+        `Press its side with a gloved finger and unmould when it is cold and firm. Planned for ${dayWords(days.cutDay)}: ${plan.barsPlanned} bars.`,
         `On the rack until ${dayWords(days.readyDay)}; weigh a marked bar every week.`,
       ],
     },
   ]
-  return groups.filter(({ lines }) => lines.length > 0)
 }

@@ -6,7 +6,7 @@ import { formatQuantity, isWithin, rangeMessage } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldsOfPlan } from './planOfBatch'
 import type { WeighedPot } from './pots'
-import { potWettingG, splitIntoPots } from './pots'
+import { splitIntoPots } from './pots'
 import { runSheet } from './runSheet'
 import type { RunSheetStep } from './steps'
 import {
@@ -195,7 +195,7 @@ function madeOf(
     kohG +
     (done.get(waterStepKey) ?? parts.waterG) +
     wettingG(parts.additives, 'water') +
-    potWettingG(parts.pots, 'water') +
+    wettingG(parts.pots, 'water') +
     sum(parts.liquids, liquidStepKey) +
     sum(parts.additives, additiveStepKey) +
     scentNow(plan, parts, done)

@@ -115,11 +115,6 @@ export function splitIntoPots(colours: readonly PotColour[], split: PotSplit): r
   })
 }
 
-/** g of water, or of fat, that wetting the colourants takes from the batch. */
-export function potWettingG(pots: readonly WeighedPot[], kind: 'water' | 'fat'): number {
-  return pots.reduce((sum, { wetting }) => (wetting?.with === kind ? sum + wetting.massG : sum), 0)
-}
-
 /** Everything in a pot but its colourant, g. */
 export function potG({ batterG, wetting, scentG = 0 }: WeighedPot): number {
   return clean(batterG + (wetting?.massG ?? 0) + scentG)

@@ -4,7 +4,6 @@ import { formatQuantity } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldWords } from './planOfBatch'
 import { potSteps, scentSteps, wettingSteps } from './potSteps'
-import { potWettingG } from './pots'
 import { partToWeigh } from './splitting'
 import type { RunSheetStep, StepGroup } from './steps'
 import {
@@ -88,7 +87,7 @@ const isAtTrace = (recipe: Recipe, fatKey: string): boolean =>
 /** The fats that are melted, with what goes in among them. */
 function fatSteps(plan: BatchPlan): readonly RunSheetStep[] {
   const { weights, recipe } = plan
-  const keptBackG = wettingG(weights.additives ?? [], 'fat') + potWettingG(weights.pots, 'fat')
+  const keptBackG = wettingG([...(weights.additives ?? []), ...weights.pots], 'fat')
   const keptBackOf = keptBackG > 0 ? wettingFatKey(plan) : undefined
   return [
     ...weights.fats

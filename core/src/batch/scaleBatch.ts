@@ -12,12 +12,13 @@ import {
   dissolvingWaterG,
   potLossRange,
   superfatBand,
+  wettingG,
 } from '../recipe'
 import { assertWithin, formatQuantity, roundToScale } from '../units'
 import { batterPerGramOfFats } from './batterVolume'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
 import type { PotColour, WeighedPot } from './pots'
-import { checkPots, potWettingG } from './pots'
+import { checkPots } from './pots'
 import { splitFindings, vesselParts } from './splitting'
 import type { WeightsForFats } from './weightsForFats'
 import { scentIntoPotsG, weightsForFats } from './weightsForFats'
@@ -122,7 +123,7 @@ function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): F
 /** Wetting colourants in the batch's own water must leave the alkali its own mass of it. */
 function dissolvingFindings({ lye, waterG, pots }: WeightsForFats): Finding[] {
   const alkaliG = lye.naohG + lye.kohG
-  const takenG = potWettingG(pots, 'water')
+  const takenG = wettingG(pots, 'water')
   const leftG = dissolvingWaterG(lye, lye.plainWaterG - waterG)
   if (takenG === 0 || leftG >= alkaliG) return []
   return [

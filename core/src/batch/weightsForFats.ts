@@ -2,7 +2,7 @@ import type { Lye, Recipe, WeighedAdditive, WeighedFat } from '../recipe'
 import { additivesFor, lyeFor, usualSchool, wettingG } from '../recipe'
 import { roundToScale } from '../units'
 import type { PotColour, WeighedPot } from './pots'
-import { potWettingG, splitIntoPots } from './pots'
+import { splitIntoPots } from './pots'
 
 /** Everything that goes with weighed fats, g. */
 export interface WeightsForFats {
@@ -58,7 +58,7 @@ export function weightsForFats(
   return {
     fatsG,
     lye,
-    waterG: clean(lye.plainWaterG - wettingG(additives, 'water') - potWettingG(pots, 'water')),
+    waterG: clean(lye.plainWaterG - wettingG(additives, 'water') - wettingG(pots, 'water')),
     additives,
     scentG,
     batterG,

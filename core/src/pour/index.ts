@@ -1,3 +1,4 @@
 export * from './face'
 export * from './moves'
+export * from './section'
 export * from './simulate'

@@ -29,7 +29,7 @@ export function additivesFor(
   })
 }
 
-/** g of water, or of fat, that wetting takes. */
-export function wettingG(additives: readonly WeighedAdditive[], kind: 'water' | 'fat'): number {
-  return additives.reduce((sum, { wetting }) => (wetting?.with === kind ? sum + wetting.massG : sum), 0)
+/** g of water, or of fat, that wetting additives or the colourants of pots takes from the batch. */
+export function wettingG(wetted: readonly Pick<Partial<WeighedAdditive>, 'wetting'>[], kind: 'water' | 'fat'): number {
+  return wetted.reduce((sum, { wetting }) => (wetting?.with === kind ? sum + wetting.massG : sum), 0)
 }

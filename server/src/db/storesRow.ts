@@ -57,6 +57,12 @@ async function usedOfLots(
   return used
 }
 
+/** The workshop's own fats, those taken away among them. */
+export async function readOwnFats(reader: Reader): Promise<readonly Fat[]> {
+  const own = await keptRows<SavedOwnFat>(reader, ownFats)
+  return own.map(({ id, version: _version, isRemoved: _removed, ...details }) => asFat(id, details))
+}
+
 /** The stores as they stand, what was taken away left out. */
 export async function readStock(
   reader: Reader,
@@ -66,9 +72,8 @@ export async function readStock(
   const known = await keptRows<SavedIngredient>(reader, ingredients)
   const isKept = new Set(known.flatMap(({ id, isRemoved }) => (isRemoved ? [] : [id])))
   const all = await keptRows<SavedLot>(reader, lots)
-  const own = await keptRows<SavedOwnFat>(reader, ownFats)
   return {
-    ownFats: own.map(({ id, version: _version, isRemoved: _removed, ...details }) => asFat(id, details)),
+    ownFats: await readOwnFats(reader),
     ingredients: known.filter(({ isRemoved }) => !isRemoved),
     lots: all
       .filter(({ isRemoved, ingredientId }) => !isRemoved && isKept.has(ingredientId))

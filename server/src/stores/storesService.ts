@@ -14,7 +14,7 @@ import type { KeptThings } from '../db/keptThings'
 import { keptRow, keptRows, keptThings } from '../db/keptThings'
 import { batches, benchRecords, designs, ingredients, loaves, lots, makers } from '../db/schema'
 import type { Stock } from '../db/storesRow'
-import { readStock } from '../db/storesRow'
+import { readOwnFats, readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 
@@ -33,13 +33,13 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   async function checkLot({ ingredientId, certificate }: NewLot, reader: Reader): Promise<readonly Finding[]> {
     if (!certificate) return []
     const { ref } = await keptRow<SavedIngredient>(reader, ingredients, ingredientId, 'ingredient')
-    const fat = fatOf({ knownFats: (await readStock(reader)).ownFats }, ref)
+    const fat = fatOf({ knownFats: await readOwnFats(reader) }, ref)
     return fat ? checkCertificate(fat, certificate) : []
   }
 
   /** Which fat it is must be one of the table or of the workshop's own. */
   async function checkIngredient({ kind, ref }: NewIngredient, reader: Reader): Promise<readonly Finding[]> {
-    if (kind !== 'fat' || fatOf({ knownFats: (await readStock(reader)).ownFats }, ref)) return []
+    if (kind !== 'fat' || fatOf({ knownFats: await readOwnFats(reader) }, ref)) return []
     return [{ severity: 'refuse', code: 'unknown_fat', field: 'ref', message: 'Choose which fat it is.' }]
   }
 

@@ -62,6 +62,7 @@ const states = [
 ] as const
 const contents = contentKeys.map((value) => ({ value, title: contentWords[value] }))
 const acids = Object.keys(fattyAcidMolarMass) as readonly FattyAcid[]
+const zeros = Object.fromEntries(acids.map((acid) => [acid, 0])) as Record<FattyAcid, number>
 const ends = [
   ['min', 'Least'],
   ['typical', 'Reckoned with'],
@@ -87,7 +88,6 @@ const likeFats = fatTable.map(({ key, name }) => ({ value: key, title: name }))
 function takeProfileOf(key: string | null): void {
   const like = fatTable.find((one) => one.key === key)
   if (!values.value || !like) return
-  const zeros = Object.fromEntries(acids.map((acid) => [acid, 0])) as Record<FattyAcid, number>
   const { kind, stateAt20C, densityGMl, densityTemperatureC, saponificationValue, unsaponifiablePercent } = like
   const { inci, soapInci } = like
   Object.assign(values.value, { inci, soapInci, kind, stateAt20C, densityGMl, densityTemperatureC })
@@ -96,7 +96,6 @@ function takeProfileOf(key: string | null): void {
 }
 function setAcid(acid: FattyAcid, percent: number | null): void {
   if (!values.value) return
-  const zeros = Object.fromEntries(acids.map((one) => [one, 0])) as Record<FattyAcid, number>
   values.value.fattyAcidPercent = { ...zeros, ...values.value.fattyAcidPercent, [acid]: percent ?? 0 }
 }
 

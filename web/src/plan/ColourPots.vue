@@ -112,20 +112,12 @@ watch(
         :error="errorOf(`colours[${index}].share`)"
       />
       <QuantityField
-        v-else-if="colour.portion === 'mass'"
+        v-else-if="colour.portion !== 'rest'"
+        :key="colour.portion ?? ''"
         :model-value="colour.amount ?? 0"
-        kind="mass"
+        :kind="colour.portion === 'mass' ? 'mass' : 'number'"
         :range="potAmountRange"
-        label="Mass"
-        :error="errorOf(`colours[${index}].amount`)"
-        @update:model-value="colour.amount = $event ?? 0"
-      />
-      <QuantityField
-        v-else-if="colour.portion === 'volume'"
-        :model-value="colour.amount ?? 0"
-        kind="number"
-        :range="potAmountRange"
-        label="Volume, ml"
+        :label="colour.portion === 'mass' ? 'Mass' : 'Volume, ml'"
         :error="errorOf(`colours[${index}].amount`)"
         @update:model-value="colour.amount = $event ?? 0"
       />

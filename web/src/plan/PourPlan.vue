@@ -8,7 +8,7 @@ import type { WeighedPot } from '@vendange/core/batch'
 import { potG } from '@vendange/core/batch'
 import { shapeOf } from '@vendange/core/mould'
 import type { MoveKind, SectionPoint } from '@vendange/core/pour'
-import { checkPourPlan, movesOf, partsPoured, slopeRange, usualMove } from '@vendange/core/pour'
+import { checkPourPlan, movesOf, partsPoured, potAreasMm2, sectionOf, slopeRange, usualMove } from '@vendange/core/pour'
 import { computed, ref } from 'vue'
 import PourPicture from './PourPicture.vue'
 
@@ -26,19 +26,22 @@ const kinds: readonly { value: MoveKind; title: string }[] = [
 ]
 const partRange = { min: 0.01, max: 1 }
 const lengthRange = { min: 0, max: 500 }
+const dropFields = [
+  ['xMm', 'From the left'],
+  ['sinkMm', 'Sinks by'],
+  ['spreadMm', 'Spreads'],
+] as const
 
-const section = computed(() => {
-  const { widthMm, heightMm, linerMm, fillHeightMm } = props.mould
-  return { widthMm: widthMm - 2 * linerMm, heightMm: heightMm - linerMm, fillMm: fillHeightMm }
-})
+const section = computed(() => sectionOf(props.mould))
 const moves = computed(() => movesOf(lines.value))
 const potsByMass = computed(() => props.pots.map((pot) => ({ name: pot.colour.name, massG: potG(pot) })))
 const findings = computed(() => checkPourPlan(moves.value, potsByMass.value, section.value))
-const potAreasMm2 = computed(() => {
-  const { widthMm, fillMm } = section.value
-  const madeG = potsByMass.value.reduce((sum, { massG }) => sum + massG, 0)
-  return potsByMass.value.map(({ massG }) => (widthMm * fillMm * massG) / Math.max(1e-9, madeG))
-})
+const areasMm2 = computed(() =>
+  potAreasMm2(
+    potsByMass.value.map(({ massG }) => massG),
+    section.value,
+  ),
+)
 const drawable = computed(() => (findings.value.some(({ code }) => code === 'move_impossible') ? [] : moves.value))
 const potChoices = computed(() => props.colours.map(({ name }, value) => ({ value, title: name })))
 const tool = ref<'hanger' | 'skewer'>()
@@ -105,7 +108,7 @@ const layAll = (): void => {
     <PourPicture
       :moves="drawable"
       :hexes="colours.map(({ hex }) => hex)"
-      :pot-areas-mm2="potAreasMm2"
+      :pot-areas-mm2="areasMm2"
       :section="section"
       :tool="tool"
       @drawn="take"
@@ -145,25 +148,13 @@ const layAll = (): void => {
         />
         <template v-if="line.kind === 'drop'">
           <QuantityField
-            :model-value="line.xMm ?? 0"
+            v-for="[field, label] in dropFields"
+            :key="field"
+            :model-value="line[field] ?? 0"
             kind="length"
             :range="lengthRange"
-            label="From the left"
-            @update:model-value="line.xMm = $event ?? 0"
-          />
-          <QuantityField
-            :model-value="line.sinkMm ?? 0"
-            kind="length"
-            :range="lengthRange"
-            label="Sinks by"
-            @update:model-value="line.sinkMm = $event ?? 0"
-          />
-          <QuantityField
-            :model-value="line.spreadMm ?? 0"
-            kind="length"
-            :range="lengthRange"
-            label="Spreads"
-            @update:model-value="line.spreadMm = $event ?? 0"
+            :label="label"
+            @update:model-value="line[field] = $event ?? 0"
           />
         </template>
         <p v-if="!pours(line.kind)" class="quiet">
