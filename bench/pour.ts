@@ -1,8 +1,8 @@
-import type { KnownPulls, PourMove, SectionPoint } from '@vendange/core/pour'
+import type { KnownPulls, MoveLine, SectionPoint } from '@vendange/core/pour'
 import { simulatePour } from '@vendange/core/pour'
 import { percentile, report, timesOf } from './measure'
 
-const section = { widthMm: 80, heightMm: 70, fillMm: 60 }
+const section = { widthMm: 80, heightMm: 70, fillMm: 60, lengthMm: 250 }
 const [width, height] = [512, 384]
 
 const zigzag = (left: number): readonly SectionPoint[] =>
@@ -12,13 +12,13 @@ const zigzag = (left: number): readonly SectionPoint[] =>
   ])
 
 /** Nine pours and three pulls. */
-function twelveMoves(): readonly PourMove[] {
-  const pours = Array.from({ length: 9 }, (_, index): PourMove =>
+function twelveMoves(): readonly MoveLine[] {
+  const pours = Array.from({ length: 9 }, (_, index): MoveLine =>
     index % 3 === 2
       ? { kind: 'drop', pot: index % 4, part: 0.4, xMm: 20 + index * 5, sinkMm: 15, spreadMm: 20 }
       : { kind: 'level', pot: index % 4, part: 0.4 },
   )
-  const pulls = [18, 22, 26].map((left, index): PourMove => ({
+  const pulls = [18, 22, 26].map((left, index): MoveLine => ({
     kind: index === 1 ? 'skewer' : 'hanger',
     path: zigzag(left),
   }))
@@ -63,8 +63,8 @@ export async function benchPour(): Promise<void> {
   const known: KnownPulls = new Map()
   let turn = 0
   const dragged = (): Int8Array => {
-    const last: PourMove = { kind: 'hanger', path: zigzag(20 + (turn++ % 50) / 10) }
-    return simulatePour([...moves.slice(0, -1), last], areas, section, known).picture(192, 144, 60)
+    const last: MoveLine = { kind: 'hanger', path: zigzag(20 + (turn++ % 50) / 10) }
+    return simulatePour([...moves.slice(0, -1), last], areas, section, { known, across: 64 }).picture(192, 144, 60)
   }
   report('The same while its last pull is drawn', percentile(await timesOf(20, dragged), 0.5), what, yardstick)
   for (const count of [3, 6, 12]) {

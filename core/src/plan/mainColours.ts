@@ -1,5 +1,5 @@
 import { converter, formatHex } from 'culori'
-import { randomFrom } from '../season/solver/randomFrom'
+import { randomFrom } from '../random'
 
 interface Point {
   readonly l: number

@@ -1,165 +1,214 @@
-import type { Finding } from '../findings'
 import type { Range } from '../units'
-import { formatQuantity, isWithin } from '../units'
+import type { Trace } from './trace'
+import { traceEffects } from './trace'
 
-/** A point in the cross-section of a mould, mm from its left wall and from its base. */
+/** A point of a mould, mm from its left wall and from its base; in a plan view from its near end instead of the base. */
 export interface SectionPoint {
   readonly xMm: number
   readonly yMm: number
 }
 
-export const moveKinds = ['level', 'sloped', 'drop', 'hanger', 'skewer'] as const
+export const moveKinds = [
+  'level',
+  'sloped',
+  'powder',
+  'drop',
+  'ribbon',
+  'stack',
+  'dividers',
+  'column',
+  'hanger',
+  'skewer',
+  'spoon',
+  'cubes',
+  'embed',
+  'pipe',
+  'drizzle',
+  'texture',
+  'spray',
+] as const
 export type MoveKind = (typeof moveKinds)[number]
 
-/** Batter that is poured: from which pot and how much of it. */
-interface Poured {
+/** Outlines of columns and embeds. */
+export const outlines = ['round', 'square', 'triangle', 'star'] as const
+export type Outline = (typeof outlines)[number]
+
+/** Where a tool is drawn: across the loaf, down into it; or on the surface as seen from above, through all its depth. */
+export const planes = ['section', 'plan'] as const
+export type Plane = (typeof planes)[number]
+
+/** Batter out of one pot. */
+export interface PotPart {
   /** Place of the pot among the design's colours. */
   readonly pot: number
   /** Part of the pot, 0 to 1. */
   readonly part: number
 }
 
-/** A tool drawn along a path. */
-interface Drawn<Tool extends string> {
-  readonly kind: Tool
-  readonly path: readonly SectionPoint[]
+/** What is measured about a move, each a number. */
+export interface MoveFigures {
+  /** The mould is propped so that the batter rises to the right by this angle, ° (to the left below 0). */
+  readonly angleDeg: number
+  /** Place across the mould, mm from its left wall. */
+  readonly xMm: number
+  /** Height of an embed's middle above the base, mm. */
+  readonly yMm: number
+  /** Place along the mould, mm from its near end. */
+  readonly zMm: number
+  /** Height above the surface from which it is poured, mm. */
+  readonly fallMm: number
+  /** How far it spreads to each side, mm. */
+  readonly spreadMm: number
+  /** Size of a column, an embed or a cube, mm across. */
+  readonly sizeMm: number
+  /** How an embed is turned, °. */
+  readonly turnDeg: number
+  /** How many: passes, turns, spoonfuls, cubes, piped strands. */
+  readonly count: number
+  /** Height of the peaks of a texture, mm. */
+  readonly peakMm: number
+}
+export type MoveFigure = keyof MoveFigures
+
+/** What a move has until its maker says more, and what it may have. Usual values are estimates from practice. */
+export const moveFigures: Readonly<
+  Record<MoveFigure, { readonly usual: number; readonly range: Range; readonly quantity: 'length' | 'number' }>
+> = {
+  angleDeg: { usual: 15, range: { min: -40, max: 40 }, quantity: 'number' },
+  xMm: { usual: 40, range: { min: 0, max: 1500 }, quantity: 'length' },
+  yMm: { usual: 30, range: { min: 0, max: 1500 }, quantity: 'length' },
+  zMm: { usual: 125, range: { min: 0, max: 1500 }, quantity: 'length' },
+  fallMm: { usual: 100, range: { min: 0, max: 1000 }, quantity: 'length' },
+  spreadMm: { usual: 20, range: { min: 1, max: 500 }, quantity: 'length' },
+  sizeMm: { usual: 20, range: { min: 2, max: 400 }, quantity: 'length' },
+  turnDeg: { usual: 0, range: { min: -180, max: 180 }, quantity: 'number' },
+  count: { usual: 4, range: { min: 1, max: 60 }, quantity: 'number' },
+  peakMm: { usual: 5, range: { min: 1, max: 30 }, quantity: 'length' },
 }
 
-/** One move of a pour plan, in the order of the work. */
-export type PourMove =
-  /** Poured over a spatula, so that it lies level on what is there. */
-  | ({ readonly kind: 'level' } & Poured)
-  /** Poured while the mould is propped, so that it rises to the right by this angle, ° (to the left below 0). */
-  | ({ readonly kind: 'sloped'; readonly angleDeg: number } & Poured)
-  /** Poured in one place from a height: it sinks by so much into what is there, and spreads so far to each side. */
-  | ({ readonly kind: 'drop'; readonly xMm: number; readonly sinkMm: number; readonly spreadMm: number } & Poured)
-  /** A bent wire, or a skewer, drawn through the batter along a path. */
-  | Drawn<'hanger'>
-  | Drawn<'skewer'>
+/** What each kind of move asks for. */
+export interface MoveSpec {
+  /** How many pots it is poured from. */
+  readonly pours: 'none' | 'one' | 'many'
+  readonly figures: readonly MoveFigure[]
+  /** Whether it has a colour of its own, as old soap or a powder has. */
+  readonly hasHex?: true
+  readonly outlines?: readonly Outline[]
+  readonly isDrawn?: true
+  /** How it behaves at the bench: the traces between which it works, thinnest and thickest. Estimates from practice. */
+  readonly traces: readonly [Trace, Trace]
+  /** How long it takes at the bench, minutes. Estimates from practice. */
+  readonly handsMin: number
+}
+
+export const moveSpecs: Readonly<Record<MoveKind, MoveSpec>> = {
+  level: { pours: 'one', figures: [], traces: ['emulsion', 'thick'], handsMin: 1.5 },
+  sloped: { pours: 'one', figures: ['angleDeg'], traces: ['thin', 'medium'], handsMin: 2 },
+  powder: { pours: 'none', figures: [], hasHex: true, traces: ['thin', 'thick'], handsMin: 2 },
+  drop: { pours: 'one', figures: ['xMm', 'fallMm', 'spreadMm'], traces: ['emulsion', 'medium'], handsMin: 1 },
+  ribbon: { pours: 'one', figures: ['count', 'fallMm'], traces: ['emulsion', 'thin'], handsMin: 1.5 },
+  stack: { pours: 'many', figures: ['xMm', 'count', 'fallMm'], traces: ['emulsion', 'thin'], handsMin: 3 },
+  dividers: { pours: 'many', figures: [], traces: ['thin', 'medium'], handsMin: 4 },
+  column: {
+    pours: 'many',
+    figures: ['xMm', 'zMm', 'sizeMm', 'count'],
+    outlines: ['round', 'square', 'star'],
+    traces: ['emulsion', 'thin'],
+    handsMin: 4,
+  },
+  hanger: { pours: 'none', figures: [], isDrawn: true, traces: ['emulsion', 'medium'], handsMin: 1.5 },
+  skewer: { pours: 'none', figures: [], isDrawn: true, traces: ['thin', 'medium'], handsMin: 1 },
+  spoon: { pours: 'one', figures: ['count'], traces: ['medium', 'thick'], handsMin: 3 },
+  cubes: { pours: 'none', figures: ['count', 'sizeMm'], hasHex: true, traces: ['thin', 'medium'], handsMin: 2 },
+  embed: {
+    pours: 'none',
+    figures: ['xMm', 'yMm', 'sizeMm', 'turnDeg'],
+    hasHex: true,
+    outlines: ['round', 'square', 'triangle'],
+    traces: ['thin', 'thick'],
+    handsMin: 2,
+  },
+  pipe: { pours: 'one', figures: ['count'], traces: ['thick', 'thick'], handsMin: 6 },
+  drizzle: { pours: 'one', figures: ['count'], traces: ['emulsion', 'thin'], handsMin: 1 },
+  texture: { pours: 'none', figures: ['peakMm'], traces: ['medium', 'thick'], handsMin: 3 },
+  spray: { pours: 'none', figures: [], traces: ['emulsion', 'thick'], handsMin: 0.5 },
+}
 
 /** A move as it is kept: its kind, and of the rest what the kind needs. */
-export interface MoveLine {
-  readonly kind: MoveKind
+export type MoveLine = { readonly kind: MoveKind } & {
+  readonly [Figure in MoveFigure]?: number | undefined
+} & {
   readonly pot?: number | undefined
   readonly part?: number | undefined
-  readonly angleDeg?: number | undefined
-  readonly xMm?: number | undefined
+  /** Of a move that takes from several pots, in the order in which they are poured. */
+  readonly pots?: readonly PotPart[] | undefined
+  readonly trace?: Trace | undefined
+  /** How long to wait before it, minutes. */
+  readonly waitMin?: number | undefined
+  /** How deep a drop sinks, where it is not reckoned from its fall, mm. */
   readonly sinkMm?: number | undefined
-  readonly spreadMm?: number | undefined
+  readonly hex?: string | undefined
+  readonly outline?: Outline | undefined
+  readonly plane?: Plane | undefined
   readonly path?: readonly SectionPoint[] | undefined
 }
 
-/** What a new move has until its maker says more. Estimates from usual practice. */
-export const usualMove = { angleDeg: 15, sinkMm: 15, spreadMm: 20 } as const
-
-/** Moves from their lines. */
-export function movesOf(lines: readonly MoveLine[]): readonly PourMove[] {
-  return lines.map((line): PourMove => {
-    const { kind, pot = 0, part = 1, path = [] } = line
-    const { angleDeg = usualMove.angleDeg, sinkMm = usualMove.sinkMm, spreadMm = usualMove.spreadMm, xMm = 0 } = line
-    switch (kind) {
-      case 'level':
-        return { kind, pot, part }
-      case 'sloped':
-        return { kind, pot, part, angleDeg }
-      case 'drop':
-        return { kind, pot, part, xMm, sinkMm, spreadMm }
-      default:
-        return { kind, path }
-    }
-  })
+/** One move of a pour plan with everything that is needed to simulate it. */
+export interface PourMove extends MoveFigures {
+  readonly kind: MoveKind
+  readonly pots: readonly PotPart[]
+  readonly trace: Trace
+  readonly waitMin: number
+  readonly sinkMm: number
+  readonly hex: string
+  readonly outline: Outline
+  readonly plane: Plane
+  readonly path: readonly SectionPoint[]
 }
 
-/** The inside of a mould across its length, mm. */
-export interface MouldSection {
-  readonly widthMm: number
-  /** Height up to the brim. */
-  readonly heightMm: number
-  /** Height up to which all the batter fills it. */
-  readonly fillMm: number
+/** Depth to which thin batter sinks for each square root of a mm of fall, mm. An estimate: 100 mm sink by 15 mm. */
+const sinkForFall = 1.5
+const usualHex = '#8C6F4E'
+
+/** How deep batter poured from a height sinks: with its speed on landing, which goes with the root of its fall. */
+export function sinkOfFall(fallMm: number, trace: Trace): number {
+  return sinkForFall * Math.sqrt(Math.max(0, fallMm)) * traceEffects[trace].sinkFactor
+}
+
+/** A move from its line. */
+export function moveOf(line: MoveLine): PourMove {
+  const spec = moveSpecs[line.kind]
+  const figures = Object.fromEntries(
+    Object.entries(moveFigures).map(([key, { usual }]) => [key, line[key as MoveFigure] ?? usual]),
+  ) as unknown as MoveFigures
+  const trace = line.trace ?? 'thin'
+  const one = { pot: line.pot ?? 0, part: line.part ?? 1 }
+  return {
+    ...figures,
+    kind: line.kind,
+    pots: spec.pours === 'none' ? [] : spec.pours === 'one' ? [one] : (line.pots ?? []),
+    trace,
+    waitMin: line.waitMin ?? 0,
+    sinkMm: line.sinkMm ?? sinkOfFall(figures.fallMm, trace),
+    spreadMm: figures.spreadMm * traceEffects[trace].spreadFactor,
+    hex: line.hex ?? usualHex,
+    outline: line.outline ?? 'round',
+    plane: line.plane ?? 'section',
+    path: line.path ?? [],
+  }
 }
 
 /** Reach of a tool: the radius at which the batter is dragged along with about 0.6 of its way, mm. Estimates. */
 export const toolRadiusMm: Readonly<Record<'hanger' | 'skewer', number>> = { hanger: 6, skewer: 3 }
-export const slopeRange: Range = { min: -40, max: 40 }
-export const mostMoves = 200
-const partTolerance = 0.001
-
-const isPoured = (move: PourMove): move is PourMove & Poured => 'pot' in move
 
 /** How much of each pot the moves pour, 1 for all of it. */
-export function partsPoured(moves: readonly PourMove[], pots: number): readonly number[] {
+export function partsPoured(lines: readonly MoveLine[], pots: number): readonly number[] {
   const parts = new Array<number>(pots).fill(0)
-  for (const move of moves) if (isPoured(move)) parts[move.pot] = (parts[move.pot] ?? 0) + move.part
+  for (const line of lines) for (const { pot, part } of moveOf(line).pots) parts[pot] = (parts[pot] ?? 0) + part
   return parts.slice(0, pots)
 }
 
-function checkMove(move: PourMove, pots: number, section: MouldSection): string | undefined {
-  const { widthMm, heightMm } = section
-  if (isPoured(move)) {
-    if (!Number.isInteger(move.pot) || move.pot < 0 || move.pot >= pots) return 'Choose a pot that the soap has.'
-    if (!(move.part > 0 && move.part <= 1)) return 'Pour more than nothing and at most all of the pot.'
-  }
-  if (move.kind === 'sloped' && !isWithin(move.angleDeg, slopeRange))
-    return `The mould can be propped by up to ${slopeRange.max}°.`
-  if (move.kind === 'drop') {
-    if (!isWithin(move.xMm, { min: 0, max: widthMm }))
-      return `That is beside the mould, which is ${formatQuantity('length', widthMm)} wide.`
-    if (!(move.spreadMm >= 1) || !(move.sinkMm >= 0)) return 'A drop spreads by 1 mm at least, and sinks by 0 or more.'
-  }
-  if (move.kind === 'hanger' || move.kind === 'skewer') {
-    if (move.path.length < 2) return 'Draw its path with two points at least.'
-    const isOff = move.path.some(
-      ({ xMm, yMm }) => !isWithin(xMm, { min: 0, max: widthMm }) || !isWithin(yMm, { min: 0, max: heightMm }),
-    )
-    if (isOff) return 'Its path leaves the mould. Keep it between the walls, the base and the brim.'
-  }
-  return undefined
-}
-
-/**
- * What is wrong with a pour plan, and what is left in the pots. Never throws on what a maker can draw.
- *
- * @param potsG batter of each pot, g
- */
-export function checkPourPlan(
-  moves: readonly PourMove[],
-  pots: readonly { readonly name: string; readonly massG: number }[],
-  section: MouldSection,
-): readonly Finding[] {
-  const findings: Finding[] = []
-  if (moves.length > mostMoves)
-    return [
-      {
-        severity: 'refuse',
-        code: 'too_many_moves',
-        field: 'pourPlan',
-        message: `At most ${mostMoves} moves fit a pour.`,
-      },
-    ]
-  moves.forEach((move, index) => {
-    const message = checkMove(move, pots.length, section)
-    if (message !== undefined)
-      findings.push({ severity: 'refuse', code: 'move_impossible', field: `pourPlan[${index}]`, message })
-  })
-  if (moves.length === 0 || findings.length > 0) return findings
-  partsPoured(moves, pots.length).forEach((part, index) => {
-    const { name, massG } = pots[index] ?? { name: '', massG: 0 }
-    const off = formatQuantity('mass', Math.abs(1 - part) * massG, { digits: 0 })
-    if (part > 1 + partTolerance)
-      findings.push({
-        severity: 'refuse',
-        code: 'pot_used_over',
-        field: 'pourPlan',
-        message: `${name}: the moves pour ${off} more than the pot holds.`,
-      })
-    else if (part < 1 - partTolerance)
-      findings.push({
-        severity: 'warn',
-        code: 'pot_left_over',
-        field: 'pourPlan',
-        message: `${name}: ${off} are left over. Pour the rest, or make the pot smaller.`,
-      })
-  })
-  return findings
+/** Whether a move is a tool drawn through the batter. */
+export function isTool(kind: MoveKind): kind is 'hanger' | 'skewer' {
+  return kind === 'hanger' || kind === 'skewer'
 }

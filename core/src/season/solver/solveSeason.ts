@@ -7,7 +7,7 @@ import { anneal } from './annealing'
 import type { DayOption } from './dayOptions'
 import { dayOptions } from './dayOptions'
 import { everyPlan, planCount } from './everyPlan'
-import { randomFrom } from './randomFrom'
+import { randomFrom } from '../../random'
 import { Workload } from './workload'
 
 export interface SolverProgress {

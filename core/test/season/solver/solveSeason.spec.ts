@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import type { Placement, SeasonProblem, SolverProgress } from '../../../src/season'
-import { checkPlan, dayOptions, randomFrom, solveSeason } from '../../../src/season'
+import { checkPlan, dayOptions, solveSeason } from '../../../src/season'
 import { Workload } from '../../../src/season/solver/workload'
 import { aBatch, aSeason, leastCost, smallSeasons } from '../smallSeason'
 
@@ -155,20 +155,5 @@ describe('Workload', () => {
         expect(load.excess - before).to.be.at.least(least - 1e-6)
       }),
     )
-  })
-})
-
-describe('randomFrom', () => {
-  it('gives the same numbers for the same seed, spread evenly from 0 to 1', () => {
-    const draw = (seed: number) => Array.from({ length: 4000 }, randomFrom(seed))
-    expect(draw(1)).to.deep.equal(draw(1))
-    expect(draw(1)).not.to.deep.equal(draw(2))
-    const numbers = draw(3)
-    expect(Math.min(...numbers)).to.be.at.least(0)
-    expect(Math.max(...numbers)).to.be.below(1)
-    for (let tenth = 0; tenth < 10; tenth++) {
-      const within = numbers.filter((number) => Math.floor(number * 10) === tenth).length
-      expect(within).to.be.within(320, 480) // 400 expected, more than four standard deviations
-    }
   })
 })

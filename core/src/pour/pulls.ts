@@ -1,0 +1,229 @@
+import type { SectionPoint } from './moves'
+import type { Surface } from './surface'
+import { heightAt, levelOf, topOf } from './surface'
+import type { Solid, SolidWall } from './solids'
+import { wallAround } from './solids'
+
+/** Knots of the grid that carries a tool's path across the mould; upward as many as make squares. */
+export const gridAcross = 96
+/** A tool's path is followed in steps of this share of its reach. */
+const stepShare = 0.7
+/** Beyond so many reaches a tool does not stir. */
+const reachCut = 2.8
+
+/** A tool slips through the batter: at its middle that follows by this share of its way. An estimate. */
+export const dragShare = 0.8
+
+/** Where points were before a tool was drawn, at the knots of a grid. */
+export interface WayBack {
+  readonly x: Float64Array
+  readonly y: Float64Array
+  readonly across: number
+  readonly rows: number
+  readonly cellMm: number
+  readonly rowMm: number
+}
+
+/** The room in which a tool is drawn: up to a surface, between walls, around what stands in it. */
+export interface Room {
+  readonly surface: Surface
+  readonly solids: readonly Solid[]
+  readonly widthMm: number
+}
+
+/** Pulls that were followed already; filled and emptied by each run. */
+export type KnownPulls = Map<string, WayBack>
+
+/** e^−s for s from 0 to `bellTo`, in even steps. */
+const bellTo = (reachCut * reachCut) / 2 + 0.5
+const bellSteps = 4096
+const bell = Float64Array.from({ length: bellSteps + 2 }, (_, step) => Math.exp((-step * bellTo) / bellSteps))
+function bellAt(s: number): number {
+  const at = (s / bellTo) * bellSteps
+  const low = at | 0
+  if (low >= bellSteps) return 0
+  return bell[low]! + (bell[low + 1]! - bell[low]!) * (at - low)
+}
+
+/** A path in steps: the middle of each and its way, four numbers a step. */
+function stepsAlong(path: readonly SectionPoint[], stepMm: number): Float64Array {
+  const steps: number[] = []
+  path.forEach((to, index) => {
+    const from = path[index - 1]
+    if (!from) return
+    const [wayX, wayY] = [to.xMm - from.xMm, to.yMm - from.yMm]
+    const count = Math.max(1, Math.ceil(Math.hypot(wayX, wayY) / stepMm))
+    for (let step = 0; step < count; step++) {
+      const share = (step + 0.5) / count
+      steps.push(from.xMm + wayX * share, from.yMm + wayY * share, wayX / count, wayY / count)
+    }
+  })
+  return Float64Array.from(steps)
+}
+
+/** The knots of a grid over a section up to its surface. */
+function gridOver(surface: Surface, widthMm: number, across: number) {
+  const topMm = Math.max(1, topOf(surface))
+  const cellMm = widthMm / across
+  const rows = Math.max(4, Math.ceil(topMm / cellMm))
+  return { across, rows, cellMm, rowMm: topMm / rows, knots: (across + 1) * (rows + 1) }
+}
+
+/**
+ * The wall of a room: 1 well inside, falling to 0 at its sides, base, surface and bodies as d²/(d² + L²), d the distance
+ * from each. `wallAt` writes it and its slope across and upward into `found`.
+ */
+function wallOf({ surface, solids, widthMm }: Room, reach2: number) {
+  const found: SolidWall = { wall: 0, slopeX: 0, slopeY: 0 }
+  const around: SolidWall = { wall: 1, slopeX: 0, slopeY: 0 }
+  const level = levelOf(surface)
+  const wallAt = (x: number, y: number): void => {
+    const toRight = widthMm - x
+    const above = (level ?? heightAt(surface, x, widthMm)) - y
+    found.wall = 0
+    found.slopeX = 0
+    found.slopeY = 0
+    if (x <= 0 || toRight <= 0 || y <= 0 || above <= 0) return
+    const [x2, right2, y2, above2] = [x * x, toRight * toRight, y * y, above * above]
+    const wall =
+      (x2 / (x2 + reach2)) * (right2 / (right2 + reach2)) * (y2 / (y2 + reach2)) * (above2 / (above2 + reach2))
+    // d/dd of d²/(d² + L²), over itself, is 2L²/(d · (d² + L²)).
+    found.wall = wall
+    found.slopeX = wall * 2 * reach2 * (1 / (x * (x2 + reach2)) - 1 / (toRight * (right2 + reach2)))
+    found.slopeY = wall * 2 * reach2 * (1 / (y * (y2 + reach2)) - 1 / (above * (above2 + reach2)))
+    if (solids.length === 0) return
+    wallAround(solids, x, y, reach2, around)
+    found.slopeX = found.slopeX * around.wall + wall * around.slopeX
+    found.slopeY = found.slopeY * around.wall + wall * around.slopeY
+    found.wall *= around.wall
+  }
+  return { wallAt, found }
+}
+
+/**
+ * Follows the knots of a grid back along a tool's path. The tool drags by the stream function
+ * ψ = (Ux·dy − Uy·dx) · exp(−r²/2L²) · wall(x, y), where U is its way and wall falls from 1 to 0 at the sides, the base
+ * and the surface as d²/(d² + L²); the way of a point is (∂ψ/∂y, −∂ψ/∂x), by the midpoint rule.
+ */
+export function wayBack(path: readonly SectionPoint[], radiusMm: number, room: Room, across = gridAcross): WayBack {
+  const { surface: before, widthMm } = room
+  const { rows, cellMm, rowMm, knots } = gridOver(before, widthMm, across)
+  const [backX, backY] = [new Float64Array(knots), new Float64Array(knots)]
+  const steps = stepsAlong(path, radiusMm * stepShare)
+  const reach2 = radiusMm * radiusMm
+  const far2 = reach2 * reachCut * reachCut
+  const { wallAt, found } = wallOf(room, reach2)
+  let dragX = 0
+  let dragY = 0
+
+  /** Writes how far a point near the tool is dragged. */
+  const dragAt = (x: number, y: number, dx: number, dy: number, ux: number, uy: number): void => {
+    wallAt(x, y)
+    const share = dragShare * bellAt((dx * dx + dy * dy) / (2 * reach2))
+    const past = ux * dy - uy * dx
+    dragX = share * (found.wall * (ux - (past * dy) / reach2) + past * found.slopeY)
+    dragY = share * (found.wall * (uy + (past * dx) / reach2) - past * found.slopeX)
+  }
+
+  for (let knot = 0; knot < knots; knot++) {
+    let x = (knot % (across + 1)) * cellMm
+    let y = Math.floor(knot / (across + 1)) * rowMm
+    for (let at = steps.length - 4; at >= 0; at -= 4) {
+      const dx = x - steps[at]!
+      const dy = y - steps[at + 1]!
+      if (dx * dx + dy * dy > far2) continue
+      const ux = steps[at + 2]!
+      const uy = steps[at + 3]!
+      dragAt(x, y, dx, dy, ux, uy)
+      const backOffX = dragX / 2
+      const backOffY = dragY / 2
+      dragAt(x - backOffX, y - backOffY, dx - backOffX, dy - backOffY, ux, uy)
+      x -= dragX
+      y -= dragY
+    }
+    backX[knot] = Math.min(widthMm, Math.max(0, x))
+    backY[knot] = Math.max(0, y)
+  }
+  return { x: backX, y: backY, across, rows, cellMm, rowMm }
+}
+
+/** How far from the walls eddies grow to their strength, mm. An estimate. */
+const eddyEdgeMm = 4
+/** Eddies are a centimetre and more wide, and need fewer knots than a tool. */
+const eddyGridAcross = 56
+
+/** One of the slow eddies that leave batter uneven. */
+export interface Eddy {
+  /** Waves over 1 mm across and upward, in radians, and where they begin. */
+  readonly waveX: number
+  readonly waveY: number
+  readonly phase: number
+  /** How far it moves the batter at the most, mm. */
+  readonly reachMm: number
+}
+
+/**
+ * Follows the knots back through eddies that keep every area: ψ = Σ aᵢ · sin(kᵢ·x + φᵢ) · wall, in short midpoint steps.
+ */
+export function eddiesBack(eddies: readonly Eddy[], room: Room, across = eddyGridAcross): WayBack {
+  const { surface: before, widthMm } = room
+  const { rows, cellMm, rowMm, knots } = gridOver(before, widthMm, across)
+  const [backX, backY] = [new Float64Array(knots), new Float64Array(knots)]
+  const rounds = 4
+  const { wallAt, found } = wallOf(room, eddyEdgeMm * eddyEdgeMm)
+  let moveX = 0
+  let moveY = 0
+  const moveAt = (x: number, y: number): void => {
+    moveX = 0
+    moveY = 0
+    wallAt(x, y)
+    if (found.wall === 0) return
+    for (const { waveX, waveY, phase, reachMm } of eddies) {
+      const size = reachMm / Math.hypot(waveX, waveY) / rounds
+      const angle = waveX * x + waveY * y + phase
+      const [sine, cosine] = [Math.sin(angle), Math.cos(angle)]
+      moveX += size * (found.wall * waveY * cosine + found.slopeY * sine)
+      moveY -= size * (found.wall * waveX * cosine + found.slopeX * sine)
+    }
+  }
+  for (let knot = 0; knot < knots; knot++) {
+    let x = (knot % (across + 1)) * cellMm
+    let y = Math.floor(knot / (across + 1)) * rowMm
+    for (let round = 0; round < rounds; round++) {
+      moveAt(x, y)
+      moveAt(x - moveX / 2, y - moveY / 2)
+      x -= moveX
+      y -= moveY
+    }
+    backX[knot] = Math.min(widthMm, Math.max(0, x))
+    backY[knot] = Math.max(0, y)
+  }
+  return { x: backX, y: backY, across, rows, cellMm, rowMm }
+}
+
+/** What follows from a stream function keeps every area. Read off between the knots. */
+export function readWay(
+  { x: backX, y: backY, across, rows, cellMm, rowMm }: WayBack,
+  before: Surface,
+  widthMm: number,
+): (at: { x: number; y: number }) => void {
+  return (at) => {
+    const gx = Math.min(across - 1e-9, Math.max(0, at.x / cellMm))
+    const gy = Math.min(rows - 1e-9, Math.max(0, at.y / rowMm))
+    const column = Math.floor(gx)
+    const row = Math.floor(gy)
+    const sx = gx - column
+    const sy = gy - row
+    const knot = row * (across + 1) + column
+    const above = knot + across + 1
+    const nearLow = (1 - sx) * (1 - sy)
+    const farLow = sx * (1 - sy)
+    const nearHigh = (1 - sx) * sy
+    const farHigh = sx * sy
+    at.x = backX[knot]! * nearLow + backX[knot + 1]! * farLow + backX[above]! * nearHigh + backX[above + 1]! * farHigh
+    const y =
+      backY[knot]! * nearLow + backY[knot + 1]! * farLow + backY[above]! * nearHigh + backY[above + 1]! * farHigh
+    // A tool does not lift batter through the surface.
+    at.y = Math.min(y, heightAt(before, at.x, widthMm))
+  }
+}

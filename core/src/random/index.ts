@@ -1,0 +1,2 @@
+export * from './normal'
+export * from './randomFrom'
