@@ -76,6 +76,8 @@ export const blankDesign = {
   scent: null,
   colours: [],
   pourPlan: [],
+  face: null,
+  batterHex: null,
   recipeId: null,
   mouldId: null,
   mouldCount: 1,

@@ -50,6 +50,13 @@ export const hexText = () =>
     .matches(/^#[0-9A-Fa-f]{6}$/, 'Write a colour like #5A2750.')
     .required()
 
+/** A colour that may not be known; null then. */
+export const optionalHex = () =>
+  string()
+    .matches(/^#[0-9A-Fa-f]{6}$/, { message: 'Write a colour like #5A2750.', excludeEmptyString: false })
+    .nullable()
+    .optional()
+
 export const versionNumber = () => number().integer().min(0).required()
 
 /** A claim: one that everybody knows, or one of the workshop's own. */

@@ -3,9 +3,9 @@ import type { PortionKind } from '@vendange/core/batch'
 import { portionKinds } from '@vendange/core/batch'
 import { colourantRateRange, scentRateRange, shareTolerance, wettings, wettingRatioRange } from '@vendange/core/recipe'
 import { formatQuantity } from '@vendange/core/units'
-import { mostMoves, moveKinds } from '@vendange/core/pour'
+import { mostMoves } from '@vendange/core/pour'
 import type { InferType } from 'yup'
-import { array, boolean, number, object, string } from 'yup'
+import { array, boolean, object, string } from 'yup'
 import { contentKeys } from '@vendange/core/fats'
 import {
   claimKeys,
@@ -15,12 +15,14 @@ import {
   idText,
   nameText,
   optionalDay,
+  optionalHex,
   sumOfShares,
   versionNumber,
   wholeWithin,
   within,
 } from './pieces'
 import { mouldCountRange } from './mould'
+import { faceSchema, moveSchema } from './pour'
 
 export const barsRange = { min: 1, max: 5000 } as const
 export const labelMassRange = { min: 5, max: 2000 } as const
@@ -108,6 +110,8 @@ const scentSchema = object({
   /** What it smells of, in a word: citrus, wood, clean. */
   family: string().max(40).optional(),
   contains: containsField(),
+  /** Share of vanillin in it, from its certificate: it turns soap brown. */
+  vanillin: within('share', limitRange).optional(),
   /** What the maker blends it of; each keeps its own supplier's limit. */
   parts: array(
     object({
@@ -150,6 +154,11 @@ const colourSchema = object({
     .optional()
     .default(undefined),
   scentPart: within('number', scentPartRange).optional(),
+  /** As it looks in wet batter, and a day on; null where nobody has looked yet. */
+  wetHex: optionalHex(),
+  dayHex: optionalHex(),
+  fades: boolean().optional(),
+  bleeds: boolean().optional(),
 })
   .noUnknown()
   .required()
@@ -173,25 +182,6 @@ function potsFault(colours: readonly Partial<InferType<typeof colourSchema>>[]):
 /** ml of batter. */
 export const batterMlRange = { min: 0, max: 50_000 } as const
 
-const anyMm = () => number().optional()
-
-/** A move of the pour. Whether it can be done in the mould is said by the core, beside the picture. */
-const moveSchema = object({
-  kind: string().oneOf(moveKinds).required(),
-  pot: number().integer().min(0).max(11).optional(),
-  part: within('share', limitRange).optional(),
-  angleDeg: anyMm(),
-  xMm: anyMm(),
-  sinkMm: anyMm(),
-  spreadMm: anyMm(),
-  path: array(object({ xMm: number().required(), yMm: number().required() }).noUnknown().required())
-    .max(400)
-    .optional()
-    .default(undefined),
-})
-  .noUnknown()
-  .required()
-
 /** One soap of a collection. */
 export const designSchema = object({
   collectionId: idText(),
@@ -208,6 +198,10 @@ export const designSchema = object({
     }),
   /** The moves of the pour, in their order; empty while it is not designed. */
   pourPlan: array(moveSchema).max(mostMoves).required(),
+  /** The face that stands for the soap; null for that of the middle bar. */
+  face: faceSchema,
+  /** Colour of the batter left plain, when cured. Null: that of pale fats. */
+  batterHex: optionalHex(),
   recipeId: string().max(64).nullable().defined(),
   mouldId: string().max(64).nullable().defined(),
   mouldCount: wholeWithin('count', mouldCountRange).required(),

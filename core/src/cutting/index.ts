@@ -1,2 +1,3 @@
 export * from './barsFromLoaf'
 export * from './mouldBars'
+export * from './turned'

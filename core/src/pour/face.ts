@@ -1,61 +1,111 @@
-/** What a face is drawn from until its pour is simulated: the design's colours, bottom first. */
-export interface FaceColour {
-  readonly hex: string
-  /** Share of the height, above 0. Shares need not add up to 1. */
-  readonly share: number
+import type { BarCut, CutPlane, FaceChoice } from '../cutting'
+import { isCut, planeOfFace } from '../cutting'
+import type { Mould } from '../mould'
+import type { MoveLine } from './moves'
+import { blurOf, paintCut } from './paint'
+import { potAreasMm2, sectionOf, usualSection } from './section'
+import type { MouldSection } from './section'
+import type { BatterTint, Look, PotShade } from './shades'
+import { shadesAt } from './shades'
+import { isSeenFromAbove, simulatePour } from './simulate'
+
+/** What a soap's face is drawn from. */
+export interface SoapLook {
+  readonly name: string
+  readonly colours: readonly (PotShade & { readonly share: number })[]
+  /** @default none: a level layer of each pot, the first at the bottom */
+  readonly pourPlan?: readonly MoveLine[] | undefined
+  /** The face its maker has chosen. @default one of the middle bar */
+  readonly face?: FaceChoice | null | undefined
+  readonly scent?: { readonly rate: number; readonly vanillin?: number | undefined } | null | undefined
+  readonly batterHex?: string | null | undefined
 }
 
-/** One band of colour: a closed outline in a square of 100 × 100, y downwards, as SVG path data. */
-export interface FaceBand {
-  readonly hex: string
-  readonly path: string
+/** Everything that a face is simulated from; plain data, to be sent to a worker. */
+export interface FaceDrawing {
+  readonly lines: readonly MoveLine[]
+  readonly potAreasMm2: readonly number[]
+  readonly section: MouldSection
+  readonly plane: CutPlane
+  /** The same name has the same hand. */
+  readonly seed: number
+  readonly hexes: readonly string[]
 }
 
-/** Side of the square a face is drawn in. */
-export const faceSize = 100
-const steps = 12
+const plainPot = { hex: '#EFE6D2', share: 1 }
 
-// Two slow waves whose phase comes from the name, so that each soap keeps its own hand.
+// FNV-1a, 32 bits.
 function hashOf(text: string): number {
   let hash = 2166136261
   for (const sign of text) hash = Math.imul(hash ^ (sign.codePointAt(0) ?? 0), 16777619) >>> 0
   return hash
 }
 
-function surface(seed: number, index: number, levelY: number, reach: number): readonly string[] {
-  const phase = ((seed >>> (index % 16)) % 628) / 100 + index * 1.7
-  return Array.from({ length: steps + 1 }, (_, step) => {
-    const x = (step / steps) * faceSize
-    const wave = Math.sin(phase + step * 0.55) * 0.6 + Math.sin(phase * 1.9 + step * 1.3) * 0.4
-    return `${x.toFixed(1)} ${(levelY + wave * reach).toFixed(2)}`
-  })
+/** The seed of a soap's hand. */
+export const seedOf = (name: string): number => hashOf(name) % 9973
+
+/** A level layer of each pot, the first at the bottom: what a soap is until its pour is designed. */
+export function layersOf(pots: number): readonly MoveLine[] {
+  return Array.from({ length: pots }, (_, pot): MoveLine => ({ kind: 'level', pot, part: 1 }))
+}
+
+/** The tint of a soap's batter and what its scent does to it. */
+export const tintOf = ({ scent, batterHex }: Pick<SoapLook, 'scent' | 'batterHex'>): BatterTint => ({
+  ...(batterHex ? { tintHex: batterHex } : {}),
+  vanillin: scent?.vanillin ?? 0,
+  scentRate: scent?.rate ?? 0,
+})
+
+/** The middle bar's near face, turned where the picture is seen only from above. */
+export function usualFace(lines: readonly MoveLine[], mould: Mould & BarCut): FaceChoice {
+  const middle = Math.floor(mould.lengthMm / 2 / Math.max(1, mould.barThicknessMm))
+  return isSeenFromAbove(lines)
+    ? { way: 'turned', log: 0, bar: 0, layer: 0, isFar: false }
+    : { way: 'as_poured', log: 0, bar: middle, layer: 0, isFar: false }
 }
 
 /**
- * A soap's cut face as level layers of its colours, with the slight unevenness of a poured surface. The same name and
- * colours always give the same face. No colours give one plain band of uncoloured batter.
+ * A soap's own cut face. Moves that pour from a pot it no longer has are left out.
  *
- * @throws {RangeError} if a share is not above 0
+ * @throws {RangeError} if a colour cannot be read, or the mould is out of range
  */
-export function drawFace(name: string, colours: readonly FaceColour[]): readonly FaceBand[] {
-  const layers = colours.length > 0 ? colours : [{ hex: '#EFE6D2', share: 1 }]
-  const total = layers.reduce((sum, { share }) => {
-    if (!(share > 0)) throw new RangeError(`Expected a share above 0, got ${share}`)
-    return sum + share
-  }, 0)
-  const seed = hashOf(name)
-  const thinnest = Math.min(...layers.map(({ share }) => (share / total) * faceSize))
-  const reach = Math.min(2.4, thinnest * 0.3)
-
-  // Painted from the top down: each band reaches the base and the next one, lower, covers it.
-  let topY = 0
-  const bands: FaceBand[] = []
-  for (let index = layers.length - 1; index >= 0; index--) {
-    const layer = layers[index]
-    if (!layer) continue
-    const edge = bands.length === 0 ? [`0 0`, `${faceSize} 0`] : surface(seed, index, topY, reach)
-    bands.push({ hex: layer.hex, path: `M${edge.join('L')}L${faceSize} ${faceSize}L0 ${faceSize}Z` })
-    topY += (layer.share / total) * faceSize
+export function faceOf(soap: SoapLook, mould?: Mould & BarCut, look: Look = 'week_4'): FaceDrawing {
+  const wanted = soap.colours.filter(({ share }) => share > 0)
+  const colours = wanted.length > 0 ? soap.colours : [plainPot]
+  const section = mould && isCut(mould) ? sectionOf(mould) : usualSection
+  const planned = (soap.pourPlan ?? []).filter(
+    ({ pot = 0, pots = [] }) => pot < colours.length && pots.every((part) => part.pot < colours.length),
+  )
+  const lines = planned.length > 0 && wanted.length > 0 ? planned : layersOf(colours.length)
+  const plane: CutPlane =
+    mould && isCut(mould)
+      ? planeOfFace(soap.face ?? usualFace(lines, mould), mould)
+      : { kind: 'across', leftMm: 0, rightMm: section.widthMm, alongMm: section.lengthMm / 2, upToMm: section.fillMm }
+  return {
+    ...{ lines, section, plane, seed: seedOf(soap.name) },
+    potAreasMm2: potAreasMm2(
+      colours.map(({ share }) => share),
+      section,
+    ),
+    hexes: shadesAt(look, colours, tintOf(soap)),
   }
-  return bands
+}
+
+/**
+ * A face as pixels, red, green, blue and alpha of each in turn.
+ *
+ * @throws {RangeError} if a colour cannot be read
+ */
+export function paintFace(face: FaceDrawing, width: number, height: number): Uint8ClampedArray<ArrayBuffer> {
+  const { lines, section, plane, seed, hexes } = face
+  const alongMm = plane.kind === 'across' ? plane.alongMm : (plane.fromMm + plane.toMm) / 2
+  const inside = simulatePour(lines, face.potAreasMm2, section, { hand: { seed, alongMm }, across: 64 })
+  const seen = plane.kind === 'across' ? { ...plane, upToMm: Math.max(1, inside.topMm) } : plane
+  const pxPerMm = width / (plane.rightMm - plane.leftMm)
+  return paintCut(
+    inside.cut(seen, width, height),
+    width,
+    [...hexes, ...inside.otherHexes],
+    (blurOf(lines) * pxPerMm) / 2,
+  )
 }

@@ -119,6 +119,29 @@ export function neighboursIn(cut: Int8Array, width: number): readonly Neighbours
   return [...counts].map(([key, count]) => ({ a: Math.floor(key / 256), b: key % 256, share: count / all }))
 }
 
+/** How much is to be seen in a cut. */
+export interface CutRichness {
+  /** Materials that take a fiftieth of it at least. */
+  readonly colours: number
+  /** Length of all borders between materials, in widths of the cut. A level border counts 1. */
+  readonly borderWidths: number
+}
+
+export function richnessOf(cut: Int8Array, width: number): CutRichness {
+  const counts = new Map<number, number>()
+  let borders = 0
+  for (let at = 0; at < cut.length; at++) {
+    counts.set(cut[at]!, (counts.get(cut[at]!) ?? 0) + 1)
+    if (cut[at] === air) continue
+    const [right, below] = [(at + 1) % width === 0 ? cut[at]! : cut[at + 1]!, cut[at + width] ?? air]
+    // Pixels overstate a slanted border by up to √2; the longer way of the two is nearer to its length.
+    if ((right !== cut[at] && right !== air) || (below !== cut[at] && below !== air)) borders += 1
+  }
+  counts.delete(air)
+  const all = [...counts.values()].reduce((sum, count) => sum + count, 0)
+  return { colours: [...counts.values()].filter((count) => count >= all / 50).length, borderWidths: borders / width }
+}
+
 /**
  * Colour difference (CIEDE2000) below which two neighbours in one bar are hard to tell apart. An estimate: side by side
  * a difference of about 2 is just seen in the laboratory.

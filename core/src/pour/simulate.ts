@@ -1,3 +1,4 @@
+import type { CutPlane } from '../cutting'
 import { PouredBatter } from './batter'
 import type { Hand } from './hand'
 import { movesByHand } from './hand'
@@ -11,23 +12,6 @@ import type { Materials } from './strokes'
 import { strokesOf } from './strokes'
 import type { Origin } from './surface'
 import { air, columns, heightAt, levelOf, topOf } from './surface'
-
-/** A piece of a plane through a loaf, from one place across it to another. */
-export type CutPlane = { readonly leftMm: number; readonly rightMm: number } & (
-  | {
-      /** Upright, so far along the loaf, from its base up. */
-      readonly kind: 'across'
-      readonly alongMm: number
-      readonly upToMm: number
-    }
-  | {
-      /** Level, at a height, from one place along the loaf to another. */
-      readonly kind: 'level'
-      readonly heightMm: number
-      readonly fromMm: number
-      readonly toMm: number
-    }
-)
 
 /** The inside of a loaf after its moves. */
 export interface Simulation {
@@ -112,8 +96,9 @@ export function simulatePour(
       if (solid) return solid.material
     }
     if (yMm > (level ?? heightAt(surface, xMm, widthMm))) return air
+    // On the base itself is what lies just over it.
     at.x = xMm
-    at.y = yMm
+    at.y = Math.max(yMm, 1e-6)
     at.z = zMm
     at.material = air
     for (let index = back.length - 1; index >= 0 && at.material === air; index--) back[index]!(at)

@@ -216,6 +216,8 @@ export const demoOwnFat: NewOwnFat = {
 type Usual =
   | 'moreMoulds'
   | 'pourPlan'
+  | 'face'
+  | 'batterHex'
   | 'displacedMl'
   | 'topMl'
   | 'bevelled'
@@ -473,26 +475,6 @@ export const demoCollections: readonly DemoCollection[] = [
         story: 'curing',
         cut: { bars: 18, bevelled: false },
         colours: [colour('fog', '#DAD8DE', 0.6, 0), colour('rail', '#6F6A7A', 0.25), colour('night', '#3A3644', 0.15)],
-        pourPlan: [
-          { kind: 'level', pot: 0, part: 0.5 },
-          { kind: 'level', pot: 1, part: 0.5 },
-          { kind: 'level', pot: 2, part: 1 },
-          { kind: 'level', pot: 1, part: 0.5 },
-          { kind: 'level', pot: 0, part: 0.5 },
-          {
-            kind: 'hanger',
-            path: [
-              { xMm: 18, yMm: 56 },
-              { xMm: 18, yMm: 10 },
-              { xMm: 32, yMm: 10 },
-              { xMm: 32, yMm: 54 },
-              { xMm: 48, yMm: 54 },
-              { xMm: 48, yMm: 10 },
-              { xMm: 66, yMm: 10 },
-              { xMm: 66, yMm: 56 },
-            ],
-          },
-        ],
       },
       {
         name: 'Dining Car',
@@ -527,15 +509,6 @@ export const demoCollections: readonly DemoCollection[] = [
           colour('lamp amber', '#D99A3C', 0.45, 7, { ...inWater, portion: 'rest' }),
           colour('glass', '#F1E2BE', 0.35, 0, { scentPart: 0 }),
           colour('soot', '#7A3E1D', 0.2, 9, inFat),
-        ],
-        pourPlan: [
-          { kind: 'level', pot: 0, part: 0.5 },
-          { kind: 'drop', pot: 1, part: 0.5, xMm: 30, sinkMm: 22, spreadMm: 20 },
-          { kind: 'drop', pot: 2, part: 0.4, xMm: 34, sinkMm: 16, spreadMm: 15 },
-          { kind: 'drop', pot: 0, part: 0.2, xMm: 46, sinkMm: 18, spreadMm: 18 },
-          { kind: 'drop', pot: 1, part: 0.5, xMm: 42, sinkMm: 20, spreadMm: 22 },
-          { kind: 'drop', pot: 2, part: 0.6, xMm: 38, sinkMm: 14, spreadMm: 16 },
-          { kind: 'level', pot: 0, part: 0.3 },
         ],
       },
       {

@@ -7,6 +7,7 @@ import { servicesOf } from '../app'
 import type { Database } from '../db/database'
 import { ensureWorkshop } from '../db/workshopRow'
 import { frozenClock } from '../parts/clock'
+import { demoPourPlans } from './pourPlans'
 import { demoStores } from './stores'
 import type { DemoSoap } from './scenario'
 import {
@@ -149,6 +150,7 @@ export async function seedDemo(database: Database): Promise<void> {
       const { recipe, mould, pourDay, story, cut: _cut, release: _release, note: _note, ...details } = soap
       const design = await services.plan.designs.create({
         ...blankDesign,
+        pourPlan: demoPourPlans[soap.name] ?? [],
         ...details,
         collectionId,
         recipeId: recipeIds.get(recipe) ?? null,

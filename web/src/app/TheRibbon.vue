@@ -24,7 +24,7 @@ const most = computed(() =>
 )
 
 const nameOf = (id: string): string => batchById.value.get(id)?.name ?? ''
-const coloursOf = (id: string) => season.design(batchById.value.get(id)?.designId)?.colours ?? []
+const soapOf = (id: string) => season.design(batchById.value.get(id)?.designId)
 const height = (hours: number): string => `${Math.round((hours / most.value) * 16)}px`
 
 function tell({ day, pours, cuts, ready, hoursPlanned, hoursThere }: DaySummary): string {
@@ -84,7 +84,7 @@ function walk(event: KeyboardEvent): void {
           v-for="id in summary.pours"
           :key="id"
           :name="nameOf(id)"
-          :colours="coloursOf(id)"
+          :soap="soapOf(id)"
           :width="22"
           :height="15"
         />

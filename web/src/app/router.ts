@@ -17,6 +17,12 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Soap', stage: '/plan' },
   },
   {
+    path: '/soaps/:id/inside',
+    component: () => import('@/pour/inside/InsidePage.vue'),
+    props: true,
+    meta: { title: 'The inside', stage: '/pour' },
+  },
+  {
     path: '/orders/:id',
     component: () => import('@/plan/orders/OrderPage.vue'),
     props: true,

@@ -56,7 +56,7 @@ async function move(): Promise<void> {
   <TheAnswer>
     {{ sentence }}
     <template v-if="loaf" #actions>
-      <SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" :width="96" :height="64" />
+      <SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" :width="96" :height="64" />
       <v-btn v-if="progress?.isOver && isOpen" color="primary" variant="flat" :to="`/release/${id}`"
         >To the release desk</v-btn
       >

@@ -57,7 +57,7 @@ const sentence = computed(() => {
       </thead>
       <tbody>
         <tr v-for="{ loaf, progress, share, last, loss, isDue } in rows" :key="loaf.id" data-test="curing">
-          <td class="face"><SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" /></td>
+          <td class="face"><SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" /></td>
           <td>
             <RouterLink class="plain serif" :to="`/cure/${loaf.id}`">{{ loaf.name }}</RouterLink><br /><small
               class="quiet"

@@ -23,7 +23,7 @@ const isBevelled = ref(false)
 const photo = ref<File>()
 const unread = ref<Record<string, string | undefined>>({})
 const countRange = { min: 0, max: barsRange.max }
-const colours = computed(() => season.design(props.loaf.designId)?.colours ?? [])
+const soap = computed(() => season.design(props.loaf.designId))
 const outcome = computed(() => cutOutcome(bars.value, props.loaf.barsPlanned))
 const isSound = computed(
   () => firstBarG.value !== null && Object.values(unread.value).every((problem) => problem === undefined),
@@ -61,7 +61,7 @@ function choosePhoto(files: File | File[] | null | undefined): void {
 <template>
   <section class="sheet stack" data-test="cut-card">
     <div class="head">
-      <SoapFace :name="loaf.name" :colours="colours" :width="84" :height="60" />
+      <SoapFace :name="loaf.name" :soap="soap" :width="84" :height="60" />
       <div>
         <h2>{{ loaf.name }}</h2>
         <p class="quiet">

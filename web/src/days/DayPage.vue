@@ -80,8 +80,7 @@ const progress = computed(() => {
   const timed = minutes > 0 ? `, ${inHours(minutes)} of timed work` : ''
   return `${left.value.length} of ${tasks.value.length} still to do${timed}.`
 })
-const coloursOf = (id: string) =>
-  season.design(season.batches.find((batch) => batch.id === id)?.designId)?.colours ?? []
+const soapOf = (id: string) => season.design(season.batches.find((batch) => batch.id === id)?.designId)
 const inHours = (minutes: number): string => formatQuantity('hours', minutes / 60)
 /** Why the day differs: for everyone, else for the makers it concerns. */
 const reason = computed(() => {
@@ -157,7 +156,7 @@ async function tick(task: DayTask): Promise<void> {
           <SoapFace
             v-if="task.kind !== 'release'"
             :name="task.name"
-            :colours="coloursOf(task.subjectId)"
+            :soap="soapOf(task.subjectId)"
             :width="44"
             :height="30"
           />

@@ -85,7 +85,12 @@ const print = (): void => window.print()
   <TheAnswer>
     {{ sentence }}
     <template v-if="view" #actions>
-      <SoapFace :name="view.loaf.name" :colours="view.plan.colours" :width="110" :height="74" />
+      <SoapFace
+        :name="view.loaf.name"
+        :soap="season.design(view.loaf.designId) ?? { name: view.loaf.name, colours: view.plan.colours }"
+        :width="110"
+        :height="74"
+      />
       <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
     </template>
   </TheAnswer>

@@ -55,12 +55,7 @@ const words = {
       <tbody>
         <tr v-for="loaf in shown" :key="loaf.id">
           <td class="face">
-            <SoapFace
-              :name="loaf.name"
-              :colours="season.design(loaf.designId)?.colours ?? []"
-              :width="48"
-              :height="34"
-            />
+            <SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" :width="48" :height="34" />
           </td>
           <td>
             <RouterLink class="plain serif" :to="`/loaves/${loaf.id}`">{{ loaf.name }}</RouterLink>

@@ -1,35 +1,36 @@
 <script setup lang="ts">
-import type { FaceColour } from '@vendange/core/pour'
-import { drawFace, faceSize } from '@vendange/core/pour'
+import type { SoapLook } from '@vendange/core/pour'
 import { computed } from 'vue'
+import { faceAddress } from './faces'
+import { useSeason } from './seasonStore'
 
+/** A soap by its own cut face, simulated from its pour plan. */
 const props = withDefaults(
-  defineProps<{ name: string; colours: readonly FaceColour[]; width?: number; height?: number }>(),
-  {
-    width: 56,
-    height: 40,
-  },
+  defineProps<{
+    name: string
+    soap: (SoapLook & { readonly mouldId?: string | null }) | undefined
+    width?: number
+    height?: number
+  }>(),
+  { width: 56, height: 40 },
 )
-const bands = computed(() =>
-  drawFace(
-    props.name,
-    props.colours.filter(({ share }) => share > 0),
-  ),
+const season = useSeason()
+const address = computed(() =>
+  faceAddress(props.soap ?? { name: props.name, colours: [] }, season.mould(props.soap?.mouldId ?? null)),
 )
 </script>
 
 <template>
-  <svg
+  <img
+    v-if="address"
     class="face"
+    :src="address"
     :width="width"
     :height="height"
-    :viewBox="`0 0 ${faceSize} ${faceSize}`"
-    preserveAspectRatio="none"
-    role="img"
-    :aria-label="`Cut face of ${name}`"
-  >
-    <path v-for="(band, index) in bands" :key="index" :d="band.path" :fill="band.hex" />
-  </svg>
+    :alt="`Cut face of ${name}`"
+    data-test="face"
+  />
+  <span v-else class="face" :style="{ width: `${width}px`, height: `${height}px` }" />
 </template>
 
 <style scoped>
@@ -38,5 +39,6 @@ const bands = computed(() =>
   flex: none;
   border-radius: 4px;
   box-shadow: inset 0 0 0 1px rgb(0 0 0 / 15%);
+  background: rgb(var(--v-theme-surface-variant));
 }
 </style>

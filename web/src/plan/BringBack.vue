@@ -94,7 +94,7 @@ async function bringAll(past: SavedCollection, soaps: readonly SavedDesign[]): P
           >
         </div>
         <div v-for="soap in soaps" :key="soap.id" class="past">
-          <SoapFace :name="soap.name" :colours="soap.colours" :width="52" :height="38" />
+          <SoapFace :name="soap.name" :soap="soap" :width="52" :height="38" />
           <div class="grow">
             <b class="serif">{{ soap.name }}</b>
             <p v-for="line in salesWords(soap.results)" :key="line" class="quiet">{{ line }}</p>

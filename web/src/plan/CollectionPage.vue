@@ -118,12 +118,7 @@ async function takeCollectionAway(): Promise<void> {
           <tbody>
             <tr v-for="soap in verdict.soaps" :key="soap.designId + soap.name" data-test="soap">
               <td>
-                <SoapFace
-                  :name="soap.name"
-                  :colours="season.design(soap.designId)?.colours ?? []"
-                  :width="60"
-                  :height="44"
-                />
+                <SoapFace :name="soap.name" :soap="season.design(soap.designId)" :width="60" :height="44" />
               </td>
               <td>
                 <RouterLink class="plain serif" :to="`/soaps/${soap.designId}`">{{ soap.name }}</RouterLink><br />

@@ -21,7 +21,6 @@ import LastTime from './LastTime.vue'
 import MoreMoulds from './MoreMoulds.vue'
 import SalesResults from './SalesResults.vue'
 import PartsTable from '@/parts/PartsTable.vue'
-import PourPlan from './PourPlan.vue'
 import ScentFields from './ScentFields.vue'
 import ScheduleBox from './ScheduleBox.vue'
 import WaysOut from './WaysOut.vue'
@@ -64,7 +63,11 @@ const labels = {
   lessons: 'Lessons',
   results: 'Sales',
 }
-const itsMould = computed(() => season.mould(design.value?.mouldId))
+const insideWords = computed(() => {
+  const moves = values.value?.pourPlan.length ?? 0
+  if (moves === 0) return 'Not designed yet: shown as a level layer of each pot.'
+  return `Poured in ${moves === 1 ? 'one move' : `${moves} moves`}; this is the face that was chosen for it.`
+})
 const partNames = computed(() =>
   design.value
     ? [design.value.mouldId, ...design.value.moreMoulds.map(({ mouldId }) => mouldId)].map(
@@ -99,7 +102,7 @@ async function takeSoapAway(): Promise<void> {
     </p>
     <TheAnswer>
       {{ sentence }}
-      <template #actions><SoapFace :name="values.name" :colours="values.colours" :width="150" :height="96" /></template>
+      <template #actions><SoapFace :name="values.name" :soap="values" :width="150" :height="96" /></template>
     </TheAnswer>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
@@ -202,13 +205,14 @@ async function takeSoapAway(): Promise<void> {
           :brought-from-id="values.broughtFromId"
         />
         <ScheduleBox :design="design" />
-        <PourPlan
-          v-if="scaled && itsMould && values.colours.length > 0"
-          v-model="values.pourPlan"
-          :colours="values.colours"
-          :mould="itsMould"
-          :pots="scaled.weights.pots"
-        />
+        <section class="sheet inside">
+          <SoapFace :name="values.name" :soap="values" :width="210" :height="147" />
+          <div class="stack">
+            <h2>The inside</h2>
+            <p>{{ insideWords }}</p>
+            <v-btn :to="`/soaps/${id}/inside`" color="primary" data-test="design-inside">Design the inside</v-btn>
+          </div>
+        </section>
         <section v-if="scaled" class="sheet">
           <h2>
             Scaled to
@@ -231,6 +235,12 @@ async function takeSoapAway(): Promise<void> {
 </template>
 
 <style scoped>
+.inside {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 18px;
+}
+
 .lead {
   margin: 4px 0 12px;
   font-size: 0.92rem;

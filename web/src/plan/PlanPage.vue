@@ -138,7 +138,7 @@ const on = (day: string): string => formatDay(day, season.today)
       <RouterLink v-for="order in openOrders" :key="order.id" class="plain sheet ask" :to="`/orders/${order.id}`">
         <SoapFace
           :name="order.client"
-          :colours="order.colours.map(({ hex }) => ({ hex, share: 1 }))"
+          :soap="{ name: order.client, colours: order.colours.map(({ hex }) => ({ hex, share: 1 })) }"
           :width="46"
           :height="34"
         />
@@ -180,7 +180,7 @@ const on = (day: string): string => formatDay(day, season.today)
       </header>
       <ul>
         <li v-for="soap in verdict.soaps" :key="soap.designId + soap.name">
-          <SoapFace :name="soap.name" :colours="season.design(soap.designId)?.colours ?? []" :width="64" :height="46" />
+          <SoapFace :name="soap.name" :soap="season.design(soap.designId)" :width="64" :height="46" />
           <div class="soap">
             <RouterLink class="plain serif" :to="`/soaps/${soap.designId}`">{{ soap.name }}</RouterLink>
             <span :class="standingClass[soap.standing]">{{ standingWords(soap, season.today) }}</span>
@@ -207,7 +207,7 @@ const on = (day: string): string => formatDay(day, season.today)
           v-for="one in season.lineUp(collection.id)"
           :key="one.id"
           :name="one.name"
-          :colours="one.colours"
+          :soap="one"
           :width="30"
           :height="22"
         />

@@ -181,6 +181,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
     <template v-if="view && state">
       <BenchSteps
         :plan="view.plan"
+        :soap="season.design(view.batch.designId)"
         :state="state"
         :kept="keptKeys"
         :shown="shown"

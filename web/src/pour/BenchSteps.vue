@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import SoapFace from '@/parts/SoapFace.vue'
 import type { BatchPlan, BenchState } from '@vendange/core/batch'
+import type { SoapLook } from '@vendange/core/pour'
 import { mouldWords } from '@vendange/core/batch'
 import { nextTick, ref, watch } from 'vue'
 import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{
   plan: BatchPlan
+  /** The soap as it is designed now, for its face. */
+  soap: (SoapLook & { readonly mouldId: string | null }) | undefined
   state: BenchState
   /** Steps that are done and kept on this device only, by key. */
   kept: ReadonlySet<string>
@@ -28,7 +31,12 @@ watch(
 <template>
   <aside ref="list" class="list" tabindex="0" aria-label="Steps of this pour">
     <RouterLink class="head plain" :to="to">
-      <SoapFace :name="plan.designName" :colours="plan.colours" :width="92" :height="64" />
+      <SoapFace
+        :name="plan.designName"
+        :soap="soap ?? { name: plan.designName, colours: plan.colours }"
+        :width="92"
+        :height="64"
+      />
       <div>
         <b class="serif">{{ plan.designName }}</b>
         <span>{{ mouldWords(plan) }} · {{ plan.barsPlanned }} bars</span>

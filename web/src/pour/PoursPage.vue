@@ -43,7 +43,7 @@ const sentence = computed(() => {
       </thead>
       <tbody>
         <tr v-for="batch in open" :key="batch.id" data-test="to-pour">
-          <td class="face"><SoapFace :name="batch.name" :colours="season.design(batch.designId)?.colours ?? []" /></td>
+          <td class="face"><SoapFace :name="batch.name" :soap="season.design(batch.designId)" /></td>
           <td>
             <RouterLink class="plain serif" :to="`/soaps/${batch.designId}`">{{ batch.name }}</RouterLink>
           </td>
@@ -68,7 +68,7 @@ const sentence = computed(() => {
     <table class="figures">
       <tbody>
         <tr v-for="batch in poured" :key="batch.id">
-          <td class="face"><SoapFace :name="batch.name" :colours="season.design(batch.designId)?.colours ?? []" /></td>
+          <td class="face"><SoapFace :name="batch.name" :soap="season.design(batch.designId)" /></td>
           <td class="serif">{{ batch.name }}</td>
           <td>poured {{ formatDay(batch.days.pourDay, season.today) }}</td>
           <td class="number"><v-btn size="small" :to="`/pour/${batch.id}`">Record</v-btn></td>

@@ -46,7 +46,12 @@ const print = (): void => window.print()
       {{ weighed(view.plan.weights.batterG) }} of batter into {{ mouldWords(view.plan) }},
       {{ view.plan.barsPlanned }} bars.
       <template #actions>
-        <SoapFace :name="view.plan.designName" :colours="view.plan.colours" :width="96" :height="64" />
+        <SoapFace
+          :name="view.plan.designName"
+          :soap="season.design(view.batch.designId) ?? { name: view.plan.designName, colours: view.plan.colours }"
+          :width="96"
+          :height="64"
+        />
         <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
         <v-btn :prepend-icon="mdiFilePdfBox" :href="pdfPath" target="_blank" data-test="pdf">PDF</v-btn>
         <v-btn v-if="view.batch.status !== 'poured'" color="primary" variant="flat" :to="`/bench/${id}`"

@@ -80,7 +80,7 @@ async function hold(): Promise<void> {
   <TheAnswer>
     {{ sentence }}
     <template v-if="loaf" #actions>
-      <SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" :width="96" :height="64" />
+      <SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" :width="96" :height="64" />
       <v-btn :to="`/loaves/${id}`">Story of lot {{ loaf.lotCode }}</v-btn>
     </template>
   </TheAnswer>

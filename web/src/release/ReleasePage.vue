@@ -52,7 +52,7 @@ const sentence = computed(() => {
       </thead>
       <tbody>
         <tr v-for="{ loaf, progress, against } in rows" :key="loaf.id" data-test="to-release">
-          <td class="face"><SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" /></td>
+          <td class="face"><SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" /></td>
           <td>
             <RouterLink class="plain serif" :to="`/loaves/${loaf.id}`">{{ loaf.name }}</RouterLink><br /><small
               class="quiet"
@@ -78,7 +78,7 @@ const sentence = computed(() => {
     <table class="figures">
       <tbody>
         <tr v-for="loaf in released" :key="loaf.id">
-          <td class="face"><SoapFace :name="loaf.name" :colours="season.design(loaf.designId)?.colours ?? []" /></td>
+          <td class="face"><SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" /></td>
           <td class="serif">{{ loaf.name }}</td>
           <td>{{ loaf.lotCode }}</td>
           <td>

@@ -1,23 +1,76 @@
-import type { KnownPulls, MouldSection, PourMove } from '@vendange/core/pour'
-import { simulatePour } from '@vendange/core/pour'
-import { expose } from 'comlink'
+import type { CutPlane } from '@vendange/core/cutting'
+import type {
+  CutRichness,
+  FaceDrawing,
+  Hand,
+  KnownPulls,
+  MouldSection,
+  MoveLine,
+  Neighbours,
+} from '@vendange/core/pour'
+import { blurOf, neighboursIn, paintCut, paintFace, richnessOf, simulatePour, svgOfCut } from '@vendange/core/pour'
+import { expose, transfer } from 'comlink'
 
-/** Simulates a pour off the page's thread. */
+/** What a picture of the inside is made from. */
+export interface PictureRequest {
+  readonly lines: readonly MoveLine[]
+  readonly potAreasMm2: readonly number[]
+  readonly section: MouldSection
+  readonly plane: CutPlane
+  readonly hexes: readonly string[]
+  readonly hand?: Hand
+  /** Knots across by which tools are followed. */
+  readonly across?: number
+}
+
+export interface Picture {
+  readonly pixels: Uint8ClampedArray<ArrayBuffer>
+  readonly neighbours: readonly Neighbours[]
+  readonly richness: CutRichness
+}
+
+/** Simulates pours off the page's thread. */
 export interface PourPainter {
-  paint(
-    moves: readonly PourMove[],
-    potAreasMm2: readonly number[],
-    section: MouldSection,
-    width: number,
-    height: number,
-  ): Int8Array
+  paint(request: PictureRequest, width: number, height: number): Picture
+  svg(request: PictureRequest, width: number, height: number, title: string): string
+  /** A soap's face, as a PNG. */
+  face(face: FaceDrawing, width: number, height: number): Promise<Blob>
 }
 
 /** Of the picture before: while a path is drawn, only that one is followed anew. */
 const known: KnownPulls = new Map()
 
+function cutOf(
+  { lines, potAreasMm2, section, plane, hexes, hand, across }: PictureRequest,
+  width: number,
+  height: number,
+) {
+  const inside = simulatePour(lines, potAreasMm2, section, {
+    known,
+    ...(hand ? { hand } : {}),
+    ...(across === undefined ? {} : { across }),
+  })
+  return { cut: inside.cut(plane, width, height), hexes: [...hexes, ...inside.otherHexes] }
+}
+
 const painter: PourPainter = {
-  paint: (moves, potAreasMm2, section, width, height) =>
-    simulatePour(moves, potAreasMm2, section, known).picture(width, height, section.heightMm),
+  paint: (request, width, height) => {
+    const { cut, hexes } = cutOf(request, width, height)
+    const pxPerMm = width / (request.plane.rightMm - request.plane.leftMm)
+    const pixels = paintCut(cut, width, hexes, (blurOf(request.lines) * pxPerMm) / 2)
+    const picture = { pixels, neighbours: neighboursIn(cut, width), richness: richnessOf(cut, width) }
+    return transfer(picture, [pixels.buffer])
+  },
+  svg: (request, width, height, title) => {
+    const { cut, hexes } = cutOf(request, width, height)
+    const { plane } = request
+    const heightMm = plane.kind === 'across' ? plane.upToMm : plane.toMm - plane.fromMm
+    return svgOfCut(cut, width, hexes, { widthMm: plane.rightMm - plane.leftMm, heightMm, title })
+  },
+  face: async (face, width, height) => {
+    const canvas = new OffscreenCanvas(width, height)
+    canvas.getContext('2d')?.putImageData(new ImageData(paintFace(face, width, height), width, height), 0, 0)
+    return canvas.convertToBlob()
+  },
 }
 expose(painter)

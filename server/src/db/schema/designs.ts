@@ -15,6 +15,8 @@ export const designs = sqliteTable('designs', {
   scent: text({ mode: 'json' }).$type<NewDesign['scent']>(),
   colours: text({ mode: 'json' }).$type<NewDesign['colours']>().notNull(),
   pourPlan: text('pour_plan', { mode: 'json' }).$type<NewDesign['pourPlan']>().notNull().default([]),
+  face: text({ mode: 'json' }).$type<NewDesign['face']>(),
+  batterHex: text('batter_hex'),
   recipeId: text('recipe_id').references(() => recipes.id),
   mouldId: text('mould_id').references(() => moulds.id),
   mouldCount: integer('mould_count').notNull(),

@@ -7,7 +7,7 @@ import { addDays, formatDay } from '@vendange/core/calendar'
 import { computed, nextTick, ref } from 'vue'
 import type { BoardBatch, Placed } from './boardLayout'
 import { inWindow, roomAfter } from './boardLayout'
-import { facePicture } from './facePicture'
+import { designFaceAddress } from '@/parts/faces'
 import type { useBoardDrag } from './useBoardDrag'
 import { useGradually } from './useGradually'
 
@@ -56,7 +56,7 @@ const blamed = computed(() => {
   return ids
 })
 const isLate = (batch: BoardBatch): boolean => batch.needed !== undefined && batch.ready > batch.needed
-const faceOf = (batch: BoardBatch): string => facePicture(batch.name, season.design(batch.designId)?.colours ?? [])
+const faceOf = (batch: BoardBatch): string => designFaceAddress(season.design(batch.designId), (id) => season.mould(id))
 const on = (at: number): string => formatDay(addDays(props.from, at), season.today)
 const tell = (batch: BoardBatch): string =>
   `${batch.name}: pour ${on(batch.pour)}, cut ${on(batch.cut)}, cured ${on(batch.ready)}` +
@@ -123,6 +123,7 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
         rooms.get(key),
         isFirst && hasRoom(key),
         dayWidth,
+        faceOf(batch),
       ]"
       class="pour"
       :class="{
@@ -147,7 +148,7 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
       @pointercancel="cancel"
       @keydown="press($event, batch.id)"
     >
-      <img class="face" :src="faceOf(batch)" width="30" height="24" alt="" draggable="false" />
+      <img v-if="faceOf(batch)" class="face" :src="faceOf(batch)" width="30" height="24" alt="" draggable="false" />
       <span v-if="isFirst && hasRoom(key)" class="name">{{ batch.name }}</span>
       <svg v-if="batch.isPinned" class="pin" viewBox="0 0 24 24" width="13" height="13" aria-hidden="true">
         <path :d="mdiPin" />

@@ -97,12 +97,12 @@ const troubles = computed(() => {
   if (!now || !check.value) return []
   return withoutRepeats(check.value.violations).map((one) => violationFinding(one, now, season.mouldNames))
 })
-const coloursOf = (id: string) =>
+const soapOf = (id: string) =>
   season.design(
     id.startsWith(unplannedPrefix)
       ? id.slice(unplannedPrefix.length)
       : season.batches.find((batch) => batch.id === id)?.designId,
-  )?.colours ?? []
+  )
 const on = (day: number): string => (dated.value ? formatDay(addDays(dated.value.firstDay, day), season.today) : '')
 const sentence = computed(() => {
   if (isRunning.value) return 'Looking for a better plan …'
@@ -202,12 +202,7 @@ async function take(): Promise<void> {
         <tbody>
           <tr v-for="change in changes" :key="change.id" data-test="change">
             <td class="what">
-              <SoapFace
-                :name="dated?.nameOf[change.id] ?? ''"
-                :colours="coloursOf(change.id)"
-                :width="40"
-                :height="28"
-              />
+              <SoapFace :name="dated?.nameOf[change.id] ?? ''" :soap="soapOf(change.id)" :width="40" :height="28" />
               <span class="serif">{{ dated?.nameOf[change.id] }}</span>
             </td>
             <td>

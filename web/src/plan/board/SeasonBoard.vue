@@ -12,7 +12,7 @@ import type { BoardBatch } from './boardLayout'
 import { boardBatch, cureOutlines, inWindow, mouldRows, packCures, placeInMoulds } from './boardLayout'
 import type { LoadsOfBoard } from './boardLoads'
 import { loadLayout } from './boardLoads'
-import { facePicture } from './facePicture'
+import { designFaceAddress } from '@/parts/faces'
 import type { useBoardDrag } from './useBoardDrag'
 import { useGradually } from './useGradually'
 import { useLater } from './useLater'
@@ -126,7 +126,9 @@ const facedCures = useGradually(
   (id) => seenCureIds.value.has(id),
   { isAtOnce: () => false, restart: () => cureScale.value.dayWidth },
 )
-const faceOf = (batch: BoardBatch): string => facePicture(batch.name, season.design(batch.designId)?.colours ?? [])
+/** What is shown until a face is drawn. */
+const blankPicture = 'data:image/svg+xml,%3Csvg xmlns="http://www.w3.org/2000/svg"/%3E'
+const faceOf = (batch: BoardBatch): string => designFaceAddress(season.design(batch.designId), (id) => season.mould(id))
 
 const flags = computed(() =>
   season.collections
@@ -271,9 +273,9 @@ onBeforeUnmount(() => {
             <img
               v-for="{ batch, row } in facedCures"
               :key="batch.id"
-              v-memo="[batch, row, cureScale.dayWidth]"
+              v-memo="[batch, row, cureScale.dayWidth, faceOf(batch)]"
               :style="{ '--at': batch.cut, '--row': row }"
-              :src="faceOf(batch)"
+              :src="faceOf(batch) || blankPicture"
               width="22"
               height="15"
               alt=""

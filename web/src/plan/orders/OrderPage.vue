@@ -259,7 +259,7 @@ const printQuote = (): void => window.print()
             <h2>Ways to make it</h2>
             <SoapFace
               :name="order.client"
-              :colours="order.colours.map(({ hex }) => ({ hex, share: 1 }))"
+              :soap="{ name: order.client, colours: order.colours.map(({ hex }) => ({ hex, share: 1 })) }"
               :width="64"
               :height="42"
             />

@@ -1,0 +1,60 @@
+import { cutWays } from '@vendange/core/cutting'
+import { moveKinds, outlines, planes, traces } from '@vendange/core/pour'
+import { array, boolean, number, object, string } from 'yup'
+import { hexText, wholeWithin, within } from './pieces'
+
+const partRange = { min: 0, max: 1 } as const
+/** Pots are numbered from 0, in the order of the design's colours. */
+const potRange = { min: 0, max: 11 } as const
+const placeRange = { min: 0, max: 1000 } as const
+const figure = () => number().optional()
+const potField = () => number().integer().min(potRange.min).max(potRange.max)
+
+/** A move of the pour. Whether it can be done in the mould is said by the core, beside the picture. */
+export const moveSchema = object({
+  kind: string().oneOf(moveKinds).required(),
+  pot: potField().optional(),
+  part: within('share', partRange).optional(),
+  pots: array(
+    object({ pot: potField().required(), part: within('share', partRange).required() })
+      .noUnknown()
+      .required(),
+  )
+    .max(24)
+    .optional()
+    .default(undefined),
+  trace: string().oneOf(traces).optional(),
+  waitMin: figure(),
+  angleDeg: figure(),
+  xMm: figure(),
+  yMm: figure(),
+  zMm: figure(),
+  fallMm: figure(),
+  sinkMm: figure(),
+  spreadMm: figure(),
+  sizeMm: figure(),
+  turnDeg: figure(),
+  count: figure(),
+  peakMm: figure(),
+  hex: hexText().optional(),
+  outline: string().oneOf(outlines).optional(),
+  plane: string().oneOf(planes).optional(),
+  path: array(object({ xMm: number().required(), yMm: number().required() }).noUnknown().required())
+    .max(400)
+    .optional()
+    .default(undefined),
+})
+  .noUnknown()
+  .required()
+
+/** The face of a bar that stands for its soap. */
+export const faceSchema = object({
+  way: string().oneOf(cutWays).required(),
+  log: wholeWithin('count', placeRange).required(),
+  bar: wholeWithin('count', placeRange).required(),
+  layer: wholeWithin('count', placeRange).required(),
+  isFar: boolean().required(),
+})
+  .noUnknown()
+  .nullable()
+  .defined()

@@ -1,0 +1,2 @@
+ALTER TABLE `designs` ADD `face` text;--> statement-breakpoint
+ALTER TABLE `designs` ADD `batter_hex` text;

@@ -1,0 +1,327 @@
+<script setup lang="ts">
+import { api } from '@/parts/api'
+import FindingList from '@/parts/FindingList.vue'
+import RemovableRow from '@/parts/RemovableRow.vue'
+import SaveState from '@/parts/SaveState.vue'
+import { saveFile } from '@/parts/saveFile'
+import { useSeason } from '@/parts/seasonStore'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import { useSavedForm } from '@/parts/useSavedForm'
+import ConflictPanel from '@/parts/ConflictPanel.vue'
+import type { Picture } from '@/workers/pourPicture.worker'
+import { mdiArrowUp, mdiPlus } from '@mdi/js'
+import type { NewDesign, SavedMould } from '@vendange/contract'
+import { designSchema, endpoints } from '@vendange/contract'
+import type { WeighedPot } from '@vendange/core/batch'
+import { scaleDesign } from '@vendange/core/batch'
+import { isCut } from '@vendange/core/cutting'
+import type { Look, MoveKind, Neighbours, Plane, SectionPoint, Technique } from '@vendange/core/pour'
+import {
+  closeNeighbours,
+  isSeenFromAbove,
+  looks,
+  moveSpecs,
+  seedOf,
+  shadesAt,
+  starterPlan,
+  tintOf,
+} from '@vendange/core/pour'
+import { computed, ref, shallowRef } from 'vue'
+import CutView from './CutView.vue'
+import InsidePicture from './InsidePicture.vue'
+import MoveRow from './MoveRow.vue'
+import ShadeFields from './ShadeFields.vue'
+import StarterShelf from './StarterShelf.vue'
+import type { Line } from './usePourPlan'
+import { usePourPlan } from './usePourPlan'
+
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const design = computed(() => season.design(props.id))
+const { values, errors, status, theirDetails, settle } = useSavedForm({
+  schema: designSchema,
+  source: () => design.value,
+  save: (body: NewDesign & { version: number }) => api(endpoints.designs.update, { params: { id: props.id }, body }),
+  label: () => `the inside of ${design.value?.name ?? 'soap'}`,
+})
+const mould = computed(() => season.mould(design.value?.mouldId ?? null))
+const scaled = computed(() => {
+  const source = design.value && season.sourceOf(design.value)
+  return source && scaleDesign(source)
+})
+const noPots: readonly WeighedPot[] = []
+const pots = computed(() => scaled.value?.weights.pots ?? noPots)
+const plan = usePourPlan(
+  () => values.value?.pourPlan ?? [],
+  () => mould.value as SavedMould,
+  () => pots.value,
+)
+const isReady = computed(
+  () => values.value && mould.value && scaled.value && values.value.colours.length > 0 && pots.value.length > 0,
+)
+
+const look = ref<Look>('week_4')
+const lookWords: Readonly<Record<Look, string>> = { pour: 'At the pour', day_1: 'Day 1', week_4: 'Week 4' }
+const shades = computed(() => (values.value ? shadesAt(look.value, values.value.colours, tintOf(values.value)) : []))
+
+const seenBy = ref<Plane>()
+const seen = computed<Plane>(() => seenBy.value ?? (isSeenFromAbove(plan.drawable.value) ? 'plan' : 'section'))
+const ownSeed = computed(() => seedOf(values.value?.name ?? ''))
+/** Undefined: as planned, to the mm. */
+const seed = ref<number | undefined>(0)
+const hand = computed(() =>
+  seed.value === undefined ? undefined : { seed: seed.value === 0 ? ownSeed.value : seed.value },
+)
+function shake(): void {
+  seed.value = (seed.value ?? 0) + 1
+}
+
+const tool = ref<'hanger' | 'skewer'>()
+const picture = ref<InstanceType<typeof InsidePicture>>()
+const neighbours = shallowRef<readonly Neighbours[]>([])
+const painted = ({ neighbours: found }: Picture): void => {
+  neighbours.value = found
+}
+const findings = computed(() => [
+  ...plan.findings.value,
+  ...(values.value ? closeNeighbours(neighbours.value, values.value.colours, tintOf(values.value)) : []),
+])
+
+const lines = computed({
+  get: () => values.value?.pourPlan ?? [],
+  set: (next: Line[]) => {
+    if (values.value) values.value.pourPlan = next
+  },
+})
+function put(index: number, line: Line): void {
+  lines.value = lines.value.map((one, at) => (at === index ? line : one))
+}
+function change(index: number, kind: MoveKind): void {
+  const before = lines.value[index]
+  const keepsPot = before && moveSpecs[before.kind].pours === 'one' && moveSpecs[kind].pours === 'one'
+  put(index, {
+    ...plan.fresh(kind),
+    ...(keepsPot ? { pot: before.pot, part: before.part, trace: before.trace } : {}),
+  })
+}
+function up(index: number): void {
+  const next = [...lines.value]
+  const [line] = next.splice(index, 1)
+  if (line) next.splice(index - 1, 0, line)
+  lines.value = next
+}
+function take(path: SectionPoint[]): void {
+  if (tool.value) lines.value = [...lines.value, { kind: tool.value, path, plane: seen.value }]
+}
+const isShelfOpen = ref(false)
+function begin(technique: Technique): void {
+  lines.value = starterPlan(technique, values.value?.colours.length ?? 1, plan.section.value).map(
+    (line) => JSON.parse(JSON.stringify(line)) as Line,
+  )
+  isShelfOpen.value = false
+  seenBy.value = undefined
+}
+
+const sentence = computed(() => {
+  const now = design.value
+  if (!now) return ''
+  if (!isReady.value) return `${now.name} needs a recipe, a mould and its pots before its inside can be designed.`
+  if (lines.value.length === 0) return `Nobody knows yet how ${now.name} is poured. Choose a technique to begin with.`
+  const stop = findings.value.find(({ severity }) => severity === 'refuse')
+  if (stop) return `${now.name} cannot be poured like this: ${stop.message}`
+  const left = findings.value.filter(({ code }) => code === 'pot_left_over').length
+  const moves = lines.value.length === 1 ? 'one move' : `${lines.value.length} moves`
+  return `${now.name} is poured in ${moves}, and ${left === 0 ? 'every pot is used up' : `${left} of its pots are not used up`}.`
+})
+
+const fileName = computed(() => `${(design.value?.name ?? 'soap').toLowerCase().replace(/[^a-z0-9]+/g, '-')}-inside`)
+async function savePng(): Promise<void> {
+  const blob = await picture.value?.png()
+  if (blob) saveFile(`${fileName.value}.png`, 'image/png', blob)
+}
+async function saveSvg(): Promise<void> {
+  const svg = await picture.value?.svg(`The inside of ${design.value?.name ?? 'a soap'}`)
+  if (svg) saveFile(`${fileName.value}.svg`, 'image/svg+xml', svg)
+}
+const conflictLabels = {
+  pourPlan: 'Pour plan',
+  face: 'Face',
+  colours: 'Pots',
+  batterHex: 'Colour of the batter',
+  scent: 'Scent',
+}
+</script>
+
+<template>
+  <template v-if="design && values">
+    <p class="quiet crumb plain">
+      <RouterLink :to="`/soaps/${id}`">{{ design.name }}</RouterLink> ›
+    </p>
+    <TheAnswer>
+      {{ sentence }}
+      <template #actions><SaveState :status="status" :errors="errors" /></template>
+    </TheAnswer>
+    <ConflictPanel
+      v-if="theirDetails"
+      :mine="values"
+      :theirs="theirDetails"
+      :labels="conflictLabels"
+      @settle="settle"
+    />
+
+    <template v-if="isReady && mould">
+      <section v-if="lines.length === 0 || isShelfOpen" class="sheet stack">
+        <h2>Techniques, in this mould and these colours</h2>
+        <StarterShelf :colours="values.colours" :mould="mould" :section="plan.section.value" @take="begin" />
+      </section>
+      <div v-if="lines.length > 0" class="columns two">
+        <div class="stack left">
+          <section class="sheet stack">
+            <div class="row head">
+              <h2>The inside</h2>
+              <div class="row" role="group" aria-label="When">
+                <v-btn
+                  v-for="one in looks"
+                  :key="one"
+                  size="small"
+                  :variant="look === one ? 'flat' : 'text'"
+                  :color="look === one ? 'primary' : undefined"
+                  :aria-pressed="look === one"
+                  :data-test="`look-${one}`"
+                  @click="look = one"
+                  >{{ lookWords[one] }}</v-btn
+                >
+              </div>
+            </div>
+            <InsidePicture
+              ref="picture"
+              :lines="plan.drawable.value"
+              :hexes="shades"
+              :pot-areas-mm2="plan.areasMm2.value"
+              :section="plan.section.value"
+              :seen="seen"
+              :hand="hand"
+              :tool="tool"
+              @drawn="take"
+              @painted="painted"
+            />
+            <div class="row">
+              <v-btn size="small" :variant="seen === 'section' ? 'tonal' : 'text'" @click="seenBy = 'section'"
+                >Across</v-btn
+              >
+              <v-btn
+                size="small"
+                :variant="seen === 'plan' ? 'tonal' : 'text'"
+                data-test="from-above"
+                @click="seenBy = 'plan'"
+                >From above</v-btn
+              >
+              <v-btn size="small" variant="text" data-test="shake" @click="shake">Shake</v-btn>
+              <v-btn
+                size="small"
+                variant="text"
+                data-test="as-planned"
+                @click="seed = seed === undefined ? 0 : undefined"
+                >{{ seed === undefined ? 'By hand' : 'To the mm' }}</v-btn
+              >
+              <v-btn size="small" variant="text" data-test="save-png" @click="savePng">PNG</v-btn>
+              <v-btn size="small" variant="text" data-test="save-svg" @click="saveSvg">SVG</v-btn>
+            </div>
+            <div class="row" role="group" aria-label="Draw on the picture">
+              <v-btn
+                v-for="one in ['hanger', 'skewer'] as const"
+                :key="one"
+                size="small"
+                :variant="tool === one ? 'flat' : 'text'"
+                :color="tool === one ? 'primary' : undefined"
+                :aria-pressed="tool === one"
+                :data-test="`draw-${one}`"
+                @click="tool = tool === one ? undefined : one"
+                >Draw a {{ one }} pull</v-btn
+              >
+            </div>
+            <p class="quiet">
+              {{
+                seed === undefined
+                  ? 'To the mm, as if hand and batter never varied.'
+                  : 'Poured by hand (estimate of its usual spread); Shake shows another pour of the same plan.'
+              }}
+              Every colour keeps its volume.
+            </p>
+          </section>
+          <CutView
+            v-if="isCut(mould)"
+            v-model="values.face"
+            :lines="plan.drawable.value"
+            :hexes="shades"
+            :pot-areas-mm2="plan.areasMm2.value"
+            :section="plan.section.value"
+            :mould="mould"
+            :seed="ownSeed"
+          />
+          <ShadeFields v-model="values" />
+        </div>
+        <section class="sheet stack">
+          <div class="row head">
+            <h2>The moves</h2>
+            <v-btn size="small" variant="text" data-test="open-starters" @click="isShelfOpen = !isShelfOpen"
+              >Another technique</v-btn
+            >
+          </div>
+          <FindingList :findings="findings" />
+          <RemovableRow
+            v-for="(line, index) in lines"
+            :key="index"
+            :label="`Take move ${index + 1} away`"
+            @remove="lines = lines.filter((_, at) => at !== index)"
+          >
+            <MoveRow
+              :model-value="line"
+              :index="index"
+              :colours="values.colours"
+              :pots-g="plan.potsByMass.value.map(({ massG }) => massG)"
+              :areas-mm2="plan.areasMm2.value"
+              :section="plan.section.value"
+              @update:model-value="put(index, $event)"
+              @kind="change(index, $event)"
+            />
+            <v-btn
+              v-if="index > 0"
+              :icon="mdiArrowUp"
+              size="small"
+              variant="text"
+              :aria-label="`Move ${index + 1} up`"
+              @click="up(index)"
+            />
+          </RemovableRow>
+          <v-btn
+            class="add"
+            size="small"
+            :prepend-icon="mdiPlus"
+            data-test="add-move"
+            @click="lines = [...lines, plan.fresh('level')]"
+            >Move</v-btn
+          >
+        </section>
+      </div>
+    </template>
+    <p v-else>
+      <RouterLink :to="`/soaps/${id}`">Give {{ design.name }} what is missing</RouterLink>
+    </p>
+  </template>
+  <TheAnswer v-else>There is no such soap.</TheAnswer>
+</template>
+
+<style scoped>
+.two {
+  align-items: start;
+}
+
+.left {
+  gap: 24px;
+}
+
+.add {
+  justify-self: start;
+}
+</style>

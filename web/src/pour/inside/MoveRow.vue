@@ -1,0 +1,229 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import QuantityField from '@/parts/QuantityField.vue'
+import type { MouldSection, MoveFigure, MoveKind } from '@vendange/core/pour'
+import {
+  moveFigures,
+  moveKinds,
+  moveSpecs,
+  propHeightMm,
+  slopedLayerOf,
+  traces,
+  wallHeightsOf,
+} from '@vendange/core/pour'
+import { computed, ref } from 'vue'
+import { figureWords, kindWords, outlineWords, traceWords } from './moveWords'
+import { pathOfText, pathText } from './pathText'
+import type { Line } from './usePourPlan'
+
+/** One move of a pour, in the maker's words. */
+const line = defineModel<Line>({ required: true })
+const props = defineProps<{
+  index: number
+  colours: readonly { readonly name: string; readonly hex: string }[]
+  potsG: readonly number[]
+  areasMm2: readonly number[]
+  section: MouldSection
+}>()
+const emit = defineEmits<{ kind: [kind: MoveKind] }>()
+const { show } = useUnits()
+
+const spec = computed(() => moveSpecs[line.value.kind])
+const kinds = moveKinds.map((value) => ({ value, title: kindWords[value] }))
+const traceChoices = traces.map((value) => ({ value, title: traceWords[value] }))
+const potChoices = computed(() => props.colours.map(({ name }, value) => ({ value, title: name })))
+const outlines = computed(() => spec.value.outlines?.map((value) => ({ value, title: outlineWords[value] })))
+const partRange = { min: 0, max: 1 }
+const waitRange = { min: 0, max: 600 }
+const wallRange = computed(() => ({ min: 0, max: props.section.heightMm }))
+
+const set = (change: Partial<Line>): void => {
+  line.value = { ...line.value, ...change }
+}
+const setFigure = (figure: MoveFigure, value: number | null): void => set({ [figure]: value ?? 0 })
+const massOf = (pot: number, part: number): string => show('mass', (props.potsG[pot] ?? 0) * part, 0)
+
+// A sloped layer by the heights that are wished for at the walls, and back.
+const walls = computed(() =>
+  wallHeightsOf(
+    {
+      areaMm2: (props.areasMm2[line.value.pot ?? 0] ?? 0) * (line.value.part ?? 1),
+      angleDeg: line.value.angleDeg ?? 0,
+    },
+    props.section,
+  ),
+)
+const propMm = computed(() => propHeightMm(line.value.angleDeg ?? 0, props.section))
+function wish(side: 'leftMm' | 'rightMm', heightMm: number): void {
+  const { areaMm2, angleDeg } = slopedLayerOf({ ...walls.value, [side]: heightMm }, props.section)
+  const potMm2 = props.areasMm2[line.value.pot ?? 0] ?? 0
+  set({
+    angleDeg: Number(angleDeg.toFixed(2)),
+    ...(potMm2 > 0 ? { part: Number(Math.min(1, areaMm2 / potMm2).toFixed(4)) } : {}),
+  })
+}
+
+const pathProblem = ref<string>()
+function readPath(text: string): void {
+  const path = pathOfText(text)
+  pathProblem.value = path ? undefined : 'Write points as “18 56, 18 10”: mm from the left and up, a comma between.'
+  if (path) set({ path })
+}
+function setPart(at: number, change: { pot?: number; part?: number }): void {
+  set({ pots: (line.value.pots ?? []).map((one, place) => (place === at ? { ...one, ...change } : one)) })
+}
+</script>
+
+<template>
+  <div class="move" data-test="move">
+    <v-select
+      class="kind"
+      :model-value="line.kind"
+      :items="kinds"
+      :label="`Move ${index + 1}`"
+      @update:model-value="emit('kind', $event)"
+    />
+    <template v-if="spec.pours === 'one'">
+      <v-select
+        :model-value="line.pot ?? 0"
+        :items="potChoices"
+        label="Pot"
+        @update:model-value="set({ pot: $event })"
+      />
+      <QuantityField
+        :model-value="line.part ?? 1"
+        kind="share"
+        :range="partRange"
+        label="Of the pot"
+        :hint="massOf(line.pot ?? 0, line.part ?? 1)"
+        @update:model-value="set({ part: $event ?? 0 })"
+      />
+    </template>
+    <QuantityField
+      v-for="figure in spec.figures"
+      :key="figure"
+      :model-value="line[figure] ?? moveFigures[figure].usual"
+      :kind="moveFigures[figure].quantity"
+      :range="moveFigures[figure].range"
+      :label="figureWords[figure]"
+      @update:model-value="setFigure(figure, $event)"
+    />
+    <template v-if="line.kind === 'sloped'">
+      <QuantityField
+        :model-value="Number(walls.leftMm.toFixed(1))"
+        kind="length"
+        :range="wallRange"
+        label="At the left wall"
+        @update:model-value="wish('leftMm', $event ?? 0)"
+      />
+      <QuantityField
+        :model-value="Number(walls.rightMm.toFixed(1))"
+        kind="length"
+        :range="wallRange"
+        label="At the right wall"
+        @update:model-value="wish('rightMm', $event ?? 0)"
+      />
+    </template>
+    <v-select
+      v-if="outlines"
+      :model-value="line.outline ?? 'round'"
+      :items="outlines"
+      label="Shape"
+      @update:model-value="set({ outline: $event })"
+    />
+    <v-select
+      v-if="spec.pours !== 'none' || spec.isDrawn"
+      :model-value="line.trace ?? 'thin'"
+      :items="traceChoices"
+      label="Trace"
+      @update:model-value="set({ trace: $event })"
+    />
+    <QuantityField
+      :model-value="line.waitMin ?? 0"
+      kind="number"
+      :range="waitRange"
+      label="Wait, min"
+      @update:model-value="set({ waitMin: $event ?? 0 })"
+    />
+    <label v-if="spec.hasHex" class="hex">
+      <input type="color" :value="line.hex" @input="set({ hex: ($event.target as HTMLInputElement).value })" />
+      Its colour
+    </label>
+    <p v-if="line.kind === 'sloped'" class="quiet wide">
+      In an empty mould. Put {{ show('length', propMm, 0) }} under the
+      {{ (line.angleDeg ?? 0) >= 0 ? 'left' : 'right' }} edge.
+    </p>
+    <div v-if="spec.pours === 'many'" class="pots wide">
+      <div v-for="(one, at) in line.pots ?? []" :key="at" class="row onepot">
+        <span class="dot" :style="{ background: colours[one.pot]?.hex }" />
+        <v-select
+          :model-value="one.pot"
+          :items="potChoices"
+          :label="`${at + 1}.`"
+          @update:model-value="setPart(at, { pot: $event })"
+        />
+        <QuantityField
+          :model-value="one.part"
+          kind="share"
+          :range="partRange"
+          label="Of the pot"
+          :hint="massOf(one.pot, one.part)"
+          @update:model-value="setPart(at, { part: $event ?? 0 })"
+        />
+      </div>
+    </div>
+    <v-text-field
+      v-if="spec.isDrawn"
+      class="wide"
+      :model-value="pathText(line.path ?? [])"
+      :label="line.plane === 'plan' ? 'Path from above, mm' : 'Path, mm from the left and up'"
+      :error-messages="pathProblem ?? []"
+      data-test="path"
+      @update:model-value="readPath"
+    />
+  </div>
+</template>
+
+<style scoped>
+.move {
+  display: grid;
+  flex: 1;
+  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  gap: 8px;
+  align-items: start;
+}
+
+.kind {
+  grid-column: span 2;
+  min-width: 0;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+
+.pots {
+  display: grid;
+  gap: 6px;
+}
+
+.onepot {
+  flex-wrap: nowrap;
+  gap: 8px;
+}
+
+.dot {
+  width: 16px;
+  height: 16px;
+  border-radius: 50%;
+  flex: none;
+  box-shadow: inset 0 0 0 1px rgb(0 0 0 / 20%);
+}
+
+.hex {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 40px;
+}
+</style>

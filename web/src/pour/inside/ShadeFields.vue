@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import QuantityField from '@/parts/QuantityField.vue'
+import type { NewDesign } from '@vendange/contract'
+import { limitRange } from '@vendange/contract'
+import { looks, shadesAt, tintOf, usualTint } from '@vendange/core/pour'
+import { computed } from 'vue'
+
+/** How the colours change from the pour to the cured bar: as the workshop saw it, else by the model. */
+const values = defineModel<NewDesign>({ required: true })
+const lookWords = { pour: 'Pour', day_1: 'Day 1', week_4: 'Week 4' } as const
+const shades = computed(() => looks.map((look) => shadesAt(look, values.value.colours, tintOf(values.value))))
+type Colour = NewDesign['colours'][number]
+
+function see(colour: Colour, field: 'wetHex' | 'dayHex', event: Event): void {
+  colour[field] = (event.target as HTMLInputElement).value
+}
+</script>
+
+<template>
+  <section class="sheet stack">
+    <h2>Colour over time</h2>
+    <p class="quiet">
+      Click a shade to say how it looked. What has not been seen yet is an estimate: wet batter is stronger, greens most
+      of all; vanillin browns over weeks; what fades and bleeds is flagged by you.
+    </p>
+    <table class="figures">
+      <thead>
+        <tr>
+          <th>Pot</th>
+          <th v-for="look in looks" :key="look">{{ lookWords[look] }}</th>
+          <th>Fades</th>
+          <th>Bleeds</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(colour, index) in values.colours" :key="index">
+          <td>{{ colour.name }}</td>
+          <td v-for="(look, at) in looks" :key="look">
+            <label class="shade">
+              <span class="chip" :style="{ background: shades[at]?.[index] }" />
+              <input
+                v-if="look !== 'week_4'"
+                type="color"
+                :value="shades[at]?.[index]"
+                :aria-label="`${colour.name}, ${lookWords[look]}`"
+                @change="see(colour, look === 'pour' ? 'wetHex' : 'dayHex', $event)"
+              />
+              <input v-else v-model="colour.hex" type="color" :aria-label="`${colour.name}, cured`" />
+              <small>{{
+                look === 'week_4' || (look === 'pour' ? colour.wetHex : colour.dayHex) ? 'seen' : 'estimate'
+              }}</small>
+            </label>
+          </td>
+          <td><v-checkbox v-model="colour.fades" :aria-label="`${colour.name} fades`" hide-details /></td>
+          <td><v-checkbox v-model="colour.bleeds" :aria-label="`${colour.name} bleeds`" hide-details /></td>
+        </tr>
+      </tbody>
+    </table>
+    <div class="row">
+      <label class="shade">
+        <span class="chip" :style="{ background: values.batterHex ?? usualTint }" />
+        <input
+          type="color"
+          :value="values.batterHex ?? usualTint"
+          aria-label="Colour of the batter left plain"
+          @change="values.batterHex = ($event.target as HTMLInputElement).value"
+        />
+        The batter left plain, cured
+      </label>
+      <QuantityField
+        v-if="values.scent"
+        :model-value="values.scent.vanillin ?? 0"
+        kind="share"
+        :range="limitRange"
+        label="Vanillin in the scent"
+        hint="From its certificate"
+        @update:model-value="values.scent.vanillin = $event ?? 0"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.shade {
+  position: relative;
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  cursor: pointer;
+}
+
+.shade input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+
+.chip {
+  width: 46px;
+  height: 30px;
+  border-radius: 4px;
+  box-shadow: inset 0 0 0 1px rgb(0 0 0 / 18%);
+}
+
+.shade:focus-within .chip {
+  outline: 2px solid rgb(var(--v-theme-primary));
+  outline-offset: 2px;
+}
+</style>

@@ -1,0 +1,58 @@
+import type { MoveFigure, MoveKind, Outline, Technique, Trace } from '@vendange/core/pour'
+
+export const kindWords: Readonly<Record<MoveKind, string>> = {
+  level: 'Level layer',
+  sloped: 'Sloped layer',
+  powder: 'Powder line',
+  drop: 'Drop pour',
+  ribbon: 'Ribbon pour',
+  stack: 'Colours stacked in the pot',
+  dividers: 'Divider cells',
+  column: 'Column pour',
+  hanger: 'Hanger pull',
+  skewer: 'Skewer',
+  spoon: 'Spoon and fold',
+  cubes: 'Cubes of old soap',
+  embed: 'Embed',
+  pipe: 'Piped top',
+  drizzle: 'Drizzle',
+  texture: 'Textured top',
+  spray: 'Alcohol spray',
+}
+export const figureWords: Readonly<Record<MoveFigure, string>> = {
+  angleDeg: 'Rises right, °',
+  xMm: 'From the left',
+  yMm: 'Above the base',
+  zMm: 'From the near end',
+  fallMm: 'Poured from',
+  spreadMm: 'Spreads by',
+  sizeMm: 'Size',
+  turnDeg: 'Turned, °',
+  count: 'How many',
+  peakMm: 'Peaks',
+}
+export const traceWords: Readonly<Record<Trace, string>> = {
+  emulsion: 'Emulsion',
+  thin: 'Thin',
+  medium: 'Medium',
+  thick: 'Thick',
+}
+export const outlineWords: Readonly<Record<Outline, string>> = {
+  round: 'Round',
+  square: 'Square',
+  triangle: 'Triangle',
+  star: 'Star',
+}
+export const techniqueWords: Readonly<Record<Technique, string>> = {
+  layers: 'Level layers',
+  slope: 'Sloped layers',
+  drop: 'Drop pour',
+  ribbon: 'Ribbons',
+  pot_swirl: 'Pot swirl',
+  hanger: 'Hanger pull',
+  column: 'Column pour',
+  dividers: 'Divider cells',
+  spoon: 'Spoon and fold',
+  confetti: 'Old soap folded in',
+  embed: 'Embed',
+}
