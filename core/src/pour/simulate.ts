@@ -13,6 +13,9 @@ import { strokesOf } from './strokes'
 import type { Origin } from './surface'
 import { air, columns, heightAt, levelOf, topOf } from './surface'
 
+/** How far surfaces that are kept in columns may miss one another, mm. */
+const hairMm = 0.3
+
 /** The inside of a loaf after its moves. */
 export interface Simulation {
   /** What is at a point: the number of a pot, of another material after the last pot, or `air`. */
@@ -96,12 +99,15 @@ export function simulatePour(
       if (solid) return solid.material
     }
     if (yMm > (level ?? heightAt(surface, xMm, widthMm))) return air
-    // On the base itself is what lies just over it.
-    at.x = xMm
-    at.y = Math.max(yMm, 1e-6)
-    at.z = zMm
-    at.material = air
-    for (let index = back.length - 1; index >= 0 && at.material === air; index--) back[index]!(at)
+    // On the base itself is what lies just over it; a hair over the last batter, what lies just under.
+    for (let lower = 0; lower < 4; lower++) {
+      at.x = xMm
+      at.y = Math.max(yMm - lower * hairMm, 1e-6)
+      at.z = zMm
+      at.material = air
+      for (let index = back.length - 1; index >= 0 && at.material === air; index--) back[index]!(at)
+      if (at.material !== air) break
+    }
     return at.material
   }
   const cut = (plane: CutPlane, width: number, height: number): Int8Array => {

@@ -241,6 +241,12 @@ async function takeSoapAway(): Promise<void> {
   gap: 18px;
 }
 
+.inside .stack {
+  flex: 1 1 180px;
+  align-content: start;
+  justify-items: start;
+}
+
 .lead {
   margin: 4px 0 12px;
   font-size: 0.92rem;

@@ -76,9 +76,9 @@ const verdict = computed(() => {
     `${seen.borderWidths.toFixed(1)} widths of border between ${seen.colours} colours`
   const sum = `As poured a face shows ${words(pouredSeen)}, turned ${words(turnedSeen)} (estimate).`
   const price = cost > 0 ? ` at the cost of ${cost} bars` : cost < 0 ? ` and gives ${-cost} bars more` : ''
-  return turnedSeen.borderWidths > pouredSeen.borderWidths * 1.1
-    ? `${counts}. ${sum} Turned shows more${price}.`
-    : `${counts}. ${sum} As poured shows as much.`
+  const ratio = turnedSeen.borderWidths / Math.max(0.1, pouredSeen.borderWidths)
+  if (ratio < 0.9) return `${counts}. ${sum} As poured shows more.`
+  return ratio > 1.1 ? `${counts}. ${sum} Turned shows more${price}.` : `${counts}. ${sum} Both show as much.`
 })
 
 function take(isFar: boolean): void {
@@ -139,7 +139,7 @@ watch(
           <span>{{ side === 'near' ? 'Near face' : 'Far face' }}</span>
           <span v-if="isChosen(side === 'far')" class="quiet">stands for the soap</span>
           <v-btn v-else size="small" variant="text" :data-test="`take-${side}`" @click="take(side === 'far')"
-            >Let it stand for the soap</v-btn
+            >Take this one</v-btn
           >
         </figcaption>
       </figure>
@@ -182,6 +182,7 @@ watch(
 }
 
 figure {
+  width: 226px;
   margin: 0;
 }
 
