@@ -1,0 +1,174 @@
+import type { Recipe } from '../../recipe'
+import { blendOf } from '../../recipe'
+
+/** What a scent does to batter. `unknown` until it has been seen. */
+export const scentBehaviours = ['unknown', 'slows', 'calm', 'speeds', 'races', 'curdles'] as const
+export type ScentBehaviour = (typeof scentBehaviours)[number]
+
+export const blendings = ['brief', 'usual', 'long'] as const
+export type Blending = (typeof blendings)[number]
+
+/** What goes into a batter beside fats and lye that changes how fast it thickens. */
+export const thickeners = ['sugar', 'milk', 'fruit', 'oats', 'clay', 'white'] as const
+export type Thickener = (typeof thickeners)[number]
+
+/** What the working time of a batter depends on. */
+export interface BatterConditions {
+  /** Of fats and lye as they meet, °C. */
+  readonly temperatureC: number
+  /** Alkali over alkali plus water. */
+  readonly lyeConcentration: number
+  /** Share of the fats that are solid or soft at 20 °C. */
+  readonly solidShare: number
+  readonly blending: Blending
+  /** Scents, each with its share of the fats: of a blend its parts. */
+  readonly scents: readonly { readonly name: string; readonly rate: number; readonly behaviour: ScentBehaviour }[]
+  /** Whether the scent goes into the pots last, or into the batter at emulsion. */
+  readonly scentLast: boolean
+  readonly thickeners: readonly Thickener[]
+  readonly pots: number
+}
+
+/** Something that lengthens or shortens the working time. */
+export interface WorkingFactor {
+  readonly key: string
+  readonly name: string
+  /** By how much the time is multiplied; below 1 it is shorter. */
+  readonly times: number
+  /** How unsure that is: standard deviation of its logarithm. */
+  readonly spread: number
+  readonly reason: string
+  /** Whether it is one of the scents, which act from when they are stirred in. */
+  readonly isScent: boolean
+}
+
+/**
+ * The model's figures. All are estimates from usual practice; a workshop may set its own, and its timed pours go before
+ * them.
+ */
+export const workingPrior = {
+  /** Minutes from emulsion until the batter is too thick for a swirl: at 30 °C, lye of 30 %, half solid fats, no scent. */
+  baseMin: 32,
+  /** Between workshops, blenders and hands: standard deviation of the logarithm. */
+  workshopSpread: 0.35,
+  /** From pour to pour of the same plan. */
+  pourSpread: 0.2,
+  /** Of the logarithm: for each °C, for each 1 % of lye, for each 10 % of solid fats. */
+  perDegree: -0.028,
+  perLyePercent: -0.04,
+  perSolidTenth: -0.09,
+  blending: { brief: 0.22, usual: 0, long: -0.35 },
+  behaviour: {
+    unknown: { effect: -0.3, spread: 0.55 },
+    slows: { effect: 0.2, spread: 0.2 },
+    calm: { effect: 0, spread: 0.15 },
+    speeds: { effect: -0.6, spread: 0.3 },
+    races: { effect: -1.5, spread: 0.4 },
+    curdles: { effect: -1.1, spread: 0.5 },
+  },
+  thickener: { sugar: -0.2, milk: -0.15, fruit: -0.2, oats: -0.15, clay: -0.12, white: -0.12 },
+  /** Share of the fats at which a scent acts as told. */
+  usualScentRate: 0.03,
+} as const
+
+/** Own figures of a workshop: by how much a factor multiplies the time, by its key. */
+export type OwnFactors = Readonly<Record<string, number>>
+
+const reference = { temperatureC: 30, lyeConcentration: 0.3, solidShare: 0.5 } as const
+const thickenerWords: Readonly<Record<Thickener, readonly [string, string]>> = {
+  sugar: ['Sugar or honey', 'sugars heat the batter'],
+  milk: ['Milk', 'its sugar and fat heat the batter and thicken it'],
+  fruit: ['Fruit', 'its sugars and acids thicken the batter'],
+  oats: ['Oats', 'they take up water'],
+  clay: ['Clay', 'it takes up water'],
+  white: ['White pigment', 'a dense powder thickens its pot'],
+}
+const behaviourWords: Readonly<Record<ScentBehaviour, string>> = {
+  unknown: 'nobody here has seen yet what it does',
+  slows: 'it slows the batter',
+  calm: 'it leaves the batter alone',
+  speeds: 'it speeds the batter',
+  races: 'it makes the batter race',
+  curdles: 'it curdles: blend it smooth again, which costs time',
+}
+
+/** How a scent acts at its rate, of the logarithm. A weak dose acts less, a strong one more. */
+function scentEffect({ rate, behaviour }: BatterConditions['scents'][number]): number {
+  const dose = Math.min(1.6, Math.max(0.2, rate / workingPrior.usualScentRate))
+  return workingPrior.behaviour[behaviour].effect * dose
+}
+
+/**
+ * Everything that changes the working time, with its reason. Scents of a blend do not cancel: the one that shortens the
+ * time most counts whole, and what slows beside it counts for nothing.
+ */
+export function workingFactors(batter: BatterConditions, own: OwnFactors = {}): readonly WorkingFactor[] {
+  const { temperatureC, lyeConcentration, solidShare, blending } = batter
+  const factor = (key: string, name: string, effect: number, spread: number, reason: string, isScent = false) => ({
+    ...{ key, name, spread, reason, isScent },
+    times: own[key] ?? Math.exp(effect),
+  })
+  const degrees = temperatureC - reference.temperatureC
+  const lye = (lyeConcentration - reference.lyeConcentration) * 100
+  const solid = (solidShare - reference.solidShare) * 10
+  const strongest = [...batter.scents].sort((a, b) => scentEffect(a) - scentEffect(b))[0]
+  return [
+    factor(
+      'temperature',
+      'Temperature',
+      degrees * workingPrior.perDegree,
+      Math.abs(degrees) * 0.008,
+      'warm batter thickens sooner',
+    ),
+    factor(
+      'lye',
+      'Lye concentration',
+      lye * workingPrior.perLyePercent,
+      Math.abs(lye) * 0.015,
+      'less water thickens sooner',
+    ),
+    factor(
+      'solid',
+      'Solid fats',
+      solid * workingPrior.perSolidTenth,
+      Math.abs(solid) * 0.03,
+      'solid fats thicken sooner, more so as they cool',
+    ),
+    factor('blending', 'Blending', workingPrior.blending[blending], 0.1, 'each burst of the blender takes time away'),
+    ...batter.thickeners.map((one) => {
+      const [name, reason] = thickenerWords[one]
+      return factor(one, name, workingPrior.thickener[one], 0.1, reason)
+    }),
+    ...(strongest
+      ? [
+          factor(
+            `scent:${strongest.name}`,
+            strongest.name,
+            scentEffect(strongest),
+            workingPrior.behaviour[strongest.behaviour].spread,
+            `${behaviourWords[strongest.behaviour]}${batter.scents.length > 1 ? '; scents of a blend do not cancel out' : ''}`,
+            true,
+          ),
+        ]
+      : []),
+  ]
+}
+
+const wordsOf: readonly (readonly [Thickener, RegExp])[] = [
+  ['sugar', /sugar|honey|syrup|molasses/i],
+  ['milk', /milk|cream|yog|buttermilk|kefir/i],
+  ['fruit', /fruit|puree|banana|pumpkin|carrot|avocado|berry|apple|tomato|cucumber/i],
+  ['oats', /oat/i],
+  ['clay', /clay|kaolin|bentonite|pumice/i],
+  ['white', /titanium|white|zinc/i],
+]
+
+/** What of a recipe and its colours thickens the batter, by the names that its maker gave them. */
+export function thickenersOf(names: readonly string[]): readonly Thickener[] {
+  return wordsOf.filter(([, words]) => names.some((name) => words.test(name))).map(([thickener]) => thickener)
+}
+
+/** Share of the fats that are solid or soft at 20 °C. @throws {RangeError} if a key is not in the table */
+export function solidShareOf(recipe: Pick<Recipe, 'fats' | 'knownFats'>): number {
+  return blendOf(recipe).reduce((sum, { fat, share }) => sum + (fat.stateAt20C === 'liquid' ? 0 : share), 0)
+}

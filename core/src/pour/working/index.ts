@@ -1,0 +1,6 @@
+export * from './advice'
+export * from './estimate'
+export * from './factors'
+export * from './onTheClock'
+export * from './rehearsal'
+export * from './thickening'

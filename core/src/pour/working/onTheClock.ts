@@ -1,0 +1,91 @@
+import type { MoveLine } from '../moves'
+import { moveOf, moveSpecs } from '../moves'
+import { traces } from '../trace'
+import type { BatterConditions } from './factors'
+import type { WorkingEstimate } from './estimate'
+import { potsMin, shareBelow } from './estimate'
+import type { Thickening } from './thickening'
+import { minutesUntil, scaledThickening, thickenedAt, traceBegins, traceEnds } from './thickening'
+
+/** A move on the clock, minutes after emulsion. */
+export interface TimedMove {
+  readonly index: number
+  readonly startMin: number
+  readonly endMin: number
+  /** From when to when the batter is as the move needs it. */
+  readonly fromMin: number
+  readonly untilMin: number
+  readonly isInTime: boolean
+}
+
+/** How thin and how thick the batter may be for a move: from the trace that it is planned at to the thickest that still does. */
+function limitsOf(line: MoveLine): readonly [number, number] {
+  const [thinnest, thickest] = moveSpecs[line.kind].traces
+  const planned = line.trace
+  const least = planned && traces.indexOf(planned) > traces.indexOf(thinnest) ? planned : thinnest
+  const most = traces.indexOf(thickest) > traces.indexOf(least) ? thickest : least
+  return [traceBegins[least], traceEnds[most]]
+}
+
+/** Nothing of the batter in the pots is needed for it any more. */
+const needsNoTrace = (line: MoveLine): boolean => line.kind === 'spray' || line.kind === 'texture'
+
+/**
+ * The pour plan laid on the clock of a batter: each move as soon as the one before is done and the batter is thick
+ * enough. The pots are coloured first.
+ *
+ * @throws {RangeError} if a time of the thickening is not above 0
+ */
+export function planOnTheClock(lines: readonly MoveLine[], thickening: Thickening, pots: number): readonly TimedMove[] {
+  let clockMin = potsMin.once + potsMin.eachPot * pots
+  return lines.map((line, index) => {
+    const { waitMin } = moveOf(line)
+    const [least, most] = limitsOf(line)
+    const fromMin = needsNoTrace(line) ? 0 : minutesUntil(least, thickening)
+    const untilMin = needsNoTrace(line) ? Infinity : minutesUntil(most, thickening)
+    const startMin = Math.max(clockMin + waitMin, fromMin)
+    const endMin = startMin + moveSpecs[line.kind].handsMin
+    clockMin = endMin
+    return { index, startMin, endMin, fromMin, untilMin, isInTime: endMin <= untilMin + 1e-9 }
+  })
+}
+
+/** The slowest (above 1) to fastest batter, in relation to a likely one, with which every move is still in time. */
+export function leastSlowness(lines: readonly MoveLine[], likely: Thickening, pots: number): number {
+  const isDone = (slowness: number): boolean =>
+    planOnTheClock(lines, scaledThickening(likely, slowness), pots).every(({ isInTime }) => isInTime)
+  if (lines.length === 0) return 0
+  let [low, high] = [0.01, 100]
+  if (!isDone(high)) return Infinity
+  for (let step = 0; step < 60; step++) {
+    const middle = Math.sqrt(low * high)
+    if (isDone(middle)) high = middle
+    else low = middle
+  }
+  return high
+}
+
+/** The chance that every move is done before the batter is too thick for it, 0 to 1. */
+export function chanceToFinish(
+  lines: readonly MoveLine[],
+  estimate: WorkingEstimate,
+  batter: BatterConditions,
+): number {
+  const least = leastSlowness(lines, estimate.thickening, batter.pots)
+  if (least === 0) return 1
+  if (!Number.isFinite(least)) return 0
+  return 1 - shareBelow(Math.log(least) / estimate.spread)
+}
+
+/** How far a batter has thickened over time, at the likely pace and at the ends of a band, for a chart. */
+export function thickeningCurve(
+  estimate: WorkingEstimate,
+  slowness: readonly number[],
+  untilMin: number,
+  points = 60,
+): readonly { readonly minutes: number; readonly thickened: readonly number[] }[] {
+  return Array.from({ length: points + 1 }, (_, at) => {
+    const minutes = (at / points) * untilMin
+    return { minutes, thickened: slowness.map((by) => thickenedAt(minutes, scaledThickening(estimate.thickening, by))) }
+  })
+}
