@@ -37,6 +37,7 @@ import type {
   BackupView,
   BatchSummary,
   BatchView,
+  TimedPourView,
   HealthView,
   LoafSummary,
   LoafView,
@@ -219,6 +220,10 @@ export const endpoints = {
       path: '/api/batches/:id/steps',
       summary: 'Record a step done at the bench',
       body: stepSchema,
+    }),
+    timings: get<readonly TimedPourView[]>()({
+      path: '/api/pour-timings',
+      summary: 'Every pour whose clock was started: what it was made of and how fast it thickened',
     }),
     finish: act<BatchView>()({
       path: '/api/batches/:id/finish',

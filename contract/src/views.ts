@@ -1,6 +1,7 @@
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
+import type { PourTiming } from '@vendange/core/pour'
 import type { LoafHappening, LoafState } from '@vendange/core/loaf'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { LotUse, Need } from '@vendange/core/stores'
@@ -130,6 +131,14 @@ export interface RecordedStep {
   /** ISO 8601, UTC. */
   readonly at: string
   readonly makerName: string
+}
+
+/** A pour whose clock was started: what it was made of, and how fast it thickened. */
+export interface TimedPourView extends PourTiming {
+  readonly batchId: string
+  readonly designId: string
+  readonly name: string
+  readonly day: Day
 }
 
 /** One batch with all that the bench needs. */

@@ -14,6 +14,7 @@ export const blankSeasonSettings = {
   ovenSlots: 2,
   bufferDays: 3,
   ownClaims: [],
+  ownFactors: [],
   pricing: {
     hourCents: 2000,
     packingCentsPerBar: 30,

@@ -1,7 +1,14 @@
 import { isTimeZone } from '@vendange/core/calendar'
 import type { PortionKind } from '@vendange/core/batch'
 import { portionKinds } from '@vendange/core/batch'
-import { colourantRateRange, scentRateRange, shareTolerance, wettings, wettingRatioRange } from '@vendange/core/recipe'
+import {
+  colourantRateRange,
+  scentBehaviours,
+  scentRateRange,
+  shareTolerance,
+  wettings,
+  wettingRatioRange,
+} from '@vendange/core/recipe'
 import { formatQuantity } from '@vendange/core/units'
 import { mostMoves } from '@vendange/core/pour'
 import type { InferType } from 'yup'
@@ -112,12 +119,15 @@ const scentSchema = object({
   contains: containsField(),
   /** Share of vanillin in it, from its certificate: it turns soap brown. */
   vanillin: within('share', limitRange).optional(),
+  /** What it does to batter, as far as it was seen here. */
+  behaviour: string().oneOf(scentBehaviours).optional(),
   /** What the maker blends it of; each keeps its own supplier's limit. */
   parts: array(
     object({
       name: nameText(),
       share: within('share', blendShareRange).required(),
       supplierLimit: within('share', limitRange).nullable().defined(),
+      behaviour: string().oneOf(scentBehaviours).optional(),
     })
       .noUnknown()
       .required(),

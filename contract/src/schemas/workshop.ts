@@ -19,6 +19,7 @@ export const ovenSlotRange = { min: 0, max: 50 } as const
 export const bufferDaysRange = { min: 0, max: 60 } as const
 export const centsRange = { min: 0, max: 10_000_000 } as const
 export const breakageRange = { min: 0, max: 0.5 } as const
+export const ownFactorRange = { min: 0.05, max: 5 } as const
 export const minutesPerBarRange = { min: 0, max: 60 } as const
 
 const cents = () => wholeWithin('count', centsRange).required()
@@ -88,6 +89,14 @@ export const workshopSchema = object({
       .required(),
   )
     .max(30)
+    .required(),
+  /** By how much something multiplies the working time here, where the workshop knows better than the model. */
+  ownFactors: array(
+    object({ key: string().max(80).required(), times: within('number', ownFactorRange).required() })
+      .noUnknown()
+      .required(),
+  )
+    .max(60)
     .required(),
   racks: array(
     object({ name: nameText(), trays: wholeWithin('count', trayRange).required() })

@@ -5,6 +5,7 @@ import type { Range } from '../units'
 import { formatQuantity, isWithin, rangeMessage } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldsOfPlan } from './planOfBatch'
+import { checkClockRecord, isClockKey } from './pourClock'
 import type { WeighedPot } from './pots'
 import { splitIntoPots } from './pots'
 import { runSheet } from './runSheet'
@@ -299,6 +300,7 @@ export function checkStepRecord(
   records: readonly StepRecord[],
   record: StepRecord,
 ): readonly Finding[] {
+  if (isClockKey(record.stepKey)) return checkClockRecord(record.stepKey, record.actual)
   const state = benchState(plan, records)
   const index = state.steps.findIndex(({ key }) => key === record.stepKey)
   const step = state.steps[index]

@@ -1,12 +1,18 @@
 import type { Finding } from '../findings'
 import { formatQuantity, roundToScale } from '../units'
 
+/** What a scent does to batter, as far as the workshop has seen. */
+export const scentBehaviours = ['unknown', 'slows', 'calm', 'speeds', 'races', 'curdles'] as const
+export type ScentBehaviour = (typeof scentBehaviours)[number]
+
 /** One of the scents that a blend is made of. */
 export interface ScentPart {
   readonly name: string
   /** Its part of the blend, by mass, 0 to 1. */
   readonly share: number
   readonly supplierLimit: number | null
+  /** @default 'unknown' */
+  readonly behaviour?: ScentBehaviour | undefined
 }
 
 /** A scent in a design. */
@@ -18,6 +24,8 @@ export interface ScentUse {
   readonly supplierLimit: number | null
   /** What it is blended of by the maker; each keeps its own supplier's limit. @default none, bought as it is */
   readonly parts?: readonly ScentPart[] | undefined
+  /** @default 'unknown' */
+  readonly behaviour?: ScentBehaviour | undefined
 }
 
 /** Density reckoned for a scent that has none of its own, g/ml. A convention of the house. */

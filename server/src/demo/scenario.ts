@@ -63,6 +63,7 @@ export const demoWorkshop: WorkshopDetails = {
   cutHours: 0.75,
   largestPotMl: 6000,
   lyeJugMl: 2000,
+  ownFactors: [],
   ownClaims: [{ key: 'own:soy', name: 'free of soy', without: ['Soybean oil', 'Soy wax'] }],
   scaleResolutionG: 1,
   potLoss: 0.02,

@@ -19,5 +19,6 @@ export function batchRoutes(router: Router, service: BatchService, context: Cont
     response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
   })
   serve(router, batches.record, ({ params, body, makerId }) => service.record(params.id, body, makerId()))
+  serve(router, batches.timings, () => service.timings())
   serve(router, batches.finish, ({ params, makerId }) => service.finish(params.id, makerId()))
 }

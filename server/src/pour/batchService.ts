@@ -1,9 +1,18 @@
-import type { BatchSummary, BatchView, NewBatch, NewStep, RecordedStep } from '@vendange/contract'
+import type { BatchSummary, BatchView, NewBatch, NewStep, RecordedStep, TimedPourView } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
-import { benchState, checkStepRecord, mouldsOfPlan, pouredPerMould, runSheet, scaleDesign } from '@vendange/core/batch'
+import {
+  benchState,
+  checkStepRecord,
+  clockKeys,
+  mouldsOfPlan,
+  pouredPerMould,
+  runSheet,
+  scaleDesign,
+} from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
 import { loafState } from '@vendange/core/loaf'
+import { timingOf } from '@vendange/core/pour'
 import { lotCode } from '@vendange/core/release'
 import { and, eq, like } from 'drizzle-orm'
 import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
@@ -27,6 +36,8 @@ export interface BatchService {
   view(id: string): Promise<BatchView>
   record(id: string, step: NewStep, makerId: string): Promise<BatchView>
   finish(id: string, makerId: string): Promise<BatchView>
+  /** Pours whose clock was started, the latest last. */
+  timings(): Promise<readonly TimedPourView[]>
 }
 
 /** What another tablet recorded of the same step, and this one had not seen, is not written over. */
@@ -164,6 +175,26 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         }
         return view(transaction, id)
       }),
+
+    timings: async () => {
+      const reader = database.read
+      const timed = await reader
+        .select({ batchId: benchRecords.batchId })
+        .from(benchRecords)
+        .innerJoin(batches, eq(benchRecords.batchId, batches.id))
+        .where(and(eq(benchRecords.stepKey, clockKeys.emulsion), eq(batches.isRemoved, false)))
+        .groupBy(benchRecords.batchId)
+        .orderBy(batches.pourDay, batches.id)
+      const views = await Promise.all(
+        timed.map(async ({ batchId }): Promise<TimedPourView | undefined> => {
+          const row = await readBatch(reader, batchId)
+          const plan = await planOfBatch(reader, row)
+          const timing = timingOf(plan, await readRecords(reader, batchId))
+          return timing && { ...timing, batchId, designId: row.designId, name: plan.designName, day: row.pourDay }
+        }),
+      )
+      return views.filter((one) => one !== undefined)
+    },
 
     finish: (id, makerId) =>
       database.write(async (transaction) => {

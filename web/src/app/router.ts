@@ -23,6 +23,12 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'The inside', stage: '/pour' },
   },
   {
+    path: '/soaps/:id/rehearse',
+    component: () => import('@/pour/rehearsal/RehearsalPage.vue'),
+    props: true,
+    meta: { title: 'Rehearsal', stage: '/pour' },
+  },
+  {
     path: '/orders/:id',
     component: () => import('@/plan/orders/OrderPage.vue'),
     props: true,

@@ -210,7 +210,9 @@ async function takeSoapAway(): Promise<void> {
           <div class="stack">
             <h2>The inside</h2>
             <p>{{ insideWords }}</p>
-            <v-btn :to="`/soaps/${id}/inside`" color="primary" data-test="design-inside">Design the inside</v-btn>
+            <v-btn :to="`/soaps/${id}/inside`" variant="flat" color="primary" data-test="design-inside"
+              >Design the inside</v-btn
+            >
           </div>
         </section>
         <section v-if="scaled" class="sheet">

@@ -3,7 +3,7 @@ import { useUnits } from '@/parts/format'
 import { isTyping } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import type { BenchStep } from '@vendange/core/batch'
-import { shareDone, toGo } from '@vendange/core/batch'
+import { emulsionStepKey, shareDone, toGo } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
 import { parseQuantity } from '@vendange/core/units'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
@@ -11,6 +11,7 @@ import { useRouter } from 'vue-router'
 import BenchSteps from './BenchSteps.vue'
 import BenchTimers from './BenchTimers.vue'
 import LotChoice from './LotChoice.vue'
+import PourClock from './PourClock.vue'
 import StandInPanel from './StandInPanel.vue'
 import { useBench } from './useBench'
 import { useBenchTimers } from './useBenchTimers'
@@ -23,7 +24,7 @@ const season = useSeason()
 const router = useRouter()
 const { show, weighed, unitOf, words } = useUnits()
 const figure = useStepFigure()
-const { view, state, trouble, notSaved, refusal, fieldError, keptKeys, record, finish } = useBench(props.id)
+const { view, state, records, trouble, notSaved, refusal, fieldError, keptKeys, record, finish } = useBench(props.id)
 const timers = useBenchTimers(props.id)
 
 const shown = ref(0)
@@ -42,6 +43,12 @@ const step = computed<BenchStep | undefined>(() => state.value?.steps[shown.valu
 /** Of a step that is split, what goes into the vessel at hand. */
 const weighing = usePartWeighing(step, () => season.workshop?.scaleResolutionG ?? 1)
 const isLast = computed(() => state.value !== undefined && state.value.nextIndex >= state.value.steps.length)
+/** From the last weighing of the lye on the clock is at hand; before it would only be in the way. */
+const isNearThePour = computed(() => {
+  const steps = state.value?.steps ?? []
+  const emulsion = steps.findIndex(({ key }) => key === emulsionStepKey)
+  return (state.value?.nextIndex ?? 0) >= emulsion
+})
 const isPoured = computed(() => view.value?.batch.status === 'poured')
 const kind = computed(() => (step.value?.kind === 'temperature' ? 'temperature' : 'mass'))
 const stock = computed(() => view.value?.stock.find(({ stepKey }) => stepKey === step.value?.key))
@@ -191,6 +198,14 @@ const isStopped = computed(() => isRefused(stateFindings.value))
 
       <main class="work">
         <BenchTimers :timers="timers" />
+        <PourClock
+          v-if="!isPoured && isNearThePour"
+          :view="view"
+          :records="records"
+          :design="season.design(view.batch.designId)"
+          :mould="season.mould(view.batch.mouldId)"
+          :record="record"
+        />
         <p v-for="one in [trouble, notSaved, refusal].filter(Boolean)" :key="one" class="trouble" role="alert">
           {{ one }}
         </p>

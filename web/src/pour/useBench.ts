@@ -86,5 +86,5 @@ export function useBench(batchId: string) {
 
   onBeforeUnmount(() => clearTimeout(timer))
   void load()
-  return { view, state, trouble, notSaved, refusal, fieldError, keptKeys, record, finish }
+  return { view, state, records, trouble, notSaved, refusal, fieldError, keptKeys, record, finish }
 }

@@ -5,7 +5,7 @@ import { starterPlan } from '../starters'
 import type { WorkingEstimate, TimedPour } from './estimate'
 import { estimateWorking, slownessBelow } from './estimate'
 import type { BatterConditions, OwnFactors } from './factors'
-import { chanceToFinish, planOnTheClock } from './onTheClock'
+import { chanceToFinish, planOnTheClock, potsReadyMin } from './onTheClock'
 import { scaledThickening } from './thickening'
 
 /** Something that would help, with the chance to finish before and after it. */
@@ -28,7 +28,7 @@ export function workingAdvice(
   own: OwnFactors = {},
 ): readonly Advice[] {
   const chance = (of: BatterConditions, moves = lines): number =>
-    chanceToFinish(moves, estimateWorking(of, pours, own), of)
+    chanceToFinish(moves, estimateWorking(of, pours, own), potsReadyMin(of.pots))
   const before = chance(batter)
   const { temperatureC, lyeConcentration, solidShare, pots } = batter
   const fewer = Math.max(1, pots - 2)
@@ -105,10 +105,11 @@ export function fallbackFor(
   section: MouldSection,
 ): Fallback {
   const racing = scaledThickening(estimate.thickening, slownessBelow(estimate, 0.1))
-  const minutesOf = (of: readonly MoveLine[]): number => planOnTheClock(of, racing, pots).at(-1)?.endMin ?? 0
+  const minutesOf = (of: readonly MoveLine[]): number =>
+    planOnTheClock(of, racing, potsReadyMin(pots)).at(-1)?.endMin ?? 0
   for (const technique of fallbackOrder) {
     const plan = starterPlan(technique, pots, section)
-    const inTime = planOnTheClock(plan, racing, pots).every(({ isInTime }) => isInTime)
+    const inTime = planOnTheClock(plan, racing, potsReadyMin(pots)).every(({ isInTime }) => isInTime)
     if (inTime && minutesOf(plan) < minutesOf(lines)) return { technique, lines: plan }
   }
   return { technique: 'spoon', lines: starterPlan('spoon', pots, section) }

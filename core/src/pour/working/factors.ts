@@ -1,9 +1,5 @@
-import type { Recipe } from '../../recipe'
+import type { Recipe, ScentBehaviour } from '../../recipe'
 import { blendOf } from '../../recipe'
-
-/** What a scent does to batter. `unknown` until it has been seen. */
-export const scentBehaviours = ['unknown', 'slows', 'calm', 'speeds', 'races', 'curdles'] as const
-export type ScentBehaviour = (typeof scentBehaviours)[number]
 
 export const blendings = ['brief', 'usual', 'long'] as const
 export type Blending = (typeof blendings)[number]

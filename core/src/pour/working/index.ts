@@ -1,4 +1,5 @@
 export * from './advice'
+export * from './conditions'
 export * from './estimate'
 export * from './factors'
 export * from './onTheClock'

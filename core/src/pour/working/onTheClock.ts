@@ -1,9 +1,8 @@
 import type { MoveLine } from '../moves'
 import { moveOf, moveSpecs } from '../moves'
 import { traces } from '../trace'
-import type { BatterConditions } from './factors'
 import type { WorkingEstimate } from './estimate'
-import { potsMin, shareBelow } from './estimate'
+import { minutesBelow, potsMin, shareBelow } from './estimate'
 import type { Thickening } from './thickening'
 import { minutesUntil, scaledThickening, thickenedAt, traceBegins, traceEnds } from './thickening'
 
@@ -27,17 +26,31 @@ function limitsOf(line: MoveLine): readonly [number, number] {
   return [traceBegins[least], traceEnds[most]]
 }
 
+/** When the pots are coloured and the first move can begin, minutes after emulsion. */
+export const potsReadyMin = (pots: number): number => potsMin.once + potsMin.eachPot * pots
+
+/** How long a batter still waits: the ends of the band that holds eight in ten, and the likely time. Never below 0. */
+export function windowLeft(estimate: WorkingEstimate, sinceMin: number) {
+  const left = (share: number): number => Math.max(0, minutesBelow(estimate, 1, share) - sinceMin)
+  return { fromMin: left(0.1), likelyMin: left(0.5), untilMin: left(0.9) }
+}
+
 /** Nothing of the batter in the pots is needed for it any more. */
 const needsNoTrace = (line: MoveLine): boolean => line.kind === 'spray' || line.kind === 'texture'
 
 /**
  * The pour plan laid on the clock of a batter: each move as soon as the one before is done and the batter is thick
- * enough. The pots are coloured first.
+ * enough.
  *
+ * @param beginMin when the first move can begin, minutes after emulsion; see {@link potsReadyMin}
  * @throws {RangeError} if a time of the thickening is not above 0
  */
-export function planOnTheClock(lines: readonly MoveLine[], thickening: Thickening, pots: number): readonly TimedMove[] {
-  let clockMin = potsMin.once + potsMin.eachPot * pots
+export function planOnTheClock(
+  lines: readonly MoveLine[],
+  thickening: Thickening,
+  beginMin: number,
+): readonly TimedMove[] {
+  let clockMin = beginMin
   return lines.map((line, index) => {
     const { waitMin } = moveOf(line)
     const [least, most] = limitsOf(line)
@@ -51,9 +64,9 @@ export function planOnTheClock(lines: readonly MoveLine[], thickening: Thickenin
 }
 
 /** The slowest (above 1) to fastest batter, in relation to a likely one, with which every move is still in time. */
-export function leastSlowness(lines: readonly MoveLine[], likely: Thickening, pots: number): number {
+export function leastSlowness(lines: readonly MoveLine[], likely: Thickening, beginMin: number): number {
   const isDone = (slowness: number): boolean =>
-    planOnTheClock(lines, scaledThickening(likely, slowness), pots).every(({ isInTime }) => isInTime)
+    planOnTheClock(lines, scaledThickening(likely, slowness), beginMin).every(({ isInTime }) => isInTime)
   if (lines.length === 0) return 0
   let [low, high] = [0.01, 100]
   if (!isDone(high)) return Infinity
@@ -66,12 +79,8 @@ export function leastSlowness(lines: readonly MoveLine[], likely: Thickening, po
 }
 
 /** The chance that every move is done before the batter is too thick for it, 0 to 1. */
-export function chanceToFinish(
-  lines: readonly MoveLine[],
-  estimate: WorkingEstimate,
-  batter: BatterConditions,
-): number {
-  const least = leastSlowness(lines, estimate.thickening, batter.pots)
+export function chanceToFinish(lines: readonly MoveLine[], estimate: WorkingEstimate, beginMin: number): number {
+  const least = leastSlowness(lines, estimate.thickening, beginMin)
   if (least === 0) return 1
   if (!Number.isFinite(least)) return 0
   return 1 - shareBelow(Math.log(least) / estimate.spread)

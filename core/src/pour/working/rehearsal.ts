@@ -1,7 +1,7 @@
 import { normalFrom, randomFrom } from '../../random'
 import type { MoveLine } from '../moves'
 import type { WorkingEstimate } from './estimate'
-import { planOnTheClock } from './onTheClock'
+import { planOnTheClock, potsReadyMin } from './onTheClock'
 import type { Thickening } from './thickening'
 import { scaledThickening, thickenedAt, traceBegins, traceEnds } from './thickening'
 import { moveSpecs } from '../moves'
@@ -58,7 +58,7 @@ export function scoreRehearsal(
     const line = lines[event.index]
     return line ? [{ index: event.index, minutes: event.minutes, was: traceFits(line, event.minutes, batter) }] : []
   })
-  const couldFinish = planOnTheClock(lines, batter, pots).every(({ isInTime }) => isInTime)
+  const couldFinish = planOnTheClock(lines, batter, potsReadyMin(pots)).every(({ isInTime }) => isInTime)
   const fell = events.find(({ kind }) => kind === 'fall_back')
   const right = moves.filter(({ was }) => was === 'right').length
   const left = Math.max(0, lines.length - moves.length)

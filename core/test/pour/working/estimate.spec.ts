@@ -1,5 +1,6 @@
 import { expect } from 'chai'
-import type { BatterConditions, ScentBehaviour, TimedPour } from '../../../src/pour'
+import type { BatterConditions, TimedPour } from '../../../src/pour'
+import type { ScentBehaviour } from '../../../src/recipe'
 import {
   deviationsBelow,
   estimateAfterSeen,

@@ -7,11 +7,13 @@ import {
   fallbackFor,
   leastSlowness,
   planOnTheClock,
+  potsReadyMin,
   scaledThickening,
   scoreRehearsal,
   starterPlan,
   techniques,
   usualSection,
+  windowLeft,
   workingAdvice,
 } from '../../../src/pour'
 
@@ -29,10 +31,13 @@ describe('planOnTheClock', () => {
 
   it('begins when the pots are coloured, and waits for the trace that a move needs', () => {
     // Four pots: 1 + 4 · 1.2 min; a layer at medium trace from half of 40 min on.
-    const [first, second] = planOnTheClock(layers, slow, 4)
+    const [first, second] = planOnTheClock(layers, slow, potsReadyMin(4))
     expect(first).to.deep.include({ startMin: 20, fromMin: 20, isInTime: true })
     expect(second?.startMin).to.equal(21.5)
-    expect(planOnTheClock([{ kind: 'level', pot: 0, part: 1 }], slow, 4)[0]?.startMin).to.be.closeTo(5.8, 1e-9)
+    expect(planOnTheClock([{ kind: 'level', pot: 0, part: 1 }], slow, potsReadyMin(4))[0]?.startMin).to.be.closeTo(
+      5.8,
+      1e-9,
+    )
   })
 
   it('counts waits, and says which move comes too late', () => {
@@ -40,30 +45,32 @@ describe('planOnTheClock', () => {
       { kind: 'ribbon', pot: 0, part: 1, trace: 'emulsion' },
       { kind: 'ribbon', pot: 1, part: 1, trace: 'emulsion', waitMin: 30 },
     ]
-    expect(planOnTheClock(lines, slow, 2).map(({ isInTime }) => isInTime)).to.deep.equal([true, false])
+    expect(planOnTheClock(lines, slow, potsReadyMin(2)).map(({ isInTime }) => isInTime)).to.deep.equal([true, false])
   })
 })
 
 describe('chanceToFinish', () => {
   it('is where the least slowness lies in the estimate', () => {
-    const least = leastSlowness(swirl, estimate.thickening, 4)
+    const least = leastSlowness(swirl, estimate.thickening, potsReadyMin(4))
     const isDone = (by: number): boolean =>
-      planOnTheClock(swirl, scaledThickening(estimate.thickening, by), 4).every(({ isInTime }) => isInTime)
+      planOnTheClock(swirl, scaledThickening(estimate.thickening, by), potsReadyMin(4)).every(
+        ({ isInTime }) => isInTime,
+      )
     expect([isDone(least * 1.001), isDone(least * 0.999)]).to.deep.equal([true, false])
     // Against a thousand batters drawn from the model.
     const drawn = Array.from({ length: 1000 }, (_, seed) =>
-      planOnTheClock(swirl, drawBatter(estimate, seed), 4).every(({ isInTime }) => isInTime),
+      planOnTheClock(swirl, drawBatter(estimate, seed), potsReadyMin(4)).every(({ isInTime }) => isInTime),
     ).filter(Boolean).length
-    expect(chanceToFinish(swirl, estimate, batter)).to.be.closeTo(drawn / 1000, 0.05)
+    expect(chanceToFinish(swirl, estimate, potsReadyMin(4))).to.be.closeTo(drawn / 1000, 0.05)
   })
 
   it('is certain for no move, and none where a trace comes before another that is past', () => {
-    expect(chanceToFinish([], estimate, batter)).to.equal(1)
+    expect(chanceToFinish([], estimate, potsReadyMin(4))).to.equal(1)
     const wrongWay: readonly MoveLine[] = [
       { kind: 'pipe', pot: 0, part: 1 },
       { kind: 'ribbon', pot: 1, part: 1 },
     ]
-    expect(chanceToFinish(wrongWay, estimate, batter)).to.equal(0)
+    expect(chanceToFinish(wrongWay, estimate, potsReadyMin(4))).to.equal(0)
   })
 })
 
@@ -111,5 +118,14 @@ describe('scoreRehearsal', () => {
     expect(scoreRehearsal(ribbons, thick, events, 2)).to.deep.include({ points: 50, fellBackAtMin: 5 })
     expect(scoreRehearsal(ribbons, good, events, 2)).to.deep.include({ points: 0, couldFinish: true })
     expect(drawBatter(estimate, 3)).to.deep.equal(drawBatter(estimate, 3))
+  })
+})
+
+describe('windowLeft', () => {
+  it('shrinks minute by minute, and never below 0', () => {
+    const [now, later, past] = [0, 2, 500].map((sinceMin) => windowLeft(estimate, sinceMin))
+    expect(now!.likelyMin - later!.likelyMin).to.be.closeTo(2, 1e-9)
+    expect(now!.fromMin).to.be.below(now!.likelyMin).and.below(now!.untilMin)
+    expect(past).to.deep.equal({ fromMin: 0, likelyMin: 0, untilMin: 0 })
   })
 })

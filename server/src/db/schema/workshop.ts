@@ -20,6 +20,7 @@ export const workshop = sqliteTable('workshop', {
     .$type<WorkshopDetails['racks']>()
     .notNull()
     .default([{ name: 'Rack', trays: 24 }]),
+  ownFactors: text('own_factors', { mode: 'json' }).$type<WorkshopDetails['ownFactors']>().notNull().default([]),
   ownClaims: text('own_claims', { mode: 'json' }).$type<WorkshopDetails['ownClaims']>().notNull().default([]),
   barsPerTray: integer('bars_per_tray').notNull().default(12),
   ovenSlots: integer('oven_slots').notNull().default(2),

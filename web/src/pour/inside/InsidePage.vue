@@ -17,6 +17,7 @@ import { scaleDesign } from '@vendange/core/batch'
 import { isCut } from '@vendange/core/cutting'
 import type { Look, MoveKind, Neighbours, Plane, SectionPoint, Technique } from '@vendange/core/pour'
 import {
+  batterConditions,
   closeNeighbours,
   isSeenFromAbove,
   looks,
@@ -31,6 +32,8 @@ import CutView from './CutView.vue'
 import InsidePicture from './InsidePicture.vue'
 import MoveRow from './MoveRow.vue'
 import ShadeFields from './ShadeFields.vue'
+import WorkingPanel from './WorkingPanel.vue'
+import { useTimedPours, useWorking } from './useWorking'
 import StarterShelf from './StarterShelf.vue'
 import type { Line } from './usePourPlan'
 import { usePourPlan } from './usePourPlan'
@@ -122,6 +125,23 @@ function begin(technique: Technique): void {
   seenBy.value = undefined
 }
 
+const timings = useTimedPours()
+const recipe = computed(() => season.recipes.find((one) => one.id === design.value?.recipeId))
+const batter = computed(() =>
+  batterConditions({
+    recipe: { ...(recipe.value ?? { fats: [], lyeConcentration: 0.3 }), knownFats: season.fats },
+    scent: values.value?.scent ?? null,
+    colours: values.value?.colours ?? [],
+    soapingTemperatureC: season.workshop?.soapingTemperatureC ?? 43,
+  }),
+)
+const working = useWorking(
+  () => plan.drawable.value,
+  () => batter.value,
+  () => plan.section.value,
+  () => timings.value,
+)
+
 const sentence = computed(() => {
   const now = design.value
   if (!now) return ''
@@ -131,7 +151,9 @@ const sentence = computed(() => {
   if (stop) return `${now.name} cannot be poured like this: ${stop.message}`
   const left = findings.value.filter(({ code }) => code === 'pot_left_over').length
   const moves = lines.value.length === 1 ? 'one move' : `${lines.value.length} moves`
-  return `${now.name} is poured in ${moves}, and ${left === 0 ? 'every pot is used up' : `${left} of its pots are not used up`}.`
+  const pots =
+    left === 0 ? 'every pot is used up' : `${left === 1 ? 'one of its pots is' : `${left} of its pots are`} not used up`
+  return `${now.name} is poured in ${moves}, ${pots}; the chance to finish is ${Math.round(working.chance.value * 100)} %.`
 })
 
 const fileName = computed(() => `${(design.value?.name ?? 'soap').toLowerCase().replace(/[^a-z0-9]+/g, '-')}-inside`)
@@ -261,48 +283,62 @@ const conflictLabels = {
           />
           <ShadeFields v-model="values" />
         </div>
-        <section class="sheet stack">
-          <div class="row head">
-            <h2>The moves</h2>
-            <v-btn size="small" variant="text" data-test="open-starters" @click="isShelfOpen = !isShelfOpen"
-              >Another technique</v-btn
+        <div class="stack left">
+          <WorkingPanel
+            :estimate="working.estimate.value"
+            :band="working.band.value"
+            :chance="working.chance.value"
+            :on-clock="working.onClock.value"
+            :lines="plan.drawable.value"
+            :advice="working.advice.value"
+            :fallback="working.fallback.value"
+            :colours="values.colours"
+            :mould="mould"
+            :rehearsal="`/soaps/${id}/rehearse`"
+          />
+          <section class="sheet stack">
+            <div class="row head">
+              <h2>The moves</h2>
+              <v-btn size="small" variant="text" data-test="open-starters" @click="isShelfOpen = !isShelfOpen"
+                >Another technique</v-btn
+              >
+            </div>
+            <FindingList :findings="findings" />
+            <RemovableRow
+              v-for="(line, index) in lines"
+              :key="index"
+              :label="`Take move ${index + 1} away`"
+              @remove="lines = lines.filter((_, at) => at !== index)"
             >
-          </div>
-          <FindingList :findings="findings" />
-          <RemovableRow
-            v-for="(line, index) in lines"
-            :key="index"
-            :label="`Take move ${index + 1} away`"
-            @remove="lines = lines.filter((_, at) => at !== index)"
-          >
-            <MoveRow
-              :model-value="line"
-              :index="index"
-              :colours="values.colours"
-              :pots-g="plan.potsByMass.value.map(({ massG }) => massG)"
-              :areas-mm2="plan.areasMm2.value"
-              :section="plan.section.value"
-              @update:model-value="put(index, $event)"
-              @kind="change(index, $event)"
-            />
+              <MoveRow
+                :model-value="line"
+                :index="index"
+                :colours="values.colours"
+                :pots-g="plan.potsByMass.value.map(({ massG }) => massG)"
+                :areas-mm2="plan.areasMm2.value"
+                :section="plan.section.value"
+                @update:model-value="put(index, $event)"
+                @kind="change(index, $event)"
+              />
+              <v-btn
+                v-if="index > 0"
+                :icon="mdiArrowUp"
+                size="small"
+                variant="text"
+                :aria-label="`Move ${index + 1} up`"
+                @click="up(index)"
+              />
+            </RemovableRow>
             <v-btn
-              v-if="index > 0"
-              :icon="mdiArrowUp"
+              class="add"
               size="small"
-              variant="text"
-              :aria-label="`Move ${index + 1} up`"
-              @click="up(index)"
-            />
-          </RemovableRow>
-          <v-btn
-            class="add"
-            size="small"
-            :prepend-icon="mdiPlus"
-            data-test="add-move"
-            @click="lines = [...lines, plan.fresh('level')]"
-            >Move</v-btn
-          >
-        </section>
+              :prepend-icon="mdiPlus"
+              data-test="add-move"
+              @click="lines = [...lines, plan.fresh('level')]"
+              >Move</v-btn
+            >
+          </section>
+        </div>
       </div>
     </template>
     <p v-else>

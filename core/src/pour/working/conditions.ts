@@ -1,0 +1,90 @@
+import type { BatchPlan, StepRecord } from '../../batch'
+import { clockKeys } from '../../batch'
+import type { Recipe, ScentUse } from '../../recipe'
+import { soapingTemperatures, usualSchool } from '../../recipe'
+import type { TimedPour } from './estimate'
+import type { BatterConditions, Blending } from './factors'
+import { solidShareOf, thickenersOf } from './factors'
+import { traceBegins } from './thickening'
+
+/** What a batter is made of, as far as its working time goes. */
+export interface BatterSource {
+  readonly recipe: Pick<Recipe, 'fats' | 'knownFats' | 'lyeConcentration' | 'liquids' | 'additives' | 'school'>
+  readonly scent: ScentUse | null
+  readonly colours: readonly { readonly name: string }[]
+  /** At which lye made the same day is used, °C. */
+  readonly soapingTemperatureC: number
+}
+
+/**
+ * The conditions of a batter from its plan; where it was measured at the bench, its real temperature.
+ *
+ * @throws {RangeError} if a fat is not known
+ */
+export function batterConditions(
+  { recipe, scent, colours, soapingTemperatureC }: BatterSource,
+  { measuredC, blending = 'usual' }: { readonly measuredC?: number | undefined; readonly blending?: Blending } = {},
+): BatterConditions {
+  const { liquids = [], additives = [], school = usualSchool } = recipe
+  const { lyeC, fatsC } = soapingTemperatures(school.lye, soapingTemperatureC)
+  const parts = scent?.parts ?? []
+  const behaviour = scent?.behaviour ?? 'unknown'
+  return {
+    temperatureC: measuredC ?? (lyeC + fatsC) / 2,
+    lyeConcentration: recipe.lyeConcentration,
+    solidShare: solidShareOf(recipe),
+    blending,
+    scents: !scent
+      ? []
+      : parts.length > 0
+        ? parts.map((part) => ({
+            name: part.name,
+            rate: scent.rate * part.share,
+            behaviour: part.behaviour ?? behaviour,
+          }))
+        : [{ name: scent.name, rate: scent.rate, behaviour }],
+    scentLast: school.scent === 'last',
+    thickeners: thickenersOf([...liquids, ...additives, ...colours].map(({ name }) => name)),
+    pots: Math.max(1, colours.length),
+  }
+}
+
+/** What was tapped while a pour was on the clock. */
+export interface PourTiming {
+  readonly batter: BatterConditions
+  /** In the order of the taps: how far it had thickened, and after how many minutes. */
+  readonly seen: readonly { readonly minutes: number; readonly thickened: number }[]
+  readonly fellBackAtMin: number | undefined
+}
+
+const tapped: Readonly<Record<string, number>> = {
+  [clockKeys.thin]: traceBegins.thin,
+  [clockKeys.medium]: traceBegins.medium,
+  [clockKeys.tooThick]: 1,
+}
+
+/** The times of a pour from its records; undefined where its clock was never started. */
+export function timingOf(plan: BatchPlan, records: readonly StepRecord[]): PourTiming | undefined {
+  if (!records.some(({ stepKey }) => stepKey === clockKeys.emulsion)) return undefined
+  const last = (key: string): number | undefined =>
+    records.findLast(({ stepKey }) => stepKey === key)?.actual ?? undefined
+  const warm = ['temperature:lye', 'temperature:fats'].map(last).filter((value) => value !== undefined)
+  const measuredC = warm.length > 0 ? warm.reduce((sum, value) => sum + value, 0) / warm.length : undefined
+  return {
+    batter: batterConditions(plan, { measuredC }),
+    seen: Object.entries(tapped).flatMap(([key, thickened]) => {
+      const minutes = last(key)
+      return minutes === undefined ? [] : [{ minutes, thickened }]
+    }),
+    fellBackAtMin: last(clockKeys.fallback),
+  }
+}
+
+/** A timed pour as the model learns from it: what was seen last says most. */
+export function timedPourOf({ batter, seen }: Pick<PourTiming, 'batter' | 'seen'>): TimedPour | undefined {
+  const last = [...seen]
+    .filter(({ minutes }) => minutes > 0)
+    .sort((a, b) => a.thickened - b.thickened)
+    .at(-1)
+  return last ? { batter, seenMin: last.minutes, thickened: last.thickened } : undefined
+}

@@ -1,0 +1,1 @@
+ALTER TABLE `workshop` ADD `own_factors` text DEFAULT '[]' NOT NULL;
