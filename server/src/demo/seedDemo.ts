@@ -1,8 +1,9 @@
 import type { NewHappening } from '@vendange/contract'
 import { blankCollection, blankDesign } from '@vendange/contract'
-import { benchState, leftStepKey } from '@vendange/core/batch'
+import { benchState, clockKeys, leftStepKey } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { addDays, daysBetween } from '@vendange/core/calendar'
+import { batterConditions, minutesUntil, modelThickening, scaledThickening, traceBegins } from '@vendange/core/pour'
 import { servicesOf } from '../app'
 import type { Database } from '../db/database'
 import { ensureWorkshop } from '../db/workshopRow'
@@ -40,7 +41,36 @@ const wobble = (seed: number): number => Math.sin(seed * 12.9898) * 0.8 + Math.s
 /** A made-up bar that dries: it loses an eighth in the end, most of it in the first weeks. */
 const driedMassG = (wetG: number, day: number): number => wetG * (1 - 0.122 * (1 - Math.exp(-day / 11)))
 
-async function pourAtBench({ services, makerIds }: Seeding, batchId: string, seed: number): Promise<readonly string[]> {
+/** By how much each made-up scent changes the working time of its batter. */
+const scentTimes: Readonly<Record<string, number>> = {
+  'Citrus peel blend': 1.35,
+  'Linen steam blend': 1.05,
+  'Cold iron blend': 0.95,
+  'Wet stone blend': 0.9,
+  'Polished wood blend': 0.3,
+  'Amber blend': 0.55,
+}
+const dayMin = 24 * 60
+
+/** Taps on the clock of a made-up pour, and, where the batter raced, the fallback. */
+async function timePour({ services }: Seeding, batchId: string, seed: number, maker: string): Promise<void> {
+  const { plan, batch } = await services.batches.view(batchId)
+  const times = plan.scent ? (scentTimes[plan.scent.name] ?? 1) : 1
+  const model = modelThickening(batterConditions({ ...plan, scent: null }))
+  const thickening = scaledThickening(model, times * Math.exp(wobble(seed + 3) * 0.15))
+  const tap = (stepKey: string, actual: number) =>
+    services.batches.record(batchId, { stepKey, actual: Number(actual.toFixed(2)) }, maker)
+  await tap(clockKeys.emulsion, daysBetween('1970-01-01', batch.days.pourDay) * dayMin + 10 * 60)
+  await tap(clockKeys.medium, minutesUntil(traceBegins.medium, thickening))
+  if (times < 0.4) await tap(clockKeys.fallback, minutesUntil(traceBegins.medium, thickening) + 1)
+  await tap(clockKeys.tooThick, minutesUntil(1, thickening))
+}
+
+async function pourAtBench(
+  { services, makerIds, setDay }: Seeding,
+  batchId: string,
+  seed: number,
+): Promise<readonly string[]> {
   const maker = makerIds[seed % makerIds.length] ?? ''
   for (;;) {
     const { plan, records } = await services.batches.view(batchId)
@@ -62,6 +92,7 @@ async function pourAtBench({ services, makerIds }: Seeding, batchId: string, see
           : (step.target ?? 0) + off
     await services.batches.record(batchId, { stepKey: step.key, actual }, maker)
   }
+  await timePour({ services, makerIds, setDay }, batchId, seed, maker)
   return (await services.batches.finish(batchId, maker)).loafIds
 }
 

@@ -85,6 +85,11 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/notebook', component: () => import('@/notebook/NotebookPage.vue'), meta: { title: 'Notebook' } },
   {
+    path: '/notebook/scents',
+    component: () => import('@/notebook/ScentsPage.vue'),
+    meta: { title: 'Scents', stage: '/notebook' },
+  },
+  {
     path: '/loaves/:id',
     component: () => import('@/notebook/LoafPage.vue'),
     props: true,

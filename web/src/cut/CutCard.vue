@@ -4,6 +4,7 @@ import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
+import { NotAPhoto, shrinkPhoto } from '@/parts/shrinkPhoto'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { LoafSummary } from '@vendange/contract'
 import { barMassRange, barsRange, endpoints } from '@vendange/contract'
@@ -36,9 +37,10 @@ async function cut(): Promise<void> {
   let photoId: string | undefined
   if (photo.value) {
     try {
-      photoId = (await api(endpoints.loaves.addPhoto, { rawBody: photo.value })).photoId
+      const rawBody = await shrinkPhoto(photo.value)
+      photoId = (await api(endpoints.loaves.addPhoto, { rawBody })).photoId
     } catch (error) {
-      trouble.value = problemOf(error).detail
+      trouble.value = error instanceof NotAPhoto ? error.message : problemOf(error).detail
       return
     }
   }

@@ -38,6 +38,7 @@ const words = {
     <template v-if="failure">{{ failure }}</template>
     <template v-else-if="loaves?.length === 0">No loaf has been poured yet; each one gets its page here.</template>
     <template v-else-if="loaves">{{ loaves.length }} loaves on record, every one with its story.</template>
+    <template #actions><v-btn to="/notebook/scents" data-test="scents">Scents</v-btn></template>
   </TheAnswer>
   <section v-if="loaves && loaves.length > 0" class="sheet stack">
     <v-text-field v-model="text" label="Soap or lot" clearable @click:clear="text = ''" />

@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { api, problemOf } from '@/parts/api'
+import { useUnits } from '@/parts/format'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import TheAnswer from '@/parts/TheAnswer.vue'
+import type { LoafSummary, SavedDesign, TimedPourView } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import type { ScentPour } from '@vendange/core/pour'
+import { brownShare, scentPourOf, tintOf, usualBehaviour } from '@vendange/core/pour'
+import { salesWords } from '@vendange/core/plan'
+import { computed, ref, shallowRef } from 'vue'
+
+/** What each scent did: batches, temperatures, behaviour, photographs, colour, sales. */
+const season = useSeason()
+const { show } = useUnits()
+const timings = shallowRef<readonly TimedPourView[]>([])
+const loaves = shallowRef<readonly LoafSummary[]>([])
+const failure = ref<string>()
+const text = ref('')
+void Promise.all([api(endpoints.batches.timings), api(endpoints.loaves.list)])
+  .then(([timed, list]) => {
+    timings.value = timed
+    loaves.value = list
+  })
+  .catch((error: unknown) => (failure.value = problemOf(error).detail))
+
+const behaviourWords = {
+  slows: 'slowed the batter',
+  calm: 'was calm',
+  speeds: 'sped the batter',
+  races: 'made the batter race',
+} as const
+interface Pour extends ScentPour {
+  readonly timing: TimedPourView
+}
+interface Story {
+  readonly name: string
+  readonly pours: readonly Pour[]
+  readonly designs: readonly SavedDesign[]
+  readonly photoIds: readonly string[]
+  readonly words: string
+}
+
+const namesOf = ({ scent }: SavedDesign): readonly string[] =>
+  scent ? [scent.name, ...(scent.parts ?? []).map(({ name }) => name)] : []
+const own = computed(() =>
+  Object.fromEntries((season.workshop?.ownFactors ?? []).map(({ key, times }) => [key, times])),
+)
+
+function wordsFor(name: string, pours: readonly Pour[]): string {
+  const last = pours.at(-1)
+  if (!last) return `Nobody has timed a pour with ${name} yet.`
+  const usual = usualBehaviour(pours)
+  const often = pours.filter(({ behaviour }) => behaviour === usual).length
+  const day = formatDay(last.timing.day, season.today)
+  const ending = last.fellBack ? ', and the pour fell back' : ''
+  return `${name} ${behaviourWords[usual ?? 'calm']} in ${often} of ${pours.length} timed pours; last time, ${day} at ${show('temperature', last.temperatureC, 0)}, it was too thick after ${last.workingMin.toFixed(0)} min${ending}.`
+}
+const stories = computed<readonly Story[]>(() => {
+  const names = [...new Set(season.designs.flatMap(namesOf))].sort((a, b) => a.localeCompare(b))
+  return names.map((name) => {
+    const designs = season.designs.filter((design) => namesOf(design).includes(name))
+    const pours = timings.value.flatMap((timing): readonly Pour[] => {
+      const story = timing.batter.scents.some((scent) => scent.name === name)
+        ? scentPourOf(timing, own.value)
+        : undefined
+      return story ? [{ ...story, timing }] : []
+    })
+    const photoIds = loaves.value
+      .filter(({ designId }) => designs.some(({ id }) => id === designId))
+      .flatMap(({ state }) => state.photoIds)
+    return { name, designs, pours, photoIds, words: wordsFor(name, pours) }
+  })
+})
+const shown = computed(() =>
+  stories.value.filter(({ name }) => name.toLowerCase().includes(text.value.trim().toLowerCase())),
+)
+const sentence = computed(() => {
+  if (failure.value) return failure.value
+  const known = stories.value.filter(({ pours }) => pours.length > 0).length
+  return stories.value.length === 0
+    ? 'No soap has a scent yet; what each one does is kept here.'
+    : `${known} of ${stories.value.length} scents have been timed; the last time of each is what to go by.`
+})
+</script>
+
+<template>
+  <p class="quiet crumb plain"><RouterLink to="/notebook">Notebook</RouterLink> ›</p>
+  <TheAnswer>{{ sentence }}</TheAnswer>
+  <v-text-field v-model="text" class="find" label="Scent" clearable @click:clear="text = ''" />
+  <section v-for="story in shown" :key="story.name" class="sheet stack mb-4" data-test="scent">
+    <h2>{{ story.name }}</h2>
+    <p>{{ story.words }}</p>
+    <table v-if="story.pours.length > 0" class="figures">
+      <thead>
+        <tr>
+          <th colspan="2">Pour</th>
+          <th>Day</th>
+          <th class="number">At</th>
+          <th class="number">Too thick after</th>
+          <th class="number">Without scent ×</th>
+          <th>It</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="pour in story.pours" :key="pour.timing.batchId">
+          <td class="face">
+            <SoapFace :name="pour.timing.name" :soap="season.design(pour.timing.designId)" :width="48" :height="34" />
+          </td>
+          <td>{{ pour.timing.name }}</td>
+          <td>{{ formatDay(pour.timing.day, season.today) }}</td>
+          <td class="number">{{ show('temperature', pour.temperatureC, 0) }}</td>
+          <td class="number">{{ pour.workingMin.toFixed(0) }} min</td>
+          <td class="number">{{ pour.times.toFixed(2) }}</td>
+          <td>{{ behaviourWords[pour.behaviour] }}{{ pour.fellBack ? ', fell back' : '' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <div class="row soaps">
+      <RouterLink
+        v-for="design in story.designs"
+        :key="design.id"
+        class="plain soap"
+        :to="`/soaps/${design.id}/inside`"
+      >
+        <SoapFace :name="design.name" :soap="design" :width="72" :height="50" />
+        <span>
+          {{ design.name }}
+          <small class="quiet">
+            {{ salesWords(design.results).join(' ') }}
+            {{
+              brownShare(tintOf(design), 28) > 0.02
+                ? `Browns by ${show('share', brownShare(tintOf(design), 28), 0)} in four weeks (estimate).`
+                : 'Keeps its colours (estimate).'
+            }}
+          </small>
+        </span>
+      </RouterLink>
+    </div>
+    <div v-if="story.photoIds.length > 0" class="row">
+      <img
+        v-for="photoId in story.photoIds"
+        :key="photoId"
+        :src="`/api/photos/${photoId}`"
+        height="90"
+        alt="A cut face"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.find {
+  max-width: 340px;
+  margin-bottom: 16px;
+}
+
+.soaps {
+  gap: 20px;
+}
+
+.soap {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+
+.soap small {
+  display: block;
+}
+
+img {
+  border-radius: 4px;
+}
+</style>
