@@ -154,7 +154,7 @@ const wordsOf: readonly (readonly [Thickener, RegExp])[] = [
   ['sugar', /sugar|honey|syrup|molasses/i],
   ['milk', /milk|cream|yog|buttermilk|kefir/i],
   ['fruit', /fruit|puree|banana|pumpkin|carrot|avocado|berry|apple|tomato|cucumber/i],
-  ['oats', /oat/i],
+  ['oats', /\boat/i],
   ['clay', /clay|kaolin|bentonite|pumice/i],
   ['white', /titanium|white|zinc/i],
 ]
