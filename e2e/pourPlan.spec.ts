@@ -1,7 +1,9 @@
-import type { SeasonView } from '@vendange/contract'
+import type { BatchView, SavedMould, SeasonView, TimedPourView } from '@vendange/contract'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
-import { saving, type } from './hands'
+import { readFile } from 'node:fs/promises'
+import { answer, doStepsUntil, saving, type } from './hands'
+import { sharesOfColours } from './pictures'
 import { WorkshopProcess } from './server'
 
 const workshop = new WorkshopProcess()
@@ -11,68 +13,256 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => workshop.dispose())
 
-const soapNamed = async (name: string) =>
-  ((await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView).designs.findLast(
-    (design) => design.name === name,
-  )
+const get = async <T>(path: string): Promise<T> => (await (await fetch(workshop.url + path)).json()) as T
+const soapNamed = async (name: string) => {
+  const found = (await get<SeasonView>('/api/season')).designs.findLast((design) => design.name === name)
+  if (!found) throw new Error(`The demo has no ${name}`)
+  return found
+}
+const canvasOf = (page: Page) => page.getByTestId('pour-picture').locator('canvas')
+const moves = (page: Page) => page.getByTestId('move')
 
-/** Share of each colour in the picture of the inside, by its hex. */
-const coloursSeen = (page: Page): Promise<Readonly<Record<string, number>>> =>
-  page
-    .getByTestId('pour-picture')
-    .locator('canvas')
-    .evaluate((canvas: HTMLCanvasElement) => {
-      const data = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data ?? []
-      const counts: Record<string, number> = {}
-      for (let at = 0; at < data.length; at += 4) {
-        if (data[at + 3] === 0) continue
-        const hex = [0, 1, 2].map((part) => (data[at + part] ?? 0).toString(16).padStart(2, '0')).join('')
-        counts[`#${hex}`] = (counts[`#${hex}`] ?? 0) + 1
-      }
-      return counts
-    })
-
-test('a pour is designed in moves, drawn on by hand, and the inside keeps each colour', async ({ page }) => {
+test('a pour is designed in moves, drawn on by hand and by keys, and the inside keeps each colour', async ({
+  page,
+}) => {
   const soap = await soapNamed('Signal Lamps')
-  await page.goto(`${workshop.url}/soaps/${soap?.id ?? ''}`)
-  await saving(page, () => page.getByTestId('lay-all').click())
-  const colours = soap?.colours ?? []
-  await expect(page.getByTestId('move')).toHaveCount(colours.length)
-  const shareOf = async (hex: string): Promise<number> => {
-    const seen = await coloursSeen(page)
-    const all = Object.values(seen).reduce((sum, count) => sum + count, 0)
-    return (seen[hex.toLowerCase()] ?? 0) / Math.max(1, all)
-  }
+  const hexes = soap.colours.map(({ hex }) => hex)
+  await page.goto(`${workshop.url}/soaps/${soap.id}`)
+  await page.getByTestId('design-inside').click()
+  await expect(answer(page)).toHaveText(/^Nobody knows yet how Signal Lamps is poured/)
+  await saving(page, () => page.getByTestId('start-layers').click())
+  await expect(moves(page)).toHaveCount(hexes.length)
+  await expect(answer(page)).toContainText('every pot is used up')
   const keepsColours = async (): Promise<void> => {
-    for (const { hex, share } of colours)
-      await expect.poll(async () => Math.abs((await shareOf(hex)) - share)).toBeLessThan(0.015)
+    for (const { hex, share } of soap.colours)
+      await expect
+        .poll(async () => Math.abs(((await sharesOfColours(canvasOf(page), hexes))[hex] ?? 0) - share))
+        .toBeLessThan(0.03)
   }
   await keepsColours()
 
-  // A hanger drawn with the mouse: down, across and up.
-  await page.getByTestId('draw-hanger').click()
-  const picture = page.getByTestId('pour-picture')
-  await picture.scrollIntoViewIfNeeded()
-  const box = await picture.boundingBox()
-  if (!box) throw new Error('Expected the picture to be in sight')
-  const at = (x: number, y: number) => [box.x + box.width * x, box.y + box.height * y] as const
-  await saving(page, async () => {
-    await page.mouse.move(...at(0.3, 0.4))
-    await page.mouse.down()
-    await page.mouse.move(...at(0.3, 0.9), { steps: 12 })
-    await page.mouse.move(...at(0.7, 0.9), { steps: 12 })
-    await page.mouse.move(...at(0.7, 0.4), { steps: 12 })
-    await page.mouse.up()
+  await test.step('a hanger drawn with the mouse', async () => {
+    await page.getByTestId('draw-hanger').click()
+    const picture = page.getByTestId('pour-picture')
+    await picture.scrollIntoViewIfNeeded()
+    const box = await picture.boundingBox()
+    if (!box) throw new Error('Expected the picture to be in sight')
+    const at = (x: number, y: number) => [box.x + box.width * x, box.y + box.height * y] as const
+    await saving(page, async () => {
+      await page.mouse.move(...at(0.3, 0.4))
+      await page.mouse.down()
+      await page.mouse.move(...at(0.3, 0.9), { steps: 12 })
+      await page.mouse.move(...at(0.7, 0.9), { steps: 12 })
+      await page.mouse.move(...at(0.7, 0.4), { steps: 12 })
+      await page.mouse.up()
+    })
+    await expect(moves(page)).toHaveCount(hexes.length + 1)
+    await keepsColours()
+    const drawn = (await soapNamed('Signal Lamps')).pourPlan.at(-1)
+    expect(drawn?.kind).toBe('hanger')
+    expect(drawn?.path?.length).toBeGreaterThan(10)
+    await page.getByTestId('draw-hanger').click()
   })
-  await expect(page.getByTestId('move')).toHaveCount(colours.length + 1)
-  await keepsColours()
-  const drawn = (await soapNamed('Signal Lamps'))?.pourPlan.at(-1)
-  expect(drawn?.kind).toBe('hanger')
-  expect(drawn?.path?.length).toBeGreaterThan(10)
 
-  // What is not poured is told in grams.
-  await saving(page, () => type(page, 'Of the pot', '50 %', page.getByTestId('move').first()))
-  await expect(page.getByText(/: \d+ g are left over\. Pour the rest, or make the pot smaller\./)).toBeVisible()
+  await test.step('a skewer drawn with keys', async () => {
+    await page.getByTestId('draw-skewer').click()
+    await page.getByTestId('pour-picture').focus()
+    for (const key of ['Space', 'Shift+ArrowDown', 'Space', 'Shift+ArrowRight', 'Space', 'Backspace'])
+      await page.keyboard.press(key)
+    await saving(page, () => page.keyboard.press('Enter'))
+    const drawn = (await soapNamed('Signal Lamps')).pourPlan.at(-1)
+    expect(drawn?.kind).toBe('skewer')
+    expect(drawn?.path).toHaveLength(2)
+    expect((drawn?.path?.[0]?.yMm ?? 0) - (drawn?.path?.[1]?.yMm ?? 0)).toBeCloseTo(10, 6)
+    await page.getByTestId('draw-skewer').click()
+  })
+
+  await test.step('what cannot be done is said in words, and stays as typed', async () => {
+    const path = page.getByTestId('path').last().locator('input')
+    await path.fill('10 10, here')
+    await expect(page.getByText('Write points as “18 56, 18 10”')).toBeVisible()
+    await expect(path).toHaveValue('10 10, here')
+    await saving(page, () => path.fill('10 10, 400 10'))
+    await expect(answer(page)).toContainText('Its path leaves the mould.')
+    await saving(page, () => path.fill('10 10, 40 10'))
+    await saving(page, () => type(page, 'Of the pot', '50 %', moves(page).first()))
+    await expect(page.getByText(/: \d+ g are left over\. Pour the rest, or make the pot smaller\./)).toBeVisible()
+  })
+
+  await test.step('the picture goes out as PNG and SVG', async () => {
+    for (const [kind, begins] of [
+      ['png', '\u0089PNG'],
+      ['svg', '<svg xmlns="http://www.w3.org/2000/svg"'],
+    ] as const) {
+      const download = page.waitForEvent('download')
+      await page.getByTestId(`save-${kind}`).click()
+      const file = await download
+      expect(file.suggestedFilename()).toBe(`signal-lamps-inside.${kind}`)
+      expect((await readFile(await file.path(), 'latin1')).startsWith(begins)).toBe(true)
+    }
+  })
   await page.reload()
-  await expect(page.getByTestId('move')).toHaveCount(colours.length + 1)
+  await expect(moves(page)).toHaveCount(hexes.length + 2)
+})
+
+test('a column slab in four colours is cut turned, and its face comes to ribbon and board', async ({ page }) => {
+  const soap = await soapNamed('Dawn Arrival')
+  const hexes = soap.colours.map(({ hex }) => hex)
+  expect(hexes).toHaveLength(4)
+  const season = await get<SeasonView>('/api/season')
+  const { id: _id, version: _version, isRemoved: _removed, ...loaf } = season.moulds[0] as SavedMould
+  const slab = {
+    ...loaf,
+    name: 'Wide slab',
+    shape: 'slab',
+    lengthMm: 300,
+    widthMm: 240,
+    heightMm: 60,
+    fillHeightMm: 45,
+    logCount: 3,
+  }
+  const made = await page.request.post(`${workshop.url}/api/moulds`, { data: slab })
+  expect(made.ok()).toBe(true)
+  await page.goto(`${workshop.url}/soaps/${soap.id}`)
+  await saving(page, async () => {
+    await page.locator('.v-select', { hasText: 'Mould' }).first().click()
+    await page.getByRole('option', { name: 'Wide slab' }).click()
+  })
+  await page.getByTestId('design-inside').click()
+  await page.getByTestId('open-starters').click()
+  await saving(page, () => page.getByTestId('start-column').click())
+  await expect(moves(page)).toHaveCount(1)
+  // Seen from above, as a column is: all four colours in their shares.
+  for (const { hex, share } of soap.colours)
+    await expect
+      .poll(async () => Math.abs(((await sharesOfColours(canvasOf(page), hexes))[hex] ?? 0) - share))
+      .toBeLessThan(0.05)
+
+  await test.step('drawn through from above with the mouse', async () => {
+    await page.getByTestId('draw-skewer').click()
+    const box = await page.getByTestId('pour-picture').boundingBox()
+    if (!box) throw new Error('Expected the picture to be in sight')
+    await saving(page, async () => {
+      await page.mouse.move(box.x + box.width * 0.1, box.y + box.height * 0.5)
+      await page.mouse.down()
+      await page.mouse.move(box.x + box.width * 0.9, box.y + box.height * 0.5, { steps: 12 })
+      await page.mouse.up()
+    })
+    expect((await soapNamed('Dawn Arrival')).pourPlan.at(-1)).toMatchObject({ kind: 'skewer', plane: 'plan' })
+  })
+
+  await test.step('turned it shows more, and costs bars', async () => {
+    await expect(page.getByTestId('cut-verdict')).toContainText('Turned shows more at the cost of')
+    await page.getByTestId('cut-turned').click()
+    await page.getByTestId('knife').getByRole('slider').focus()
+    await page.keyboard.press('ArrowRight')
+    await expect(page.getByTestId('face-far')).toBeVisible()
+    await saving(page, () => page.getByTestId('take-far').click())
+    expect((await soapNamed('Dawn Arrival')).face).toMatchObject({ way: 'turned', bar: 1, isFar: true })
+  })
+
+  await test.step('the face is the soap’s everywhere', async () => {
+    const own = await sharesOfColours(page.getByTestId('face-far'), hexes)
+    await page.goto(`${workshop.url}/plan`)
+    const ofBoard = page.locator('[data-batch]').filter({ hasText: 'Dawn Arrival' }).locator('img')
+    const ofRibbon = page.locator('.faces img[alt="Cut face of Dawn Arrival"]').first()
+    for (const face of [ofBoard, ofRibbon])
+      await expect
+        .poll(async () => {
+          const seen = await sharesOfColours(face, hexes)
+          return Math.max(...hexes.map((hex) => Math.abs((seen[hex] ?? 0) - (own[hex] ?? 0))))
+        })
+        .toBeLessThan(0.06)
+  })
+})
+
+test('a sloped loaf of two layers by its wall heights, with keys, and shaken', async ({ page }) => {
+  const soap = await soapNamed('Chalk & Flint')
+  await page.goto(`${workshop.url}/soaps/${soap.id}/inside`)
+  await page.getByTestId('open-starters').click()
+  await saving(page, () => page.getByTestId('start-slope').click())
+  await expect(moves(page)).toHaveCount(2)
+  const first = moves(page).first()
+  await saving(page, async () => {
+    await type(page, 'At the left wall', '12 mm', first)
+    await type(page, 'At the right wall', '30 mm', first)
+  })
+  const line = (await soapNamed('Chalk & Flint')).pourPlan[0]
+  const mould = (await get<SeasonView>('/api/season')).moulds.find(({ id }) => id === soap.mouldId)
+  const widthMm = (mould?.widthMm ?? 0) - 2 * (mould?.linerMm ?? 0)
+  expect(line?.angleDeg).toBeCloseTo((Math.atan(18 / widthMm) * 180) / Math.PI, 1)
+  await expect(first).toContainText(/Put \d+ mm under the left edge\./)
+  // The chalk reaches higher at the right: at the height of its middle the left is flint.
+  await page.getByTestId('as-planned').click()
+  await expect
+    .poll(() =>
+      canvasOf(page).evaluate((canvas: HTMLCanvasElement) => {
+        const at = (x: number, y: number) =>
+          canvas.getContext('2d')?.getImageData(Math.round(canvas.width * x), Math.round(canvas.height * y), 1, 1)
+            .data[0] ?? 0
+        const rows = Array.from({ length: 40 }, (_, row) => 1 - row / 40)
+        return rows.some((row) => at(0.06, row) < 128 && at(0.94, row) > 128)
+      }),
+    )
+    .toBe(true)
+  const pixels = () => canvasOf(page).evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL())
+  const planned = await pixels()
+  await page.getByTestId('shake').click()
+  await expect.poll(pixels).not.toBe(planned)
+  const overflowing = moves(page).first()
+  await type(page, 'Rises right, °', '40', overflowing)
+  await expect(answer(page)).toContainText(/above the brim on the high side|chance to finish/)
+})
+
+test('a pour is rehearsed, scored and played again', async ({ page }) => {
+  const soap = await soapNamed('Lantern Glass')
+  await page.goto(`${workshop.url}/soaps/${soap.id}/inside`)
+  await expect(page.getByTestId('chance')).toContainText('chance to finish')
+  await page.getByTestId('rehearse').click()
+  await page.getByTestId('speed-20').click()
+  await page.getByTestId('start').click()
+  await expect(page.getByTestId('batter')).toContainText('Next, 1 of')
+  // Twenty times as fast, the batter holds after a few seconds; then move after move by key.
+  await expect(page.getByTestId('batter')).toContainText(/Thin|Medium/, { timeout: 30_000 })
+  await page.keyboard.press('Space')
+  await expect(page.getByTestId('batter')).toContainText('Next, 2 of', { timeout: 15_000 })
+  await page.keyboard.press('f')
+  await expect(answer(page)).toHaveText(/^\d+ of 100\. You fell back, and/)
+  await expect(page.getByTestId('score').getByRole('row')).toHaveCount(2)
+  await page.getByTestId('again').click()
+  await expect(page.getByTestId('batter')).toContainText('Next, 1 of')
+})
+
+test('a scent that races at the bench: the clock, the fallback in one tap, and what is learned', async ({ page }) => {
+  const batch = (await get<SeasonView>('/api/season')).batches.find(({ name }) => name === 'Lantern Glass')
+  const id = batch?.id ?? ''
+  await page.goto(`${workshop.url}/bench/${id}`)
+  await doStepsUntil(page, 'Lye into the fats along the blender’s shaft; blend to emulsion')
+  const before = await page.getByTestId('pour-clock').textContent()
+  expect(before).toMatch(/the batter waits \d+ to \d+ min/)
+  await page.getByTestId('emulsion-now').click()
+  await expect(page.getByTestId('window')).toContainText('min left')
+  const likelyLeft = async (): Promise<number> =>
+    Number(/to (\d+) min left/.exec((await page.getByTestId('window').textContent()) ?? '')?.[1] ?? 0)
+  const expected = await likelyLeft()
+  await page.getByTestId('move-done').click()
+  await expect(page.getByTestId('move-done')).toContainText(/^2\./)
+  // Thick within seconds: the window closes.
+  await page.getByTestId('clock:medium').click()
+  await expect.poll(likelyLeft).toBeLessThan(expected / 2)
+  await page.getByTestId('take-fallback').click()
+  await expect(page.getByTestId('fell-back')).toContainText('Fallen back at')
+  await page.getByTestId('clock:too_thick').click()
+  await expect
+    .poll(async () => (await get<BatchView>(`/api/batches/${id}`)).records.map(({ stepKey }) => stepKey).slice(-5))
+    .toEqual(['clock:emulsion', 'clock:move:0', 'clock:medium', 'clock:fallback', 'clock:too_thick'])
+  const timed = (await get<readonly TimedPourView[]>('/api/pour-timings')).find(({ batchId }) => batchId === id)
+  expect(timed?.fellBackAtMin).toBeGreaterThan(0)
+  expect(timed?.seen.at(-1)?.thickened).toBe(1)
+  await page.reload()
+  await expect(page.getByTestId('fell-back')).toBeVisible()
+  await page.goto(`${workshop.url}/notebook/scents`)
+  const amber = page.getByTestId('scent').filter({ hasText: 'Amber blend' })
+  await expect(amber).toContainText('Amber blend made the batter race in 1 of 1 timed pours')
+  await expect(amber).toContainText('and the pour fell back')
 })

@@ -64,7 +64,10 @@ function wish(side: 'leftMm' | 'rightMm', heightMm: number): void {
 }
 
 const pathProblem = ref<string>()
+/** As it is being typed; what cannot be read stays. */
+const pathTyped = ref<string>()
 function readPath(text: string): void {
+  pathTyped.value = text
   const path = pathOfText(text)
   pathProblem.value = path ? undefined : 'Write points as “18 56, 18 10”: mm from the left and up, a comma between.'
   if (path) set({ path })
@@ -175,10 +178,11 @@ function setPart(at: number, change: { pot?: number; part?: number }): void {
     <v-text-field
       v-if="spec.isDrawn"
       class="wide"
-      :model-value="pathText(line.path ?? [])"
+      :model-value="pathTyped ?? pathText(line.path ?? [])"
       :label="line.plane === 'plan' ? 'Path from above, mm' : 'Path, mm from the left and up'"
       :error-messages="pathProblem ?? []"
       data-test="path"
+      @blur="pathTyped = pathProblem === undefined ? undefined : pathTyped"
       @update:model-value="readPath"
     />
   </div>
