@@ -1,5 +1,6 @@
 import type { KnownPulls, MoveLine, SectionPoint } from '@vendange/core/pour'
 import { simulatePour } from '@vendange/core/pour'
+import { linearRegression, linearRegressionLine, rSquared } from 'simple-statistics'
 import { percentile, report, timesOf } from './measure'
 
 const section = { widthMm: 80, heightMm: 70, fillMm: 60, lengthMm: 250 }
@@ -67,13 +68,36 @@ export async function benchPour(): Promise<void> {
     return simulatePour([...moves.slice(0, -1), last], areas, section, { known, across: 64 }).picture(192, 144, 60)
   }
   report('The same while its last pull is drawn', percentile(await timesOf(20, dragged), 0.5), what, yardstick)
-  for (const count of [3, 6, 12]) {
-    const some = moves.slice(12 - count)
-    const ms = percentile(await timesOf(8, () => paint(width, height, [moves[0]!, ...some])), 0.5)
-    console.log(`  ${count + 1} moves: ${ms.toFixed(0)} ms`)
+  await reportGrowth(areas)
+}
+
+/** How time grows with moves and with pixels: a straight line through the times, and how much of them it explains. */
+async function reportGrowth(areas: readonly number[]): Promise<void> {
+  const drop = (index: number): MoveLine => ({
+    ...{ kind: 'drop', pot: index % 4, part: 0.04 },
+    ...{ xMm: 10 + ((index * 23) % 60), sinkMm: 15, spreadMm: 20 },
+  })
+  const timeOf = async (count: number, share: number): Promise<number> => {
+    const lines: readonly MoveLine[] = [
+      ...[0, 1, 2, 3].map((pot): MoveLine => ({ kind: 'level', pot, part: 0.2 })),
+      ...Array.from({ length: count }, (_, index) => drop(index)),
+    ]
+    const paint = () => simulatePour(lines, areas, section).picture(width * share, height * share, 60)
+    // The fastest of nine: growth is to be seen, not who else is at work on the machine.
+    return percentile(await timesOf(9, paint), 0)
   }
-  for (const share of [0.5, 0.75, 1]) {
-    const ms = percentile(await timesOf(8, () => paint(width * share, height * share)), 0.5)
-    console.log(`  ${Math.round(width * share * height * share)} pixels: ${ms.toFixed(0)} ms`)
+  const byMoves: [number, number][] = []
+  for (const count of [5, 10, 20, 40, 80]) byMoves.push([count, await timeOf(count, 1)])
+  const byPixels: [number, number][] = []
+  for (const share of [0.25, 0.5, 0.75, 1, 1.25])
+    byPixels.push([(width * share * height * share) / 1000, await timeOf(20, share)])
+  for (const [what, unit, points] of [
+    ['moves', 'a drop', byMoves],
+    ['pixels', 'a thousand pixels', byPixels],
+  ] as const) {
+    const { m, b } = linearRegression(points)
+    const explained = rSquared(points, linearRegressionLine({ m, b }))
+    console.log(`  Fit over ${what}: ${b.toFixed(1)} ms + ${m.toFixed(3)} ms for ${unit}, R² ${explained.toFixed(3)}`)
+    console.log(`    ${points.map(([at, ms]) => `${at.toFixed(0)}: ${ms.toFixed(0)} ms`).join(', ')}`)
   }
 }

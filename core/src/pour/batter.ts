@@ -10,7 +10,7 @@ import type { Solid } from './solids'
 import { freeAt, freeBelow, heightOfFree, heightOfFreeAt } from './solids'
 import type { Stroke } from './strokes'
 import { foldPath } from './strokes'
-import type { Origin, Surface, TakeBack } from './surface'
+import type { Surface, TakeBack } from './surface'
 import { areaOf, columns, flat, FlowBack, heightAt, heightFor, levelOf, topOf } from './surface'
 
 /** The batter between two moves, and what stands in it: layers lie level around that from the first pour on. */
@@ -126,14 +126,10 @@ export class PouredBatter {
     const areaMm2 = parts.reduce((sum, part) => sum + part.areaMm2, 0)
     const before = this.batter.surface
     this.batter.surface = filled(this.batter, areaMm2, slope, widthMm)
-    const level = levelOf(before)
-    const isNew = (at: Origin): boolean => at.y > (level ?? heightAt(before, at.x, widthMm))
     const [first] = parts
     if (!first) return
     if (lie === 'as_one') {
-      this.back.push((at) => {
-        if (isNew(at)) at.material = first.material
-      })
+      this.back.push(this.above(before, () => first.material))
       return
     }
     // Shares from the left, or from the middle outward.
@@ -142,12 +138,38 @@ export class PouredBatter {
     const ends = inOrder.map((part) => (sum += areaMm2 > 0 ? part.areaMm2 / areaMm2 : 0))
     const shareAt =
       lie === 'side_by_side' ? (x: number): number => x / widthMm : ringShare(lie.column, { widthMm, lengthMm })
-    this.back.push((at) => {
-      if (!isNew(at)) return
-      const share = shareAt(at.x, at.z)
-      const place = ends.findIndex((end) => share <= end)
-      at.material = inOrder.at(place)!.material
-    })
+    this.back.push(
+      this.above(before, (x, z) => {
+        const share = shareAt(x, z)
+        return inOrder.at(ends.findIndex((end) => share <= end))!.material
+      }),
+    )
+  }
+
+  /** What lies above a surface was brought in. */
+  private above(before: Surface, materialAt: (x: number, z: number) => number): TakeBack {
+    const { widthMm } = this.section
+    const level = levelOf(before)
+    return ({ x, y, z, material, active, count }) => {
+      for (let order = 0; order < count; order++) {
+        const point = active[order]!
+        if (y[point]! > (level ?? heightAt(before, x[point]!, widthMm)))
+          material[point] = materialAt(x[point]!, z[point]!)
+      }
+    }
+  }
+
+  /** Heights of the active points where what stands in the batter is taken out, or put back. */
+  private eachHeight(change: (solids: readonly Solid[], x: number, y: number, widthMm: number) => number): TakeBack {
+    const { widthMm } = this.section
+    const { solids } = this.batter
+    return ({ x, y, active, count }) => {
+      if (solids.length === 0) return
+      for (let order = 0; order < count; order++) {
+        const point = active[order]!
+        y[point] = change(solids, x[point]!, y[point]!, widthMm)
+      }
+    }
   }
 
   /**
@@ -167,18 +189,11 @@ export class PouredBatter {
     const levelled = this.levelled(total, solids)
     const flow = new FlowBack(raised, levelled.free, widthMm, base, lobe)
     this.batter.surface = levelled.surface
-    const hasSolids = solids.length > 0
-    this.back.push((at) => {
-      if (hasSolids) at.y = freeAt(solids, at.x, at.y, widthMm)
-      flow.take(at)
-      if (at.y > flow.lowMm) {
-        if (at.y < flow.lowMm + flow.thickMm) {
-          at.material = material
-          return
-        }
-        at.y -= flow.thickMm
-      }
-      if (hasSolids) at.y = heightOfFreeAt(solids, at.x, at.y, widthMm)
+    const [takeOut, putBack] = [this.eachHeight(freeAt), this.eachHeight(heightOfFreeAt)]
+    this.back.push((points) => {
+      takeOut(points)
+      flow.takeLobe(points, material)
+      putBack(points)
     })
   }
 
@@ -195,19 +210,21 @@ export class PouredBatter {
 
   /** Lies on the surface as it is. */
   private lay(material: number, thickness: Float64Array): void {
-    const { widthMm } = this.section
     const before = this.batter.surface
     this.batter.surface = before.map((height, column) => height + thickness[column]!)
-    this.back.push((at) => {
-      if (at.y > heightAt(before, at.x, widthMm)) at.material = material
-    })
+    this.back.push(this.above(before, () => material))
   }
 
   pull(path: readonly SectionPoint[], radiusMm: number): void {
     const { widthMm } = this.section
     const { surface, solids } = this.batter
     const way = this.followed(() => wayBack(path, radiusMm, { surface, solids, widthMm }, this.across))
-    this.back.push(readWay(way, surface, widthMm))
+    this.readBack(way, surface)
+  }
+
+  private readBack(way: WayBack, surface: Surface): void {
+    const read = readWay(way, surface, this.section.widthMm)
+    this.back.push((points) => read(points, points.y))
   }
 
   private pullSeenFromAbove({ path, radiusMm }: Extract<Stroke, { kind: 'pull' }>): void {
@@ -218,14 +235,7 @@ export class PouredBatter {
       floor,
       widthMm,
     )
-    const seen = { x: 0, y: 0 }
-    this.back.push((at) => {
-      seen.x = at.x
-      seen.y = at.z
-      read(seen)
-      at.x = seen.x
-      at.z = seen.y
-    })
+    this.back.push((points) => read(points, points.z))
   }
 
   private peaks({ peakMm, profile }: Extract<Stroke, { kind: 'peaks' }>): void {
@@ -240,10 +250,11 @@ export class PouredBatter {
     const after = scaledTo(drawnUp, area, widthMm)
     const flow = new FlowBack(before, after, widthMm)
     this.batter.surface = after.map((free, column) => heightOfFree(solids, column, free))
-    this.back.push((at) => {
-      if (solids.length > 0) at.y = freeAt(solids, at.x, at.y, widthMm)
-      flow.take(at)
-      if (solids.length > 0) at.y = heightOfFreeAt(solids, at.x, at.y, widthMm)
+    const [takeOut, putBack] = [this.eachHeight(freeAt), this.eachHeight(heightOfFreeAt)]
+    this.back.push((points) => {
+      takeOut(points)
+      flow.take(points)
+      putBack(points)
     })
   }
 
@@ -255,6 +266,6 @@ export class PouredBatter {
     this.done.push(['hand', hand])
     const { surface, solids } = this.batter
     const way = this.followed(() => eddiesBack(eddies, { surface, solids, widthMm }))
-    this.back.push(readWay(way, surface, widthMm))
+    this.readBack(way, surface)
   }
 }

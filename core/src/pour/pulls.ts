@@ -1,5 +1,5 @@
 import type { SectionPoint } from './moves'
-import type { Surface } from './surface'
+import type { Points, Surface } from './surface'
 import { heightAt, levelOf, topOf } from './surface'
 import type { Solid, SolidWall } from './solids'
 import { wallAround } from './solids'
@@ -201,29 +201,49 @@ export function eddiesBack(eddies: readonly Eddy[], room: Room, across = eddyGri
   return { x: backX, y: backY, across, rows, cellMm, rowMm }
 }
 
-/** What follows from a stream function keeps every area. Read off between the knots. */
+/**
+ * What follows from a stream function keeps every area. Read off between the knots, for the active points; `up` is their
+ * height, or, seen from above, their place along the mould.
+ */
 export function readWay(
   { x: backX, y: backY, across, rows, cellMm, rowMm }: WayBack,
   before: Surface,
   widthMm: number,
-): (at: { x: number; y: number }) => void {
-  return (at) => {
-    const gx = Math.min(across - 1e-9, Math.max(0, at.x / cellMm))
-    const gy = Math.min(rows - 1e-9, Math.max(0, at.y / rowMm))
-    const column = Math.floor(gx)
-    const row = Math.floor(gy)
-    const sx = gx - column
-    const sy = gy - row
-    const knot = row * (across + 1) + column
-    const above = knot + across + 1
-    const nearLow = (1 - sx) * (1 - sy)
-    const farLow = sx * (1 - sy)
-    const nearHigh = (1 - sx) * sy
-    const farHigh = sx * sy
-    at.x = backX[knot]! * nearLow + backX[knot + 1]! * farLow + backX[above]! * nearHigh + backX[above + 1]! * farHigh
-    const y =
-      backY[knot]! * nearLow + backY[knot + 1]! * farLow + backY[above]! * nearHigh + backY[above + 1]! * farHigh
-    // A tool does not lift batter through the surface.
-    at.y = Math.min(y, heightAt(before, at.x, widthMm))
+): (points: Points, up: Float64Array) => void {
+  const knots = across + 1
+  // Both ways side by side, so that a cell is read in two places.
+  const back = new Float64Array(2 * backX.length)
+  for (let knot = 0; knot < backX.length; knot++) {
+    back[2 * knot] = backX[knot]!
+    back[2 * knot + 1] = backY[knot]!
+  }
+  const [perMmX, perMmY, lastX, lastY] = [1 / cellMm, 1 / rowMm, across - 1e-9, rows - 1e-9]
+  const level = levelOf(before)
+  return ({ x, active, count }, up) => {
+    for (let order = 0; order < count; order++) {
+      const point = active[order]!
+      let gx = x[point]! * perMmX
+      let gy = up[point]! * perMmY
+      if (gx < 0) gx = 0
+      else if (gx > lastX) gx = lastX
+      if (gy < 0) gy = 0
+      else if (gy > lastY) gy = lastY
+      const column = gx | 0
+      const row = gy | 0
+      const sx = gx - column
+      const sy = gy - row
+      const near = 2 * (row * knots + column)
+      const above = near + 2 * knots
+      const lowX = back[near]! + (back[near + 2]! - back[near]!) * sx
+      const lowY = back[near + 1]! + (back[near + 3]! - back[near + 1]!) * sx
+      const highX = back[above]! + (back[above + 2]! - back[above]!) * sx
+      const highY = back[above + 1]! + (back[above + 3]! - back[above + 1]!) * sx
+      const nowX = lowX + (highX - lowX) * sy
+      const nowY = lowY + (highY - lowY) * sy
+      x[point] = nowX
+      // A tool does not lift batter through the surface.
+      const top = level ?? heightAt(before, nowX, widthMm)
+      up[point] = nowY < top ? nowY : top
+    }
   }
 }

@@ -10,8 +10,8 @@ import type { MouldSection } from './section'
 import { cornersOf, solidAt, solidOf } from './solids'
 import type { Materials } from './strokes'
 import { strokesOf } from './strokes'
-import type { Origin } from './surface'
-import { air, columns, heightAt, levelOf, topOf } from './surface'
+import type { Points } from './surface'
+import { air, columns, heightAt, keepUnknown, levelOf, pointsFor, topOf } from './surface'
 
 /** How far surfaces that are kept in columns may miss one another, mm. */
 const hairMm = 0.3
@@ -92,35 +92,62 @@ export function simulatePour(
   const { back } = pour
   const { surface, solids } = pour.batter
   const level = levelOf(surface)
-  const at: Origin = { x: 0, y: 0, z: 0, material: air }
-  const materialAt = (xMm: number, yMm: number, zMm = lengthMm / 2): number => {
-    if (solids.length > 0) {
-      const solid = solidAt(solids, xMm, yMm, widthMm)
-      if (solid) return solid.material
+  /** Follows points back, all of them active; those outside of the batter become air. */
+  const follow = (points: Points, startY: Float64Array): void => {
+    const { x, y, z, material, active, count } = points
+    const starts = { x: x.slice(0, count), z: z.slice(0, count) }
+    let inside = 0
+    for (let point = 0; point < count; point++) {
+      const solid = solids.length > 0 ? solidAt(solids, x[point]!, startY[point]!, widthMm) : undefined
+      material[point] = solid ? solid.material : air
+      if (!solid && startY[point]! <= (level ?? heightAt(surface, x[point]!, widthMm))) active[inside++] = point
     }
-    if (yMm > (level ?? heightAt(surface, xMm, widthMm))) return air
+    points.count = inside
     // On the base itself is what lies just over it; a hair over the last batter, what lies just under.
-    for (let lower = 0; lower < 4; lower++) {
-      at.x = xMm
-      at.y = Math.max(yMm - lower * hairMm, 1e-6)
-      at.z = zMm
-      at.material = air
-      for (let index = back.length - 1; index >= 0 && at.material === air; index--) back[index]!(at)
-      if (at.material !== air) break
+    for (let lower = 0; lower < 4 && points.count > 0; lower++) {
+      for (let order = 0; order < points.count; order++) {
+        const point = active[order]!
+        x[point] = starts.x[point]!
+        z[point] = starts.z[point]!
+        y[point] = Math.max(startY[point]! - lower * hairMm, 1e-6)
+      }
+      const tried = active.slice(0, points.count)
+      for (let index = back.length - 1; index >= 0 && points.count > 0; index--) {
+        back[index]!(points)
+        keepUnknown(points)
+      }
+      active.set(tried)
+      points.count = tried.length
+      keepUnknown(points)
     }
-    return at.material
+  }
+  const single = pointsFor(1)
+  const singleY = new Float64Array(1)
+  const materialAt = (xMm: number, yMm: number, zMm = lengthMm / 2): number => {
+    single.x[0] = xMm
+    singleY[0] = yMm
+    single.z[0] = zMm
+    single.count = 1
+    follow(single, singleY)
+    return single.material[0]!
   }
   const cut = (plane: CutPlane, width: number, height: number): Int8Array => {
     const found = new Int8Array(width * height)
-    for (let row = 0; row < height; row++) {
-      const up = (height - row - 0.5) / height
-      for (let column = 0; column < width; column++) {
-        const x = plane.leftMm + ((column + 0.5) / width) * (plane.rightMm - plane.leftMm)
-        found[row * width + column] =
-          plane.kind === 'across'
-            ? materialAt(x, up * plane.upToMm, plane.alongMm)
-            : materialAt(x, plane.heightMm, plane.fromMm + up * (plane.toMm - plane.fromMm))
-      }
+    const row = pointsFor(width)
+    const startY = new Float64Array(width)
+    for (let line = 0; line < height; line++) {
+      const up = (height - line - 0.5) / height
+      const [y, z] =
+        plane.kind === 'across'
+          ? [up * plane.upToMm, plane.alongMm]
+          : [plane.heightMm, plane.fromMm + up * (plane.toMm - plane.fromMm)]
+      for (let column = 0; column < width; column++)
+        row.x[column] = plane.leftMm + ((column + 0.5) / width) * (plane.rightMm - plane.leftMm)
+      startY.fill(y)
+      row.z.fill(z)
+      row.count = width
+      follow(row, startY)
+      found.set(row.material, line * width)
     }
     return found
   }

@@ -7,16 +7,44 @@ export type Surface = Float64Array
 /** What is above the batter. */
 export const air = -1
 
-/** Where a point was before a move; `material` instead when the move has brought it in. Written over at each use. */
-export interface Origin {
-  x: number
-  y: number
-  z: number
-  material: number
+/**
+ * Points that are followed back together. Those whose material is not known yet are the first `count` of `active`; the
+ * others were met by a move that has brought them in. Written over at each use.
+ */
+export interface Points {
+  readonly x: Float64Array
+  readonly y: Float64Array
+  readonly z: Float64Array
+  readonly material: Int8Array
+  readonly active: Int32Array
+  count: number
 }
 
-/** A move taken back for one point. The point is inside of the batter as it stood after the move. */
-export type TakeBack = (at: Origin) => void
+export const pointsFor = (most: number): Points => ({
+  x: new Float64Array(most),
+  y: new Float64Array(most),
+  z: new Float64Array(most),
+  material: new Int8Array(most),
+  active: new Int32Array(most),
+  count: 0,
+})
+
+/** Leaves out of the active points those whose material has been found. */
+export function keepUnknown(points: Points): void {
+  const { material, active, count } = points
+  let kept = 0
+  for (let place = 0; place < count; place++) {
+    const point = active[place]!
+    if (material[point] === air) active[kept++] = point
+  }
+  points.count = kept
+}
+
+/**
+ * A move taken back: where the active points were before it, or, by their material, that it has brought them in. All of
+ * them are inside of the batter as it stood after the move.
+ */
+export type TakeBack = (points: Points) => void
 
 export const flat = (heightMm: number): Surface => new Float64Array(columns).fill(heightMm)
 
@@ -61,8 +89,9 @@ function sumsOf(surface: Surface, widthMm: number): Float64Array {
 }
 
 /** Places across at which a flow is kept, and numbers kept of each. */
-const places = 1024
+const places = 512
 const perPlace = 4
+const lastPlace = places - 1e-9
 
 /**
  * Batter that flows sideways from one surface to another of the same area, taken back, at places across: where it came
@@ -72,18 +101,11 @@ const perPlace = 4
  * is kept.
  */
 export class FlowBack {
-  private readonly table = new Float64Array((places + 1) * perPlace)
-  /** Read by `take`: the two surfaces where the point came from. */
-  lowMm = 0
-  thickMm = 0
+  private readonly placesPerMm: number
+  private readonly table = new Float32Array((places + 1) * perPlace)
 
-  constructor(
-    from: Surface,
-    to: Surface,
-    private readonly widthMm: number,
-    low: Surface = from,
-    thickness: Surface = from,
-  ) {
+  constructor(from: Surface, to: Surface, widthMm: number, low: Surface = from, thickness: Surface = from) {
+    this.placesPerMm = places / widthMm
     const [before, after] = [sumsOf(from, widthMm), sumsOf(to, widthMm)]
     const whole = before[columns]!
     for (let place = 0, column = 0; place <= places; place++) {
@@ -108,15 +130,42 @@ export class FlowBack {
     }
   }
 
-  take(at: Origin): void {
-    const place = Math.min(places - 1e-9, Math.max(0, (at.x / this.widthMm) * places))
-    const first = place | 0
-    const share = place - first
-    const { table } = this
-    const index = first * perPlace
-    at.x = table[index]! + (table[index + 4]! - table[index]!) * share
-    at.y *= table[index + 1]!
-    this.lowMm = table[index + 2]! + (table[index + 6]! - table[index + 2]!) * share
-    this.thickMm = table[index + 3]! + (table[index + 7]! - table[index + 3]!) * share
+  /** Takes the active points back. */
+  take({ x, y, active, count }: Points): void {
+    const { table, placesPerMm } = this
+    for (let order = 0; order < count; order++) {
+      const point = active[order]!
+      let place = x[point]! * placesPerMm
+      if (place < 0) place = 0
+      else if (place > lastPlace) place = lastPlace
+      const first = place | 0
+      const index = first * perPlace
+      x[point] = table[index]! + (table[index + 4]! - table[index]!) * (place - first)
+      y[point] = y[point]! * table[index + 1]!
+    }
+  }
+
+  /** Takes the active points back, and what came in as a lobe between the two further surfaces out. */
+  takeLobe({ x, y, material, active, count }: Points, lobeMaterial: number): void {
+    const { table, placesPerMm } = this
+    for (let order = 0; order < count; order++) {
+      const point = active[order]!
+      let place = x[point]! * placesPerMm
+      if (place < 0) place = 0
+      else if (place > lastPlace) place = lastPlace
+      const first = place | 0
+      const share = place - first
+      const index = first * perPlace
+      x[point] = table[index]! + (table[index + 4]! - table[index]!) * share
+      const height = y[point]! * table[index + 1]!
+      const low = table[index + 2]! + (table[index + 6]! - table[index + 2]!) * share
+      if (height <= low) {
+        y[point] = height
+        continue
+      }
+      const thick = table[index + 3]! + (table[index + 7]! - table[index + 3]!) * share
+      if (height < low + thick) material[point] = lobeMaterial
+      else y[point] = height - thick
+    }
   }
 }

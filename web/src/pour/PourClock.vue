@@ -61,7 +61,9 @@ const nextIndex = computed(() => {
 const left = computed(() => windowLeft(estimate.value, sinceMin.value ?? 0))
 const looks = computed(() => traceAt(thickenedAt(sinceMin.value ?? 0, estimate.value.thickening)))
 /** Of the moves that are left, from now on. */
-const chance = computed(() => chanceToFinish(lines.value.slice(nextIndex.value), estimate.value, sinceMin.value ?? 0))
+const chance = computed(() =>
+  chanceToFinish(lines.value.slice(nextIndex.value), estimate.value, sinceMin.value ?? 0, batter.value.paces),
+)
 const minutes = (value: number): string => value.toFixed(0)
 
 async function tap(stepKey: string): Promise<void> {

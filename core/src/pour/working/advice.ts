@@ -28,7 +28,7 @@ export function workingAdvice(
   own: OwnFactors = {},
 ): readonly Advice[] {
   const chance = (of: BatterConditions, moves = lines): number =>
-    chanceToFinish(moves, estimateWorking(of, pours, own), potsReadyMin(of.pots))
+    chanceToFinish(moves, estimateWorking(of, pours, own), potsReadyMin(of.pots), of.paces)
   const before = chance(batter)
   const { temperatureC, lyeConcentration, solidShare, pots } = batter
   const fewer = Math.max(1, pots - 2)
@@ -101,15 +101,15 @@ export interface Fallback {
 export function fallbackFor(
   lines: readonly MoveLine[],
   estimate: WorkingEstimate,
-  pots: number,
+  { pots, paces }: Pick<BatterConditions, 'pots' | 'paces'>,
   section: MouldSection,
 ): Fallback {
   const racing = scaledThickening(estimate.thickening, slownessBelow(estimate, 0.1))
   const minutesOf = (of: readonly MoveLine[]): number =>
-    planOnTheClock(of, racing, potsReadyMin(pots)).at(-1)?.endMin ?? 0
+    planOnTheClock(of, racing, potsReadyMin(pots), paces).at(-1)?.endMin ?? 0
   for (const technique of fallbackOrder) {
     const plan = starterPlan(technique, pots, section)
-    const inTime = planOnTheClock(plan, racing, potsReadyMin(pots)).every(({ isInTime }) => isInTime)
+    const inTime = planOnTheClock(plan, racing, potsReadyMin(pots), paces).every(({ isInTime }) => isInTime)
     if (inTime && minutesOf(plan) < minutesOf(lines)) return { technique, lines: plan }
   }
   return { technique: 'spoon', lines: starterPlan('spoon', pots, section) }

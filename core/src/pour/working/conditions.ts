@@ -4,14 +4,14 @@ import type { Recipe, ScentUse } from '../../recipe'
 import { soapingTemperatures, usualSchool } from '../../recipe'
 import type { TimedPour } from './estimate'
 import type { BatterConditions, Blending } from './factors'
-import { solidShareOf, thickenersOf } from './factors'
+import { solidShareOf, thickenersOf, workingPrior } from './factors'
 import { traceBegins } from './thickening'
 
 /** What a batter is made of, as far as its working time goes. */
 export interface BatterSource {
   readonly recipe: Pick<Recipe, 'fats' | 'knownFats' | 'lyeConcentration' | 'liquids' | 'additives' | 'school'>
   readonly scent: ScentUse | null
-  readonly colours: readonly { readonly name: string }[]
+  readonly colours: readonly { readonly name: string; readonly scentPart?: number | undefined }[]
   /** At which lye made the same day is used, °C. */
   readonly soapingTemperatureC: number
 }
@@ -44,8 +44,12 @@ export function batterConditions(
           }))
         : [{ name: scent.name, rate: scent.rate, behaviour }],
     scentLast: school.scent === 'last',
-    thickeners: thickenersOf([...liquids, ...additives, ...colours].map(({ name }) => name)),
+    thickeners: thickenersOf([...liquids, ...additives].map(({ name }) => name)),
     pots: Math.max(1, colours.length),
+    paces: colours.map(({ name, scentPart = 1 }) => ({
+      times: thickenersOf([name]).includes('white') ? Math.exp(workingPrior.thickener.white) : 1,
+      isScented: scentPart > 0,
+    })),
   }
 }
 

@@ -23,6 +23,16 @@ export interface BatterConditions {
   readonly scentLast: boolean
   readonly thickeners: readonly Thickener[]
   readonly pots: number
+  /** What sets single pots apart from the batter as a whole. @default none does */
+  readonly paces?: readonly PotPace[]
+}
+
+/** How one pot thickens in relation to the batter it was split from. */
+export interface PotPace {
+  /** By how much its time is multiplied: below 1 where a white pigment thickens it. */
+  readonly times: number
+  /** Whether scent is stirred into it. */
+  readonly isScented: boolean
 }
 
 /** Something that lengthens or shortens the working time. */

@@ -4,7 +4,8 @@ import { traces } from '../trace'
 import type { WorkingEstimate } from './estimate'
 import { minutesBelow, potsMin, shareBelow } from './estimate'
 import type { Thickening } from './thickening'
-import { minutesUntil, scaledThickening, thickenedAt, traceBegins, traceEnds } from './thickening'
+import type { PotPace } from './factors'
+import { minutesUntil, scaledThickening, thickenedAt, thickeningOfPot, traceBegins, traceEnds } from './thickening'
 
 /** A move on the clock, minutes after emulsion. */
 export interface TimedMove {
@@ -26,6 +27,8 @@ function limitsOf(line: MoveLine): readonly [number, number] {
   return [traceBegins[least], traceEnds[most]]
 }
 
+const evenPace: PotPace = { times: 1, isScented: true }
+
 /** When the pots are coloured and the first move can begin, minutes after emulsion. */
 export const potsReadyMin = (pots: number): number => potsMin.once + potsMin.eachPot * pots
 
@@ -35,6 +38,12 @@ export function windowLeft(estimate: WorkingEstimate, sinceMin: number) {
   return { fromMin: left(0.1), likelyMin: left(0.5), untilMin: left(0.9) }
 }
 
+/** The estimate for one pot. */
+export const estimateOfPot = (estimate: WorkingEstimate, pace: PotPace): WorkingEstimate => ({
+  ...estimate,
+  thickening: thickeningOfPot(estimate.thickening, pace),
+})
+
 /** Nothing of the batter in the pots is needed for it any more. */
 const needsNoTrace = (line: MoveLine): boolean => line.kind === 'spray' || line.kind === 'texture'
 
@@ -43,19 +52,24 @@ const needsNoTrace = (line: MoveLine): boolean => line.kind === 'spray' || line.
  * enough.
  *
  * @param beginMin when the first move can begin, minutes after emulsion; see {@link potsReadyMin}
+ * @param paces what sets single pots apart
  * @throws {RangeError} if a time of the thickening is not above 0
  */
 export function planOnTheClock(
   lines: readonly MoveLine[],
   thickening: Thickening,
   beginMin: number,
+  paces: readonly PotPace[] = [],
 ): readonly TimedMove[] {
   let clockMin = beginMin
   return lines.map((line, index) => {
-    const { waitMin } = moveOf(line)
+    const { waitMin, pots } = moveOf(line)
+    const poured = pots.map(({ pot }) => thickeningOfPot(thickening, paces[pot] ?? evenPace))
     const [least, most] = limitsOf(line)
-    const fromMin = needsNoTrace(line) ? 0 : minutesUntil(least, thickening)
-    const untilMin = needsNoTrace(line) ? Infinity : minutesUntil(most, thickening)
+    // Of several pots the slowest says when it can begin, the fastest when it has to be done.
+    const batters = poured.length > 0 ? poured : [thickening]
+    const fromMin = needsNoTrace(line) ? 0 : Math.max(...batters.map((one) => minutesUntil(least, one)))
+    const untilMin = needsNoTrace(line) ? Infinity : Math.min(...batters.map((one) => minutesUntil(most, one)))
     const startMin = Math.max(clockMin + waitMin, fromMin)
     const endMin = startMin + moveSpecs[line.kind].handsMin
     clockMin = endMin
@@ -64,9 +78,14 @@ export function planOnTheClock(
 }
 
 /** The slowest (above 1) to fastest batter, in relation to a likely one, with which every move is still in time. */
-export function leastSlowness(lines: readonly MoveLine[], likely: Thickening, beginMin: number): number {
+export function leastSlowness(
+  lines: readonly MoveLine[],
+  likely: Thickening,
+  beginMin: number,
+  paces: readonly PotPace[] = [],
+): number {
   const isDone = (slowness: number): boolean =>
-    planOnTheClock(lines, scaledThickening(likely, slowness), beginMin).every(({ isInTime }) => isInTime)
+    planOnTheClock(lines, scaledThickening(likely, slowness), beginMin, paces).every(({ isInTime }) => isInTime)
   if (lines.length === 0) return 0
   let [low, high] = [0.01, 100]
   if (!isDone(high)) return Infinity
@@ -79,8 +98,13 @@ export function leastSlowness(lines: readonly MoveLine[], likely: Thickening, be
 }
 
 /** The chance that every move is done before the batter is too thick for it, 0 to 1. */
-export function chanceToFinish(lines: readonly MoveLine[], estimate: WorkingEstimate, beginMin: number): number {
-  const least = leastSlowness(lines, estimate.thickening, beginMin)
+export function chanceToFinish(
+  lines: readonly MoveLine[],
+  estimate: WorkingEstimate,
+  beginMin: number,
+  paces: readonly PotPace[] = [],
+): number {
+  const least = leastSlowness(lines, estimate.thickening, beginMin, paces)
   if (least === 0) return 1
   if (!Number.isFinite(least)) return 0
   return 1 - shareBelow(Math.log(least) / estimate.spread)

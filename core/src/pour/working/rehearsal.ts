@@ -1,6 +1,7 @@
 import { normalFrom, randomFrom } from '../../random'
 import type { MoveLine } from '../moves'
 import type { WorkingEstimate } from './estimate'
+import type { BatterConditions } from './factors'
 import { planOnTheClock, potsReadyMin } from './onTheClock'
 import type { Thickening } from './thickening'
 import { scaledThickening, thickenedAt, traceBegins, traceEnds } from './thickening'
@@ -51,14 +52,14 @@ export function scoreRehearsal(
   lines: readonly MoveLine[],
   batter: Thickening,
   events: readonly RehearsalEvent[],
-  pots: number,
+  { pots, paces }: Pick<BatterConditions, 'pots' | 'paces'>,
 ): RehearsalScore {
   const moves = events.flatMap((event): readonly RehearsedMove[] => {
     if (event.kind !== 'move') return []
     const line = lines[event.index]
     return line ? [{ index: event.index, minutes: event.minutes, was: traceFits(line, event.minutes, batter) }] : []
   })
-  const couldFinish = planOnTheClock(lines, batter, potsReadyMin(pots)).every(({ isInTime }) => isInTime)
+  const couldFinish = planOnTheClock(lines, batter, potsReadyMin(pots), paces).every(({ isInTime }) => isInTime)
   const fell = events.find(({ kind }) => kind === 'fall_back')
   const right = moves.filter(({ was }) => was === 'right').length
   const left = Math.max(0, lines.length - moves.length)

@@ -42,6 +42,12 @@ export function traceAt(thickened: number): Trace | undefined {
   return thickened >= traceBegins.thin ? 'thin' : 'emulsion'
 }
 
+/** One pot of a batter. */
+export const thickeningOfPot = (
+  { plainMin, scentTimes, scentAtMin }: Thickening,
+  { times, isScented }: { readonly times: number; readonly isScented: boolean },
+): Thickening => ({ plainMin: plainMin * times, scentTimes: isScented ? scentTimes : 1, scentAtMin })
+
 /** The same batter, slower (above 1) or faster throughout. */
 export const scaledThickening = (thickening: Thickening, by: number): Thickening => ({
   ...thickening,

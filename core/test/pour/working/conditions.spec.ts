@@ -32,7 +32,7 @@ describe('batterConditions', () => {
   it('reads what thickens a batter from its plan', () => {
     expect(batterConditions(source)).to.deep.include({
       ...{ temperatureC: 43, lyeConcentration: 0.33, pots: 2, scentLast: true, blending: 'usual' },
-      thickeners: ['sugar', 'milk', 'white'],
+      thickeners: ['sugar', 'milk'],
       scents: [{ name: 'Blend', rate: 0.04, behaviour: 'calm' }],
     })
   })
@@ -48,6 +48,12 @@ describe('batterConditions', () => {
     expect(found.scents).to.deep.equal([
       { name: 'a', rate: 0.03, behaviour: 'races' },
       { name: 'b', rate: 0.01, behaviour: 'calm' },
+    ])
+    // A white pigment thickens its own pot only; a pot without scent is not sped by it.
+    const pots = [{ name: 'titanium white' }, { name: 'night', scentPart: 0 }]
+    expect(batterConditions({ ...source, colours: pots }).paces).to.deep.equal([
+      { times: Math.exp(-0.12), isScented: true },
+      { times: 1, isScented: false },
     ])
     expect(batterConditions({ ...source, scent: null }).scents).to.deep.equal([])
   })

@@ -49,6 +49,28 @@ describe('planOnTheClock', () => {
   })
 })
 
+describe('single pots', () => {
+  const scented = { plainMin: 40, scentTimes: 0.5, scentAtMin: 0 }
+  const paces = [
+    { times: 1, isScented: true },
+    { times: 1, isScented: false },
+    { times: 0.8, isScented: true },
+  ]
+  const until = (line: MoveLine): number => planOnTheClock([line], scented, 0, paces)[0]!.untilMin
+
+  it('thicken at their own pace: unscented later, with white pigment sooner', () => {
+    const level = (pot: number): MoveLine => ({ kind: 'level', pot, part: 1 })
+    expect([0, 1, 2].map((pot) => until(level(pot)) / 1.3)).to.deep.equal([20, 40, 16])
+  })
+
+  it('are waited for by the slowest and done by the fastest where a move takes several', () => {
+    const pots = [0, 1, 2].map((pot) => ({ pot, part: 1 }))
+    const [move] = planOnTheClock([{ kind: 'stack', pots, trace: 'thin' }], scented, 0, paces)
+    expect(move!.fromMin).to.be.closeTo(0.12 * 40, 1e-9)
+    expect(move!.untilMin).to.be.closeTo(0.55 * 16, 1e-9)
+  })
+})
+
 describe('chanceToFinish', () => {
   it('is where the least slowness lies in the estimate', () => {
     const least = leastSlowness(swirl, estimate.thickening, potsReadyMin(4))
@@ -88,7 +110,7 @@ describe('workingAdvice', () => {
 
 describe('fallbackFor', () => {
   it('is done in time with a batter that races, and uses every pot up', () => {
-    const { lines, technique } = fallbackFor(swirl, estimate, 4, usualSection)
+    const { lines, technique } = fallbackFor(swirl, estimate, batter, usualSection)
     expect(techniques).to.include(technique)
     const poured = lines.reduce((sum, { part = 0, pots = [] }) => sum + part + pots.reduce((a, b) => a + b.part, 0), 0)
     expect(poured).to.be.closeTo(4, 1e-9)
@@ -108,15 +130,15 @@ describe('scoreRehearsal', () => {
       { kind: 'move', index: 0, minutes: 8 },
       { kind: 'move', index: 1, minutes: 10 },
     ] as const
-    expect(scoreRehearsal(ribbons, good, events, 2)).to.deep.include({ points: 100, couldFinish: true })
-    expect(scoreRehearsal(ribbons, thick, events, 2)).to.deep.include({ points: 0, couldFinish: false })
-    expect(scoreRehearsal(ribbons, thick, events, 2).words).to.contain('Falling back was right here')
+    expect(scoreRehearsal(ribbons, good, events, { pots: 2 })).to.deep.include({ points: 100, couldFinish: true })
+    expect(scoreRehearsal(ribbons, thick, events, { pots: 2 })).to.deep.include({ points: 0, couldFinish: false })
+    expect(scoreRehearsal(ribbons, thick, events, { pots: 2 }).words).to.contain('Falling back was right here')
   })
 
   it('credits falling back only where the batter would not have waited', () => {
     const events = [{ kind: 'fall_back', minutes: 5 }] as const
-    expect(scoreRehearsal(ribbons, thick, events, 2)).to.deep.include({ points: 50, fellBackAtMin: 5 })
-    expect(scoreRehearsal(ribbons, good, events, 2)).to.deep.include({ points: 0, couldFinish: true })
+    expect(scoreRehearsal(ribbons, thick, events, { pots: 2 })).to.deep.include({ points: 50, fellBackAtMin: 5 })
+    expect(scoreRehearsal(ribbons, good, events, { pots: 2 })).to.deep.include({ points: 0, couldFinish: true })
     expect(drawBatter(estimate, 3)).to.deep.equal(drawBatter(estimate, 3))
   })
 })

@@ -10,8 +10,8 @@ import { useSavedForm } from '@/parts/useSavedForm'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import type { Picture } from '@/workers/pourPicture.worker'
 import { mdiArrowUp, mdiPlus } from '@mdi/js'
-import type { NewDesign, SavedMould } from '@vendange/contract'
-import { designSchema, endpoints } from '@vendange/contract'
+import type { NewDesign, PourPlanFile, SavedMould } from '@vendange/contract'
+import { designSchema, endpoints, pourPlanFormat, readPourPlan } from '@vendange/contract'
 import type { WeighedPot } from '@vendange/core/batch'
 import { scaleDesign } from '@vendange/core/batch'
 import { isCut } from '@vendange/core/cutting'
@@ -165,6 +165,32 @@ async function saveSvg(): Promise<void> {
   const svg = await picture.value?.svg(`The inside of ${design.value?.name ?? 'a soap'}`)
   if (svg) saveFile(`${fileName.value}.svg`, 'image/svg+xml', svg)
 }
+function savePlan(): void {
+  const now = values.value
+  if (!now) return
+  const file: PourPlanFile = {
+    ...{ format: pourPlanFormat, version: 1, name: now.name, moves: now.pourPlan, face: now.face },
+    pots: now.colours.map(({ name, hex }) => ({ name, hex })),
+  }
+  saveFile(`${fileName.value}.json`, 'application/json', JSON.stringify(file, null, 2))
+}
+const fileProblem = ref<string>()
+const fileInput = ref<HTMLInputElement>()
+async function takeFile(): Promise<void> {
+  const file = fileInput.value?.files?.[0]
+  if (!file || !values.value) return
+  const read = readPourPlan(await file.text())
+  if (fileInput.value) fileInput.value.value = ''
+  const has = values.value.colours.length
+  fileProblem.value = !read.ok
+    ? read.message
+    : read.plan.pots.length > has
+      ? `That plan is for ${read.plan.pots.length} pots; ${values.value.name} has ${has}.`
+      : undefined
+  if (!read.ok || fileProblem.value !== undefined) return
+  lines.value = read.plan.moves
+  values.value.face = read.plan.face
+}
 const conflictLabels = {
   pourPlan: 'Pour plan',
   face: 'Face',
@@ -248,7 +274,18 @@ const conflictLabels = {
               >
               <v-btn size="small" variant="text" data-test="save-png" @click="savePng">PNG</v-btn>
               <v-btn size="small" variant="text" data-test="save-svg" @click="saveSvg">SVG</v-btn>
+              <v-btn size="small" variant="text" data-test="save-plan" @click="savePlan">Plan as a file</v-btn>
+              <v-btn size="small" variant="text" @click="fileInput?.click()">Plan from a file</v-btn>
+              <input
+                ref="fileInput"
+                type="file"
+                accept=".json,application/json"
+                hidden
+                data-test="plan-file"
+                @change="takeFile"
+              />
             </div>
+            <p v-if="fileProblem" class="must" role="alert">{{ fileProblem }}</p>
             <div class="row" role="group" aria-label="Draw on the picture">
               <v-btn
                 v-for="one in ['hanger', 'skewer'] as const"
@@ -287,6 +324,7 @@ const conflictLabels = {
           <WorkingPanel
             :estimate="working.estimate.value"
             :band="working.band.value"
+            :pot-bands="working.potBands.value"
             :chance="working.chance.value"
             :on-clock="working.onClock.value"
             :lines="plan.drawable.value"

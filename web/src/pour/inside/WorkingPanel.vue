@@ -16,6 +16,8 @@ import { techniqueWords } from './moveWords'
 const props = defineProps<{
   estimate: WorkingEstimate
   band: { readonly fromMin: number; readonly likelyMin: number; readonly untilMin: number }
+  /** For each pot. */
+  potBands: readonly { readonly fromMin: number; readonly likelyMin: number; readonly untilMin: number }[]
   chance: number
   onClock: readonly TimedMove[]
   lines: readonly MoveLine[]
@@ -36,6 +38,14 @@ const fallbackFace = computed(() =>
     { name: techniqueWords[props.fallback.technique], colours: props.colours, pourPlan: props.fallback.lines },
     props.mould,
   ),
+)
+const potWords = computed(() =>
+  props.potBands
+    .map(
+      ({ fromMin, untilMin }, pot) =>
+        `${props.colours[pot]?.name ?? ''} ${fromMin.toFixed(0)} to ${untilMin.toFixed(0)} min`,
+    )
+    .join(', '),
 )
 const learned = computed(() => {
   const { pours, poursWithScent } = props.estimate
@@ -66,6 +76,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
       {{ band.untilMin.toFixed(0) }} min, likely {{ band.likelyMin.toFixed(0) }}.
     </p>
     <p class="quiet">{{ learned }} The band holds eight pours in ten.</p>
+    <p class="quiet" data-test="pot-bands">{{ potWords }}</p>
     <ClockChart :estimate="estimate" :moves="onClock" :lines="lines" />
     <ul v-if="best.length > 0" class="advice" data-test="advice">
       <li v-for="one in best" :key="one.key">

@@ -5,6 +5,7 @@ import { endpoints } from '@vendange/contract'
 import type { BatterConditions, MoveLine } from '@vendange/core/pour'
 import {
   chanceToFinish,
+  estimateOfPot,
   estimateWorking,
   fallbackFor,
   planOnTheClock,
@@ -39,9 +40,15 @@ export function useWorking(
   const pours = computed(() => timings().flatMap((timing) => timedPourOf(timing) ?? []))
   const estimate = computed(() => estimateWorking(batter(), pours.value, own.value))
   const band = computed(() => windowLeft(estimate.value, 0))
-  const chance = computed(() => chanceToFinish(lines(), estimate.value, potsReadyMin(batter().pots)))
-  const onClock = computed(() => planOnTheClock(lines(), estimate.value.thickening, potsReadyMin(batter().pots)))
+  /** The same for each pot, in their order. */
+  const potBands = computed(() =>
+    (batter().paces ?? []).map((pace) => windowLeft(estimateOfPot(estimate.value, pace), 0)),
+  )
+  const chance = computed(() => chanceToFinish(lines(), estimate.value, potsReadyMin(batter().pots), batter().paces))
+  const onClock = computed(() =>
+    planOnTheClock(lines(), estimate.value.thickening, potsReadyMin(batter().pots), batter().paces),
+  )
   const advice = computed(() => workingAdvice(lines(), batter(), pours.value, own.value))
-  const fallback = computed(() => fallbackFor(lines(), estimate.value, batter().pots, section()))
-  return { estimate, band, chance, onClock, advice, fallback }
+  const fallback = computed(() => fallbackFor(lines(), estimate.value, batter(), section()))
+  return { estimate, band, potBands, chance, onClock, advice, fallback }
 }

@@ -58,7 +58,7 @@ const isOver = computed(
     (events.value.some(({ kind }) => kind === 'fall_back') || next.value >= lines.value.length) &&
     events.value.length > 0,
 )
-const score = computed(() => scoreRehearsal(lines.value, drawn.value, events.value, batter.value.pots))
+const score = computed(() => scoreRehearsal(lines.value, drawn.value, events.value, batter.value))
 const trace = computed(() => traceAt(thickenedAt(clockMin.value, drawn.value)))
 const looksWords = computed(() =>
   trace.value === undefined

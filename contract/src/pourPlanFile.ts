@@ -1,0 +1,46 @@
+import type { InferType } from 'yup'
+import { array, number, object, string, ValidationError } from 'yup'
+import { mostMoves } from '@vendange/core/pour'
+import { hexText, nameText } from './schemas/pieces'
+import { faceSchema, moveSchema } from './schemas/pour'
+
+export const pourPlanFormat = 'vendange-pour-plan'
+
+/** A pour plan as a file: see docs/formats/pour-plan.md. */
+export const pourPlanFileSchema = object({
+  format: string()
+    .oneOf([pourPlanFormat] as const)
+    .required(),
+  version: number()
+    .oneOf([1] as const)
+    .required(),
+  name: nameText(),
+  pots: array(object({ name: nameText(), hex: hexText() }).noUnknown().required())
+    .max(12)
+    .required(),
+  moves: array(moveSchema).max(mostMoves).required(),
+  face: faceSchema,
+})
+  .noUnknown()
+  .required()
+export type PourPlanFile = InferType<typeof pourPlanFileSchema>
+
+/** What was read of a file, or what is wrong with it in the maker's words. */
+export type PourPlanRead =
+  { readonly ok: true; readonly plan: PourPlanFile } | { readonly ok: false; readonly message: string }
+
+/** Reads a pour plan from a file. Never throws on what a file may hold. */
+export function readPourPlan(text: string): PourPlanRead {
+  let content: unknown
+  try {
+    content = JSON.parse(text)
+  } catch {
+    return { ok: false, message: 'That file is no pour plan: it is not JSON.' }
+  }
+  try {
+    return { ok: true, plan: pourPlanFileSchema.validateSync(content, { strict: true, abortEarly: true }) }
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error
+    return { ok: false, message: `That file is no pour plan that can be read: ${error.message}` }
+  }
+}
