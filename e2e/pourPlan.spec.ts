@@ -154,7 +154,7 @@ test('a column slab in four colours is cut turned, and its face comes to ribbon 
   await test.step('turned it shows more, and costs bars', async () => {
     await expect(page.getByTestId('cut-verdict')).toContainText('Turned shows more at the cost of')
     await page.getByTestId('cut-turned').click()
-    await page.getByTestId('knife').getByRole('slider').focus()
+    await page.getByTestId('knife-bar').getByRole('slider').focus()
     await page.keyboard.press('ArrowRight')
     await expect(page.getByTestId('face-far')).toBeVisible()
     await saving(page, () => page.getByTestId('take-far').click())

@@ -23,6 +23,19 @@ test('a picture of every main view', async ({ page }) => {
       await page.getByTestId('reading').locator('input').fill('255')
     }
     await page.waitForLoadState('networkidle')
+    // Faces are simulated one after the other.
+    await expect(page.locator('span.face')).toHaveCount(0)
+    await expect(page.locator('img[src^="data:image/svg"]')).toHaveCount(0)
     await page.screenshot({ path: `${folder}${name}.png` })
   }
+})
+
+test('the techniques side by side', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 900 })
+  const paths = await mainViews(workshop.url)
+  await page.goto(workshop.url + paths.inside)
+  await page.getByTestId('open-starters').click()
+  const shelf = page.getByTestId('starters')
+  await expect(shelf.locator('img')).toHaveCount(11, { timeout: 60_000 })
+  await shelf.screenshot({ path: `${folder}techniques.png` })
 })

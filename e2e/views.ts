@@ -5,6 +5,8 @@ export const mainViewNames = [
   'plan',
   'collection',
   'soap',
+  'inside',
+  'rehearsal',
   'order',
   'calendar',
   'formulate',
@@ -19,6 +21,7 @@ export const mainViewNames = [
   'stores',
   'mould',
   'notebook',
+  'scents',
   'loaf',
   'workshop',
   'day',
@@ -28,7 +31,14 @@ export const mainViewNames = [
 export type MainViewName = (typeof mainViewNames)[number]
 
 /** Looked at like the others, but without a picture in the README. */
-export const viewsWithoutPicture: ReadonlySet<MainViewName> = new Set(['calendar', 'mould'])
+export const viewsWithoutPicture: ReadonlySet<MainViewName> = new Set([
+  'calendar',
+  'mould',
+  'rehearsal',
+  'scents',
+  'cure-loaf',
+  'release-loaf',
+])
 
 /** Where the main views of the demo are, each with something to show. */
 export async function mainViews(url: string): Promise<Readonly<Record<MainViewName, string>>> {
@@ -46,12 +56,15 @@ export async function mainViews(url: string): Promise<Readonly<Record<MainViewNa
     plan: '/plan',
     collection: `/plan/${named(season.collections, 'Night Train').id}`,
     soap: `/soaps/${named(season.designs, 'Lantern Glass').id}`,
+    inside: `/soaps/${named(season.designs, 'Lantern Glass').id}/inside`,
+    rehearsal: `/soaps/${named(season.designs, 'Lantern Glass').id}/rehearse`,
     order: `/orders/${guestHouse.id}`,
     calendar: '/calendar',
     formulate: '/formulate',
     recipe: `/formulate/${named(season.recipes, 'House bar').id}`,
     pour: '/pour',
     'run-sheet': `/pour/${signalLamps.id}`,
+    scents: '/notebook/scents',
     cut: '/cut',
     cure: '/cure',
     'cure-loaf': `/cure/${regatta.id}`,

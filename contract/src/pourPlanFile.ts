@@ -18,7 +18,7 @@ export const pourPlanFileSchema = object({
   pots: array(object({ name: nameText(), hex: hexText() }).noUnknown().required())
     .max(12)
     .required(),
-  moves: array(moveSchema).max(mostMoves).required(),
+  moves: array(moveSchema).max(mostMoves, `At most ${mostMoves} moves fit a pour.`).required(),
   face: faceSchema,
 })
   .noUnknown()

@@ -207,7 +207,7 @@ export const designSchema = object({
       return message === undefined || this.createError({ message })
     }),
   /** The moves of the pour, in their order; empty while it is not designed. */
-  pourPlan: array(moveSchema).max(mostMoves).required(),
+  pourPlan: array(moveSchema).max(mostMoves, `At most ${mostMoves} moves fit a pour.`).required(),
   /** The face that stands for the soap; null for that of the middle bar. */
   face: faceSchema,
   /** Colour of the batter left plain, when cured. Null: that of pale fats. */

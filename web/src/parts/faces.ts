@@ -1,27 +1,54 @@
 import { startPainter } from '@/workers/pourPainter'
 import type { BarCut } from '@vendange/core/cutting'
 import type { Mould } from '@vendange/core/mould'
-import type { FaceDrawing, SoapLook } from '@vendange/core/pour'
-import { faceOf } from '@vendange/core/pour'
+import type { SoapLook } from '@vendange/core/pour'
 import { shallowReactive, toRaw } from 'vue'
 
 /** Pixels of a face; as wide as the largest place where one is shown, on a dense screen. */
 const facePx = { width: 300, height: 210 } as const
 const mostKept = 400
 
+/** What a face is drawn from, as plain data. */
+interface Wanted {
+  readonly soap: SoapLook
+  readonly mould: (Mould & BarCut) | undefined
+}
+
 /** Addresses of the pictures, by what they are drawn from; '' while one is being drawn. */
 const pictures = shallowReactive(new Map<string, string>())
 let painter: ReturnType<typeof startPainter>['painter'] | undefined
 
-async function draw(key: string, face: FaceDrawing): Promise<void> {
+async function draw(key: string): Promise<void> {
   painter ??= startPainter().painter
-  const blob = await painter.face(JSON.parse(key) as FaceDrawing, facePx.width, facePx.height)
-  if (face.lines.length > 0) pictures.set(key, URL.createObjectURL(blob))
+  const { soap, mould } = JSON.parse(key) as Wanted
+  const blob = await painter.soapFace(soap, mould, facePx.width, facePx.height)
+  pictures.set(key, URL.createObjectURL(blob))
 }
 
 function forgetAll(): void {
   for (const address of pictures.values()) if (address) URL.revokeObjectURL(address)
   pictures.clear()
+}
+
+/** Only what the face is drawn from: a soap whose hours change keeps its picture. */
+function keyOf(
+  { name, colours, pourPlan, face, scent, batterHex }: SoapLook,
+  mould: (Mould & BarCut) | undefined,
+): string {
+  const shades = colours.map(({ hex, share, wetHex, dayHex, fades, bleeds }) => ({
+    ...{ hex, share, wetHex, dayHex, fades, bleeds },
+  }))
+  const tint = scent ? { rate: scent.rate, vanillin: scent.vanillin } : null
+  return JSON.stringify({ soap: { name, colours: shades, pourPlan, face, scent: tint, batterHex }, mould })
+}
+
+function addressOf(key: string): string {
+  const known = pictures.get(key)
+  if (known !== undefined) return known
+  if (pictures.size >= mostKept) forgetAll()
+  pictures.set(key, '')
+  void draw(key)
+  return ''
 }
 
 /** Keys of soaps as they were saved: a board of hundreds of pours asks for them at every zoom. */
@@ -34,28 +61,13 @@ export function designFaceAddress(
 ): string {
   if (!design) return ''
   const saved = toRaw(design)
-  const known = keysOfSaved.get(saved)
-  const drawn = known === undefined ? undefined : pictures.get(known)
-  if (drawn !== undefined) return drawn
-  const face = faceOf(design, mouldOf(design.mouldId))
-  keysOfSaved.set(saved, JSON.stringify(face))
-  return addressOf(face)
+  const key = keysOfSaved.get(saved) ?? keyOf(saved, mouldOf(saved.mouldId))
+  keysOfSaved.set(saved, key)
+  return addressOf(key)
 }
 
 /**
  * A soap's face as the address of a picture, simulated once for each look; '' until it is there. Reading it in a
  * template shows it as soon as it is drawn.
  */
-export function faceAddress(soap: SoapLook, mould?: Mould & BarCut): string {
-  return addressOf(faceOf(soap, mould))
-}
-
-function addressOf(face: FaceDrawing): string {
-  const key = JSON.stringify(face)
-  const known = pictures.get(key)
-  if (known !== undefined) return known
-  if (pictures.size >= mostKept) forgetAll()
-  pictures.set(key, '')
-  void draw(key, face)
-  return ''
-}
+export const faceAddress = (soap: SoapLook, mould?: Mould & BarCut): string => addressOf(keyOf(soap, mould))

@@ -1,4 +1,5 @@
-import type { CutPlane } from '@vendange/core/cutting'
+import type { BarCut, CutPlane } from '@vendange/core/cutting'
+import type { Mould } from '@vendange/core/mould'
 import type {
   CutRichness,
   FaceDrawing,
@@ -7,8 +8,18 @@ import type {
   MouldSection,
   MoveLine,
   Neighbours,
+  SoapLook,
 } from '@vendange/core/pour'
-import { blurOf, neighboursIn, paintCut, paintFace, richnessOf, simulatePour, svgOfCut } from '@vendange/core/pour'
+import {
+  blurOf,
+  faceOf,
+  neighboursIn,
+  paintCut,
+  paintFace,
+  richnessOf,
+  simulatePour,
+  svgOfCut,
+} from '@vendange/core/pour'
 import { expose, transfer } from 'comlink'
 
 /** What a picture of the inside is made from. */
@@ -33,8 +44,10 @@ export interface Picture {
 export interface PourPainter {
   paint(request: PictureRequest, width: number, height: number): Picture
   svg(request: PictureRequest, width: number, height: number, title: string): string
-  /** A soap's face, as a PNG. */
+  /** A face, as a PNG. */
   face(face: FaceDrawing, width: number, height: number): Promise<Blob>
+  /** A soap's own face in its mould, as a PNG. */
+  soapFace(soap: SoapLook, mould: (Mould & BarCut) | undefined, width: number, height: number): Promise<Blob>
 }
 
 /** Of the picture before: while a path is drawn, only that one is followed anew. */
@@ -53,6 +66,12 @@ function cutOf(
   return { cut: inside.cut(plane, width, height), hexes: [...hexes, ...inside.otherHexes] }
 }
 
+async function png(face: FaceDrawing, width: number, height: number): Promise<Blob> {
+  const canvas = new OffscreenCanvas(width, height)
+  canvas.getContext('2d')?.putImageData(new ImageData(paintFace(face, width, height), width, height), 0, 0)
+  return canvas.convertToBlob()
+}
+
 const painter: PourPainter = {
   paint: (request, width, height) => {
     const { cut, hexes } = cutOf(request, width, height)
@@ -67,10 +86,7 @@ const painter: PourPainter = {
     const heightMm = plane.kind === 'across' ? plane.upToMm : plane.toMm - plane.fromMm
     return svgOfCut(cut, width, hexes, { widthMm: plane.rightMm - plane.leftMm, heightMm, title })
   },
-  face: async (face, width, height) => {
-    const canvas = new OffscreenCanvas(width, height)
-    canvas.getContext('2d')?.putImageData(new ImageData(paintFace(face, width, height), width, height), 0, 0)
-    return canvas.convertToBlob()
-  },
+  face: png,
+  soapFace: (soap, mould, width, height) => png(faceOf(soap, mould), width, height),
 }
 expose(painter)

@@ -20,7 +20,9 @@ const props = defineProps<{
 }>()
 
 const wayWords: Readonly<Record<CutWay, string>> = { as_poured: 'As poured', turned: 'Logs turned on their side' }
-const knife = ref<FaceChoice>({ ...(face.value ?? usualFace(props.lines, props.mould)) })
+const knife = ref<{ -readonly [Key in keyof FaceChoice]: FaceChoice[Key] }>({
+  ...(face.value ?? usualFace(props.lines, props.mould)),
+})
 const grid = computed(() => barGrid(props.mould, knife.value.way))
 const grids = computed(() => cutWays.map((way) => barGrid(props.mould, way)))
 const isChosen = (isFar: boolean): boolean => {
@@ -87,6 +89,22 @@ function take(isFar: boolean): void {
 function press(way: CutWay): void {
   knife.value = { ...knife.value, way, bar: 0, layer: 0 }
 }
+/** What the knife can be moved along. */
+const knives = computed(() =>
+  (
+    [
+      ['bar', 'Bar', grid.value.along],
+      ['log', 'Log', grid.value.logs],
+      ['layer', 'Layer', grid.value.layers],
+    ] as const
+  )
+    .filter(([key, , count]) => key === 'bar' || count > 1)
+    .map(([key, name, count]) => ({
+      key,
+      count,
+      words: `${name} ${Math.min(knife.value[key], last(count)) + 1} of ${count}`,
+    })),
+)
 const last = (count: number): number => Math.max(0, count - 1)
 
 onMounted(() => {
@@ -144,37 +162,26 @@ watch(
         </figcaption>
       </figure>
     </div>
-    <v-slider
-      v-model="knife.bar"
-      :min="0"
-      :max="last(grid.along)"
-      :step="1"
-      :label="`Bar ${Math.min(knife.bar, last(grid.along)) + 1} of ${grid.along}`"
-      hide-details
-      data-test="knife"
-    />
-    <v-slider
-      v-if="grid.logs > 1"
-      v-model="knife.log"
-      :min="0"
-      :max="last(grid.logs)"
-      :step="1"
-      :label="`Log ${knife.log + 1} of ${grid.logs}`"
-      hide-details
-    />
-    <v-slider
-      v-if="grid.layers > 1"
-      v-model="knife.layer"
-      :min="0"
-      :max="last(grid.layers)"
-      :step="1"
-      :label="`Layer ${knife.layer + 1} of ${grid.layers}`"
-      hide-details
-    />
+    <label v-for="{ key, words, count } in knives" :key="key" class="knife" :data-test="`knife-${key}`">
+      <span>{{ words }}</span>
+      <input v-model.number="knife[key]" type="range" min="0" :max="last(count)" step="1" />
+    </label>
   </section>
 </template>
 
 <style scoped>
+.knife {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  gap: 12px;
+  align-items: center;
+}
+
+.knife input {
+  min-height: 40px;
+  accent-color: rgb(var(--v-theme-primary));
+}
+
 .faces {
   display: flex;
   flex-wrap: wrap;
