@@ -1,7 +1,4 @@
-import { converter, formatHex } from 'culori'
-
-const toLinear = converter('lrgb')
-const toRgb = converter('rgb')
+import { convertLrgbToRgb, convertRgbToLrgb, formatHex, parseHex } from 'culori/fn'
 
 /** Reflectance that soap does not go below or above, so that absorption stays a number. */
 const [darkest, brightest] = [0.003, 0.985]
@@ -14,8 +11,9 @@ export type Absorption = readonly [number, number, number]
 
 /** @throws {RangeError} if the colour cannot be read */
 export function absorptionOf(hex: string): Absorption {
-  const linear = toLinear(hex)
-  if (!linear) throw new RangeError(`Expected a colour like #5A2750, got ${hex}`)
+  const colour = parseHex(hex)
+  if (!colour) throw new RangeError(`Expected a colour like #5A2750, got ${hex}`)
+  const linear = convertRgbToLrgb(colour)
   const of = (band: number): number => {
     const reflectance = Math.min(brightest, Math.max(darkest, band))
     return (1 - reflectance) ** 2 / (2 * reflectance)
@@ -29,7 +27,7 @@ export const reflectanceOf = (absorption: number): number =>
 
 /** The colour of an absorption, like #5A2750. */
 export function hexOfAbsorption([red, green, blue]: Absorption): string {
-  const rgb = toRgb({ mode: 'lrgb', r: reflectanceOf(red), g: reflectanceOf(green), b: reflectanceOf(blue) })
+  const rgb = convertLrgbToRgb({ r: reflectanceOf(red), g: reflectanceOf(green), b: reflectanceOf(blue) })
   return formatHex(rgb).toUpperCase()
 }
 

@@ -1,4 +1,4 @@
-import { converter } from 'culori'
+import { convertLrgbToRgb } from 'culori/fn'
 import { absorptionOf, reflectanceOf } from './mixing'
 import type { MoveLine } from './moves'
 import { moveOf } from './moves'
@@ -12,12 +12,11 @@ export function blurOf(lines: readonly MoveLine[]): number {
   return pours.reduce((sum, { trace }) => sum + traceEffects[trace].blurMm, 0) / pours.length
 }
 
-const toRgb = converter('rgb')
 const tableSteps = 4096
 /** sRGB byte of a linear reflectance. */
 const byteOf = Uint8ClampedArray.from({ length: tableSteps + 1 }, (_, step) => {
   const light = step / tableSteps
-  return Math.round((toRgb({ mode: 'lrgb', r: light, g: light, b: light }).r ?? 0) * 255)
+  return Math.round((convertLrgbToRgb({ r: light, g: light, b: light }).r ?? 0) * 255)
 })
 
 /** Lines of pixels that are smoothed one by one: rows (`step` 1) or columns (`step` width). */
