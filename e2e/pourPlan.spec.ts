@@ -77,6 +77,22 @@ test('a pour is designed in moves, drawn on by hand and by keys, and the inside 
     await page.getByTestId('draw-skewer').click()
   })
 
+  await test.step('a plan goes out as a file and comes in again; another file is refused', async () => {
+    const download = page.waitForEvent('download')
+    await page.getByTestId('save-plan').click()
+    const buffer = await readFile(await (await download).path())
+    const kept = (await soapNamed('Signal Lamps')).pourPlan
+    expect((JSON.parse(buffer.toString('utf8')) as { moves: unknown }).moves).toEqual(kept)
+    const file = page.getByTestId('plan-file')
+    await file.setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: Buffer.from('no plan') })
+    await expect(page.getByText('That file is no pour plan: it is not JSON.')).toBeVisible()
+    await saving(page, async () => {
+      await page.getByLabel('Take move 1 away').click()
+    })
+    await saving(page, () => file.setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer }))
+    expect((await soapNamed('Signal Lamps')).pourPlan).toEqual(kept)
+  })
+
   await test.step('what cannot be done is said in words, and stays as typed', async () => {
     const path = page.getByTestId('path').last().locator('input')
     await path.fill('10 10, here')
@@ -209,6 +225,19 @@ test('a sloped loaf of two layers by its wall heights, with keys, and shaken', a
   const planned = await pixels()
   await page.getByTestId('shake').click()
   await expect.poll(pixels).not.toBe(planned)
+
+  await test.step('a shade is taken from a photograph, and a wrong file is refused', async () => {
+    const buffer = await canvasOf(page).screenshot()
+    await page.getByTestId('picture').setInputFiles({ name: 'face.png', mimeType: 'image/png', buffer })
+    const hex = await page.getByTestId('main-colour').first().getAttribute('aria-label')
+    await saving(page, () => page.getByTestId('main-colour').first().click())
+    expect(`Take ${(await soapNamed('Chalk & Flint')).colours[0]?.hex ?? ''}`).toBe(hex)
+    await page
+      .getByTestId('picture')
+      .setInputFiles({ name: 'face.txt', mimeType: 'text/plain', buffer: Buffer.from('no picture') })
+    await expect(page.getByText('face.txt is no picture that can be read.')).toBeVisible()
+  })
+
   const overflowing = moves(page).first()
   await type(page, 'Rises right, °', '40', overflowing)
   await expect(answer(page)).toContainText(/above the brim on the high side|chance to finish/)

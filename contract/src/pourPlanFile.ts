@@ -41,6 +41,7 @@ export function readPourPlan(text: string): PourPlanRead {
     return { ok: true, plan: pourPlanFileSchema.validateSync(content, { strict: true, abortEarly: true }) }
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
-    return { ok: false, message: `That file is no pour plan that can be read: ${error.message}` }
+    const place = error.path ? `${error.path}: ` : ''
+    return { ok: false, message: `That file is no pour plan that can be read: ${place}${error.message}` }
   }
 }

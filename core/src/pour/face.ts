@@ -91,6 +91,12 @@ export function faceOf(soap: SoapLook, mould?: Mould & BarCut, look: Look = 'wee
   }
 }
 
+/** Height of a face over its width. */
+export function faceRatio({ plane }: Pick<FaceDrawing, 'plane'>): number {
+  const heightMm = plane.kind === 'across' ? plane.upToMm : plane.toMm - plane.fromMm
+  return heightMm / (plane.rightMm - plane.leftMm)
+}
+
 /**
  * A face as pixels, red, green, blue and alpha of each in turn.
  *

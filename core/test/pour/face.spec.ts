@@ -1,7 +1,16 @@
 import { expect } from 'chai'
 import { barGrid, planeOfFace } from '../../src/cutting'
 import type { MoveLine } from '../../src/pour'
-import { faceOf, paintFace, partsPoured, starterPlan, techniques, usualFace, usualSection } from '../../src/pour'
+import {
+  faceOf,
+  faceRatio,
+  paintFace,
+  partsPoured,
+  starterPlan,
+  techniques,
+  usualFace,
+  usualSection,
+} from '../../src/pour'
 
 const colours = [
   { hex: '#A3343C', share: 0.5 },
@@ -23,6 +32,13 @@ describe('faceOf', () => {
     const redAt = (row: number): number => pixels[(row * 20 + 10) * 4 + 1]!
     expect(redAt(2)).to.be.above(0xc0)
     expect(redAt(17)).to.be.below(0x60)
+  })
+
+  it('is as tall as its piece of the loaf', () => {
+    expect(faceRatio(faceOf({ name: 'x', colours }, loaf))).to.be.closeTo(60 / 80, 1e-12)
+    expect(faceRatio(faceOf({ name: 'x', colours, pourPlan: starterPlan('column', 2, usualSection) }, slab))).to.equal(
+      50 / 80,
+    )
   })
 
   it('is the same for the same look, another for another name, and plain without a colour', () => {

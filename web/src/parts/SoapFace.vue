@@ -24,6 +24,7 @@ const address = computed(() =>
   <img
     v-if="address"
     class="face"
+    :class="{ whole: width >= 100 }"
     :src="address"
     :width="width"
     :height="height"
@@ -34,11 +35,16 @@ const address = computed(() =>
 </template>
 
 <style scoped>
+/* A small one shows the middle of the face; a large one all of it. Neither is stretched. */
 .face {
   display: block;
   flex: none;
   border-radius: 4px;
-  box-shadow: inset 0 0 0 1px rgb(0 0 0 / 15%);
+  object-fit: cover;
   background: rgb(var(--v-theme-surface-variant));
+}
+img.whole {
+  background: none;
+  object-fit: contain;
 }
 </style>

@@ -4,8 +4,8 @@ import type { Mould } from '@vendange/core/mould'
 import type { SoapLook } from '@vendange/core/pour'
 import { shallowReactive, toRaw } from 'vue'
 
-/** Pixels of a face; as wide as the largest place where one is shown, on a dense screen. */
-const facePx = { width: 300, height: 210 } as const
+/** Pixels across a face; as wide as the largest place where one is shown. */
+const facePx = 260
 const mostKept = 400
 
 /** What a face is drawn from, as plain data. */
@@ -21,7 +21,7 @@ let painter: ReturnType<typeof startPainter>['painter'] | undefined
 async function draw(key: string): Promise<void> {
   painter ??= startPainter().painter
   const { soap, mould } = JSON.parse(key) as Wanted
-  const blob = await painter.soapFace(soap, mould, facePx.width, facePx.height)
+  const blob = await painter.soapFace(soap, mould, facePx)
   pictures.set(key, URL.createObjectURL(blob))
 }
 

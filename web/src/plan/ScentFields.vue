@@ -6,7 +6,8 @@ import { mdiPlus } from '@mdi/js'
 import type { NewDesign } from '@vendange/contract'
 import { blendShareRange, limitRange } from '@vendange/contract'
 import { contentKeys, contentWords } from '@vendange/core/fats'
-import { scentLimit, scentRateRange } from '@vendange/core/recipe'
+import type { ScentBehaviour } from '@vendange/core/recipe'
+import { scentBehaviours, scentLimit, scentRateRange } from '@vendange/core/recipe'
 import { computed } from 'vue'
 
 /** The scent of a soap: bought as it is, or blended by the maker of several, each with its supplier's limit. */
@@ -15,6 +16,15 @@ defineProps<{ errorOf: (path: string) => string | undefined }>()
 const { show } = useUnits()
 const contents = contentKeys.map((value) => ({ value, title: contentWords[value] }))
 
+const behaviourWords: Readonly<Record<ScentBehaviour, string>> = {
+  unknown: 'Not seen yet',
+  slows: 'Slows it',
+  calm: 'Leaves it alone',
+  speeds: 'Speeds it',
+  races: 'Makes it race',
+  curdles: 'Curdles it',
+}
+const behaviours = scentBehaviours.map((value) => ({ value, title: behaviourWords[value] }))
 const parts = computed(() => scent.value?.parts ?? [])
 const limit = computed(() => (scent.value && parts.value.length > 0 ? scentLimit(scent.value) : null))
 
@@ -69,6 +79,13 @@ function addPart(): void {
         />
         <v-text-field v-model="scent.family" label="Smells of" hint="citrus, wood, clean …" />
         <v-select
+          v-if="parts.length === 0"
+          :model-value="scent.behaviour ?? 'unknown'"
+          :items="behaviours"
+          label="What it does to batter"
+          @update:model-value="scent.behaviour = $event"
+        />
+        <v-select
           :model-value="scent.contains ?? []"
           :items="contents"
           label="Contains"
@@ -103,6 +120,12 @@ function addPart(): void {
           label="Limit in the bar"
           :digits="2"
           :error="errorOf(`scent.parts[${index}].supplierLimit`)"
+        />
+        <v-select
+          :model-value="part.behaviour ?? 'unknown'"
+          :items="behaviours"
+          label="Does to batter"
+          @update:model-value="part.behaviour = $event"
         />
       </RemovableRow>
       <p v-if="errorOf('scent.parts')" class="must mb-2" role="alert">{{ errorOf('scent.parts') }}</p>

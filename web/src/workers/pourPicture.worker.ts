@@ -13,6 +13,7 @@ import type {
 import {
   blurOf,
   faceOf,
+  faceRatio,
   neighboursIn,
   paintCut,
   paintFace,
@@ -46,8 +47,8 @@ export interface PourPainter {
   svg(request: PictureRequest, width: number, height: number, title: string): string
   /** A face, as a PNG. */
   face(face: FaceDrawing, width: number, height: number): Promise<Blob>
-  /** A soap's own face in its mould, as a PNG. */
-  soapFace(soap: SoapLook, mould: (Mould & BarCut) | undefined, width: number, height: number): Promise<Blob>
+  /** A soap's own face in its mould, to scale, as a PNG. */
+  soapFace(soap: SoapLook, mould: (Mould & BarCut) | undefined, width: number): Promise<Blob>
 }
 
 /** Of the picture before: while a path is drawn, only that one is followed anew. */
@@ -87,6 +88,9 @@ const painter: PourPainter = {
     return svgOfCut(cut, width, hexes, { widthMm: plane.rightMm - plane.leftMm, heightMm, title })
   },
   face: png,
-  soapFace: (soap, mould, width, height) => png(faceOf(soap, mould), width, height),
+  soapFace: (soap, mould, width) => {
+    const face = faceOf(soap, mould)
+    return png(face, width, Math.max(1, Math.round(width * faceRatio(face))))
+  },
 }
 expose(painter)

@@ -176,6 +176,7 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
   top: -1px;
   left: -1px;
   border-radius: 4px;
+  object-fit: cover;
 }
 
 .pour .name {

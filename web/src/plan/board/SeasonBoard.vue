@@ -402,6 +402,7 @@ onBeforeUnmount(() => {
   top: calc(var(--row) * 18px + 1px);
   left: max(calc(var(--at) * var(--day)), var(--scrolled));
   border-radius: 3px;
+  object-fit: cover;
 }
 
 .hidden {

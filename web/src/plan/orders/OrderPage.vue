@@ -21,7 +21,7 @@ import { scentRateRange } from '@vendange/core/recipe'
 import { formatMoney } from '@vendange/core/units'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import PictureColours from './PictureColours.vue'
+import PictureColours from '@/parts/PictureColours.vue'
 import { useQuote } from './useQuote'
 
 const props = defineProps<{ id: string }>()

@@ -1,15 +1,26 @@
 <script setup lang="ts">
+import PictureColours from '@/parts/PictureColours.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import type { NewDesign } from '@vendange/contract'
 import { limitRange } from '@vendange/contract'
 import { looks, shadesAt, tintOf, usualTint } from '@vendange/core/pour'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 
 /** How the colours change from the pour to the cured bar: as the workshop saw it, else by the model. */
 const values = defineModel<NewDesign>({ required: true })
 const lookWords = { pour: 'Pour', day_1: 'Day 1', week_4: 'Week 4' } as const
 const shades = computed(() => looks.map((look) => shadesAt(look, values.value.colours, tintOf(values.value))))
 type Colour = NewDesign['colours'][number]
+
+/** Which shade a photograph's colour is taken for. */
+const photoPot = ref(0)
+const photoLook = ref<(typeof looks)[number]>('week_4')
+const potChoices = computed(() => values.value.colours.map(({ name }, value) => ({ value, title: name })))
+const lookChoices = looks.map((value) => ({ value, title: lookWords[value] }))
+function pick(hex: string): void {
+  const colour = values.value.colours[photoPot.value]
+  if (colour) colour[photoLook.value === 'pour' ? 'wetHex' : photoLook.value === 'day_1' ? 'dayHex' : 'hex'] = hex
+}
 
 function see(colour: Colour, field: 'wetHex' | 'dayHex', event: Event): void {
   colour[field] = (event.target as HTMLInputElement).value
@@ -56,6 +67,11 @@ function see(colour: Colour, field: 'wetHex' | 'dayHex', event: Event): void {
         </tr>
       </tbody>
     </table>
+    <div class="photo">
+      <v-select v-model="photoPot" :items="potChoices" label="From a photograph, for" />
+      <v-select v-model="photoLook" :items="lookChoices" label="As it looked at" />
+      <PictureColours class="picture" label="Drop or choose a photograph of the soap" @pick="pick" />
+    </div>
     <div class="row">
       <label class="shade">
         <span class="chip" :style="{ background: values.batterHex ?? usualTint }" />
@@ -87,6 +103,16 @@ function see(colour: Colour, field: 'wetHex' | 'dayHex', event: Event): void {
   align-items: center;
   gap: 8px;
   cursor: pointer;
+}
+
+.photo {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+
+.picture {
+  grid-column: 1 / -1;
 }
 
 .shade input {

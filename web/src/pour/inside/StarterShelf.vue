@@ -72,6 +72,7 @@ img,
   height: auto;
   aspect-ratio: 10 / 7;
   border-radius: 4px;
-  background: rgb(var(--v-theme-surface-variant));
+  object-fit: contain;
+  object-position: left;
 }
 </style>

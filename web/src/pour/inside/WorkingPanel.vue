@@ -143,6 +143,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
 
 .fallback img {
   border-radius: 4px;
+  object-fit: contain;
 }
 
 .open {

@@ -2,7 +2,8 @@
 import { mainColours } from '@vendange/core/plan'
 import { ref } from 'vue'
 
-/** Colours out of a client's picture, computed in the page: its main ones, or the one under the finger. */
+/** Colours out of a picture, computed in the page: its main ones, or the one under the finger. */
+withDefaults(defineProps<{ label?: string }>(), { label: 'Drop or choose the client’s picture' })
 const emit = defineEmits<{ pick: [hex: string] }>()
 const canvas = ref<HTMLCanvasElement>()
 const found = ref<readonly { readonly hex: string }[]>([])
@@ -51,7 +52,7 @@ function pickAt(event: MouseEvent): void {
         data-test="picture"
         @change="show(($event.target as HTMLInputElement).files?.[0])"
       />
-      Drop or choose the client’s picture
+      {{ label }}
     </label>
     <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
     <canvas v-show="found.length > 0" ref="canvas" title="Click a spot to take its colour" @click="pickAt" />
