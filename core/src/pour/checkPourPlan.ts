@@ -3,6 +3,8 @@ import { formatQuantity, isWithin } from '../units'
 import type { MoveFigure, MoveLine } from './moves'
 import { isTool, moveFigures, moveOf, moveSpecs, partsPoured } from './moves'
 import type { MouldSection } from './section'
+import { potAreasMm2 } from './section'
+import type { Simulation } from './simulate'
 import { simulatePour } from './simulate'
 
 export const mostMoves = 200
@@ -107,17 +109,31 @@ export function checkPourPlan(
   return [...findings, ...overflows(lines, pots, section)]
 }
 
+/** How high the batter stands at the walls and at the most after each move, mm. */
+export function heightsAfter(
+  lines: readonly MoveLine[],
+  areasMm2: readonly number[],
+  section: MouldSection,
+): Simulation['heightsMm'] {
+  // Tools move nothing up or down.
+  const poured = lines.map((line) => (isTool(line.kind) ? ({ kind: 'spray' } as const) : line))
+  return simulatePour(poured, areasMm2, section).heightsMm
+}
+
 /** Moves after which batter stands above the brim; a piped or textured top may. */
 function overflows(
   lines: readonly MoveLine[],
   pots: readonly { readonly massG: number }[],
   section: MouldSection,
 ): readonly Finding[] {
-  const madeG = pots.reduce((sum, { massG }) => sum + massG, 0)
-  const areas = pots.map(({ massG }) => (madeG > 0 ? (section.widthMm * section.fillMm * massG) / madeG : 0))
-  // Tools move nothing up or down.
-  const poured = lines.map((line) => (isTool(line.kind) ? ({ kind: 'spray' } as const) : line))
-  const { heightsMm } = simulatePour(poured, areas, section)
+  const heightsMm = heightsAfter(
+    lines,
+    potAreasMm2(
+      pots.map(({ massG }) => massG),
+      section,
+    ),
+    section,
+  )
   const index = heightsMm.findIndex(({ topMm }, at) => {
     const kind = lines[at]!.kind
     return topMm > section.heightMm + 0.5 && kind !== 'pipe' && kind !== 'texture' && kind !== 'drizzle'

@@ -29,8 +29,8 @@ export const moveKinds = [
 ] as const
 export type MoveKind = (typeof moveKinds)[number]
 
-/** Outlines of columns and embeds. */
-export const outlines = ['round', 'square', 'triangle', 'star'] as const
+/** Outlines of columns, embeds and pieces of old soap. */
+export const outlines = ['round', 'square', 'triangle', 'star', 'shaving'] as const
 export type Outline = (typeof outlines)[number]
 
 /** Where a tool is drawn: across the loaf, down into it; or on the surface as seen from above, through all its depth. */
@@ -119,7 +119,14 @@ export const moveSpecs: Readonly<Record<MoveKind, MoveSpec>> = {
   hanger: { pours: 'none', figures: [], isDrawn: true, traces: ['emulsion', 'medium'], handsMin: 1.5 },
   skewer: { pours: 'none', figures: [], isDrawn: true, traces: ['thin', 'medium'], handsMin: 1 },
   spoon: { pours: 'one', figures: ['count'], traces: ['medium', 'thick'], handsMin: 3 },
-  cubes: { pours: 'none', figures: ['count', 'sizeMm'], hasHex: true, traces: ['thin', 'medium'], handsMin: 2 },
+  cubes: {
+    pours: 'none',
+    figures: ['count', 'sizeMm'],
+    hasHex: true,
+    outlines: ['square', 'shaving'],
+    traces: ['thin', 'medium'],
+    handsMin: 2,
+  },
   embed: {
     pours: 'none',
     figures: ['xMm', 'yMm', 'sizeMm', 'turnDeg'],
@@ -192,7 +199,7 @@ export function moveOf(line: MoveLine): PourMove {
     sinkMm: line.sinkMm ?? sinkOfFall(figures.fallMm, trace),
     spreadMm: figures.spreadMm * traceEffects[trace].spreadFactor,
     hex: line.hex ?? usualHex,
-    outline: line.outline ?? 'round',
+    outline: line.outline ?? spec.outlines?.[0] ?? 'round',
     plane: line.plane ?? 'section',
     path: line.path ?? [],
   }

@@ -18,6 +18,11 @@ export function cornersOf(outline: Outline, sizeMm: number, turnDeg = 0): Corner
       return ring(3, Math.PI / 2, () => sizeMm / Math.sqrt(3))
     case 'star':
       return ring(10, Math.PI / 2, (index) => (index % 2 === 0 ? sizeMm / 2 : sizeMm / 5))
+    case 'shaving': {
+      // A sliver, four times as long as it is thick.
+      const flat = Math.atan(1 / 4)
+      return [flat, Math.PI - flat, Math.PI + flat, -flat].map((angle) => at((sizeMm / 2) * Math.sqrt(17 / 16), angle))
+    }
     case 'round':
       return ring(64, 0, () => sizeMm / 2)
   }

@@ -171,7 +171,7 @@ export function strokesOf(
       return times(count, (index) => ({
         kind: 'solid',
         material: materials.of(move.hex),
-        outline: 'square',
+        outline,
         sizeMm: sizeMm * (0.75 + 0.5 * spreadOut(index * 5 + 2)),
         turnDeg: 90 * spreadOut(index * 3 + 1),
         xMm: widthMm * (0.08 + 0.84 * ((index + 0.5) / count)),

@@ -1,7 +1,16 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { KnownPulls, MoveLine, SectionPoint } from '../../src/pour'
-import { air, checkPourPlan, dragShare, partsPoured, simulatePour, toolRadiusMm, traces } from '../../src/pour'
+import {
+  air,
+  checkPourPlan,
+  dragShare,
+  heightsAfter,
+  partsPoured,
+  simulatePour,
+  toolRadiusMm,
+  traces,
+} from '../../src/pour'
 import { ringShare } from '../../src/pour/rings'
 
 const section = { widthMm: 80, heightMm: 70, fillMm: 60, lengthMm: 250 }
@@ -218,6 +227,25 @@ describe('what stands in the batter', () => {
     expect([inside.materialAt(40, 11), inside.materialAt(40, 39), inside.materialAt(40, 9)]).to.deep.equal([2, 2, 0])
     expect(inside.topMm).to.be.closeTo((wholeMm2 + Math.PI * 225) / 80, 0.1)
     expect(inside.otherHexes).to.deep.equal(['#B98A3E'])
+  })
+
+  it('is cubes, or shavings a quarter as thick, each of which raises the batter by what it takes up', () => {
+    const rise = (outline: 'square' | 'shaving'): number =>
+      simulatePour([level(0), { kind: 'cubes', count: 6, sizeMm: 8, outline, hex: '#333333' }], [3200], section).topMm -
+      40
+    // Six pieces of 8 mm on average, from 6 to 10 mm.
+    expect(rise('square')).to.be.within((6 * 6 * 6) / 80, (6 * 10 * 10) / 80)
+    expect(rise('shaving')).to.be.closeTo(rise('square') / 4, 0.15)
+  })
+
+  it('is told by the heights after each move', () => {
+    const heights = heightsAfter(
+      [level(0), embed, { kind: 'sloped', angleDeg: 10, pot: 1, part: 1 }],
+      [1600, 1600],
+      section,
+    )
+    expect(heights[0]!.leftMm).to.equal(heights[1]!.leftMm)
+    expect(heights[2]!.rightMm - heights[2]!.leftMm).to.be.closeTo(80 * Math.tan((10 * Math.PI) / 180), 0.1)
   })
 
   it('is not stirred by what is poured and drawn around it', () => {

@@ -14,7 +14,7 @@ import {
   windowLeft,
 } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { kindWords, techniqueWords, traceWords } from './inside/moveWords'
+import { chanceWords, kindWords, techniqueWords, traceWords } from './inside/moveWords'
 import { useTimedPours, useWorking } from './inside/useWorking'
 
 /** The pour on the clock at the bench: what is left of the window, the next move, and the fallback one tap away. */
@@ -93,7 +93,7 @@ const taps = [
         <b class="face">{{ clockFace(sinceMin * minuteMs) }}</b>
         <span data-test="window">
           <template v-if="left.untilMin > 0"
-            >{{ minutes(left.fromMin) }} to {{ minutes(left.untilMin) }} min left, {{ Math.round(chance * 100) }} % to
+            >{{ minutes(left.fromMin) }} to {{ minutes(left.untilMin) }} min left, {{ chanceWords(chance) }} to
             finish</template
           >
           <template v-else>its time is over</template>

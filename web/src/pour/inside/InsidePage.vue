@@ -31,6 +31,7 @@ import { computed, ref, shallowRef } from 'vue'
 import CutView from './CutView.vue'
 import InsidePicture from './InsidePicture.vue'
 import MoveRow from './MoveRow.vue'
+import { chanceWords } from './moveWords'
 import ShadeFields from './ShadeFields.vue'
 import WorkingPanel from './WorkingPanel.vue'
 import { useTimedPours, useWorking } from './useWorking'
@@ -153,7 +154,7 @@ const sentence = computed(() => {
   const moves = lines.value.length === 1 ? 'one move' : `${lines.value.length} moves`
   const pots =
     left === 0 ? 'every pot is used up' : `${left === 1 ? 'one of its pots is' : `${left} of its pots are`} not used up`
-  return `${now.name} is poured in ${moves}, ${pots}; the chance to finish is ${Math.round(working.chance.value * 100)} %.`
+  return `${now.name} is poured in ${moves}, ${pots}; the chance to finish is ${chanceWords(working.chance.value)}.`
 })
 
 const fileName = computed(() => `${(design.value?.name ?? 'soap').toLowerCase().replace(/[^a-z0-9]+/g, '-')}-inside`)
@@ -355,6 +356,7 @@ const conflictLabels = {
                 :pots-g="plan.potsByMass.value.map(({ massG }) => massG)"
                 :areas-mm2="plan.areasMm2.value"
                 :section="plan.section.value"
+                :stands="plan.heightsMm.value[index]"
                 @update:model-value="put(index, $event)"
                 @kind="change(index, $event)"
               />

@@ -24,6 +24,8 @@ const props = defineProps<{
   potsG: readonly number[]
   areasMm2: readonly number[]
   section: MouldSection
+  /** How high the batter stands after it. */
+  stands: { readonly leftMm: number; readonly rightMm: number; readonly topMm: number } | undefined
 }>()
 const emit = defineEmits<{ kind: [kind: MoveKind] }>()
 const { show } = useUnits()
@@ -63,6 +65,15 @@ function wish(side: 'leftMm' | 'rightMm', heightMm: number): void {
   })
 }
 
+const standsWords = computed(() => {
+  if (!props.stands) return ''
+  const [left, right, top] = [props.stands.leftMm, props.stands.rightMm, props.stands.topMm].map((mm) =>
+    show('length', mm, 0),
+  )
+  if (left === right)
+    return top === left ? `Then it stands ${top} high.` : `Then it stands ${left}, ${top} at the highest.`
+  return `Then it stands ${left} at the left and ${right} at the right.`
+})
 const pathProblem = ref<string>()
 /** As it is being typed; what cannot be read stays. */
 const pathTyped = ref<string>()
@@ -156,6 +167,7 @@ function setPart(at: number, change: { pot?: number; part?: number }): void {
       In an empty mould. Put {{ show('length', propMm, 0) }} under the
       {{ (line.angleDeg ?? 0) >= 0 ? 'left' : 'right' }} edge.
     </p>
+    <p v-if="stands && spec.pours !== 'none'" class="quiet wide stands">{{ standsWords }}</p>
     <div v-if="spec.pours === 'many'" class="pots wide">
       <div v-for="(one, at) in line.pots ?? []" :key="at" class="row onepot">
         <span class="dot" :style="{ background: colours[one.pot]?.hex }" />
@@ -204,6 +216,11 @@ function setPart(at: number, change: { pot?: number; part?: number }): void {
 
 .wide {
   grid-column: 1 / -1;
+}
+
+.stands {
+  margin-top: -4px;
+  font-size: 0.85rem;
 }
 
 .pots {

@@ -10,7 +10,7 @@ import { endpoints, ownFactorRange } from '@vendange/contract'
 import type { Advice, Fallback, MoveLine, TimedMove, WorkingEstimate } from '@vendange/core/pour'
 import { computed, ref } from 'vue'
 import ClockChart from './ClockChart.vue'
-import { techniqueWords } from './moveWords'
+import { chanceWords, techniqueWords } from './moveWords'
 
 /** How long the batter will wait, and what to do about it. Openly a model: each factor can be seen and set. */
 const props = defineProps<{
@@ -30,7 +30,6 @@ const props = defineProps<{
 }>()
 const season = useSeason()
 const { words } = useUnits()
-const percent = (share: number): string => `${Math.round(share * 100)} %`
 const isOpen = ref(false)
 const best = computed(() => props.advice.slice(0, 3))
 const fallbackFace = computed(() =>
@@ -72,7 +71,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
   <section class="sheet stack" data-test="working">
     <h2>Working time</h2>
     <p class="big" data-test="chance">
-      {{ percent(chance) }} chance to finish; the batter waits {{ band.fromMin.toFixed(0) }} to
+      {{ chanceWords(chance) }} chance to finish; the batter waits {{ band.fromMin.toFixed(0) }} to
       {{ band.untilMin.toFixed(0) }} min, likely {{ band.likelyMin.toFixed(0) }}.
     </p>
     <p class="quiet">{{ learned }} The band holds eight pours in ten.</p>
@@ -80,7 +79,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
     <ClockChart :estimate="estimate" :moves="onClock" :lines="lines" />
     <ul v-if="best.length > 0" class="advice" data-test="advice">
       <li v-for="one in best" :key="one.key">
-        {{ words(one.words) }}: <b>{{ percent(one.before) }} → {{ percent(one.after) }}</b>
+        {{ words(one.words) }}: <b>{{ chanceWords(one.before) }} → {{ chanceWords(one.after) }}</b>
       </li>
     </ul>
     <div class="row fallback" data-test="fallback">

@@ -42,6 +42,7 @@ export const outlineWords: Readonly<Record<Outline, string>> = {
   square: 'Square',
   triangle: 'Triangle',
   star: 'Star',
+  shaving: 'Shavings',
 }
 export const techniqueWords: Readonly<Record<Technique, string>> = {
   layers: 'Level layers',
@@ -55,4 +56,10 @@ export const techniqueWords: Readonly<Record<Technique, string>> = {
   spoon: 'Spoon and fold',
   confetti: 'Old soap folded in',
   embed: 'Embed',
+}
+
+/** A chance as a maker reads it; nothing is certain. */
+export function chanceWords(share: number): string {
+  if (share > 0.99) return 'over 99 %'
+  return share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`
 }

@@ -2,7 +2,16 @@ import type { NewDesign, SavedMould } from '@vendange/contract'
 import type { WeighedPot } from '@vendange/core/batch'
 import { potG } from '@vendange/core/batch'
 import type { MoveKind, MoveLine } from '@vendange/core/pour'
-import { checkPourPlan, isTool, moveFigures, moveSpecs, partsPoured, potAreasMm2, sectionOf } from '@vendange/core/pour'
+import {
+  checkPourPlan,
+  heightsAfter,
+  isTool,
+  moveFigures,
+  moveSpecs,
+  partsPoured,
+  potAreasMm2,
+  sectionOf,
+} from '@vendange/core/pour'
 import { computed } from 'vue'
 
 export type Line = NewDesign['pourPlan'][number]
@@ -25,6 +34,9 @@ export function usePourPlan(lines: () => readonly Line[], mould: () => SavedMoul
     const index = /\[(\d+)\]/.exec(first.field ?? '')?.[1]
     return lines().slice(0, index === undefined ? 0 : Number(index))
   })
+
+  /** How high the batter stands after each move. */
+  const heightsMm = computed(() => heightsAfter(drawable.value, areasMm2.value, section.value))
 
   /** A new move of a kind, which takes what is left of the first pot that is not empty. */
   function fresh(kind: MoveKind): Line {
@@ -62,5 +74,5 @@ export function usePourPlan(lines: () => readonly Line[], mould: () => SavedMoul
       trace: traces[0] === 'emulsion' ? 'thin' : traces[0],
     }
   }
-  return { section, potsByMass, findings, areasMm2, drawable, fresh }
+  return { section, potsByMass, findings, areasMm2, drawable, heightsMm, fresh }
 }
