@@ -231,8 +231,8 @@ describe('what stands in the batter', () => {
 
   it('is cubes, or shavings a quarter as thick, each of which raises the batter by what it takes up', () => {
     const rise = (outline: 'square' | 'shaving'): number =>
-      simulatePour([level(0), { kind: 'cubes', count: 6, sizeMm: 8, outline, hex: '#333333' }], [3200], section).topMm -
-      40
+      simulatePour([level(0), { kind: 'cubes', count: 6, sizeMm: 8, outline, hex: '#333333' }], [4800], section).topMm -
+      60
     // Six pieces of 8 mm on average, from 6 to 10 mm.
     expect(rise('square')).to.be.within((6 * 6 * 6) / 80, (6 * 10 * 10) / 80)
     expect(rise('shaving')).to.be.closeTo(rise('square') / 4, 0.15)
