@@ -1,3 +1,4 @@
+import type { SeasonView } from '@vendange/contract'
 import { expect, test } from '@playwright/test'
 import { fileURLToPath } from 'node:url'
 import { answer, doStepsUntil } from './hands'
@@ -32,8 +33,10 @@ test('a picture of every main view', async ({ page }) => {
 
 test('the techniques side by side', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 900 })
-  const paths = await mainViews(workshop.url)
-  await page.goto(workshop.url + paths.inside)
+  // Four colours in a mould about as wide as it is deep.
+  const season = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
+  const soap = season.designs.find(({ name }) => name === 'Dawn Arrival')
+  await page.goto(`${workshop.url}/soaps/${soap?.id ?? ''}/inside`)
   await page.getByTestId('open-starters').click()
   const shelf = page.getByTestId('starters')
   await expect(shelf.locator('img')).toHaveCount(11, { timeout: 60_000 })
