@@ -56,7 +56,11 @@ const blamed = computed(() => {
   return ids
 })
 const isLate = (batch: BoardBatch): boolean => batch.needed !== undefined && batch.ready > batch.needed
-const faceOf = (batch: BoardBatch): string => designFaceAddress(season.design(batch.designId), (id) => season.mould(id))
+/** Asked for at every frame of a drag: found once. */
+const faces = computed(
+  () => new Map(season.designs.map((design) => [design.id, designFaceAddress(design, (id) => season.mould(id))])),
+)
+const faceOf = (batch: BoardBatch): string => faces.value.get(batch.designId) ?? ''
 const on = (at: number): string => formatDay(addDays(props.from, at), season.today)
 const tell = (batch: BoardBatch): string =>
   `${batch.name}: pour ${on(batch.pour)}, cut ${on(batch.cut)}, cured ${on(batch.ready)}` +

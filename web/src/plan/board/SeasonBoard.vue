@@ -128,7 +128,11 @@ const facedCures = useGradually(
 )
 /** What is shown until a face is drawn. */
 const blankPicture = 'data:image/svg+xml,%3Csvg xmlns="http://www.w3.org/2000/svg"/%3E'
-const faceOf = (batch: BoardBatch): string => designFaceAddress(season.design(batch.designId), (id) => season.mould(id))
+/** Asked for at every frame of a drag: found once. */
+const faces = computed(
+  () => new Map(season.designs.map((design) => [design.id, designFaceAddress(design, (id) => season.mould(id))])),
+)
+const faceOf = (batch: BoardBatch): string => faces.value.get(batch.designId) ?? ''
 
 const flags = computed(() =>
   season.collections
