@@ -215,7 +215,7 @@ export class PouredBatter {
     this.back.push(this.above(before, () => material))
   }
 
-  pull(path: readonly SectionPoint[], radiusMm: number): void {
+  private pull(path: readonly SectionPoint[], radiusMm: number): void {
     const { widthMm } = this.section
     const { surface, solids } = this.batter
     const way = this.followed(() => wayBack(path, radiusMm, { surface, solids, widthMm }, this.across))

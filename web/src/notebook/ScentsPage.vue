@@ -45,9 +45,6 @@ interface Story {
 
 const namesOf = ({ scent }: SavedDesign): readonly string[] =>
   scent ? [scent.name, ...(scent.parts ?? []).map(({ name }) => name)] : []
-const own = computed(() =>
-  Object.fromEntries((season.workshop?.ownFactors ?? []).map(({ key, times }) => [key, times])),
-)
 
 function wordsFor(name: string, pours: readonly Pour[]): string {
   const last = pours.at(-1)
@@ -64,7 +61,7 @@ const stories = computed<readonly Story[]>(() => {
     const designs = season.designs.filter((design) => namesOf(design).includes(name))
     const pours = timings.value.flatMap((timing): readonly Pour[] => {
       const story = timing.batter.scents.some((scent) => scent.name === name)
-        ? scentPourOf(timing, own.value)
+        ? scentPourOf(timing, season.ownFactors)
         : undefined
       return story ? [{ ...story, timing }] : []
     })

@@ -59,6 +59,10 @@ export const useSeason = defineStore('season', () => {
     things: readonly T[] | undefined,
     id: string | null | undefined,
   ): T | undefined => things?.find((thing) => thing.id === id)
+  /** By how much something multiplies the working time here, where the workshop knows better than the model. */
+  const ownFactors = computed<Readonly<Record<string, number>>>(() =>
+    Object.fromEntries((workshop.value?.ownFactors ?? []).map(({ key, times }) => [key, times])),
+  )
   const design = (id: string | null | undefined): SavedDesign | undefined => find(view.value?.designs, id)
   const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
   /** A recipe to reckon with: its fats as the certificates of the lots at hand narrow them. */
@@ -167,6 +171,7 @@ export const useSeason = defineStore('season', () => {
     recipes,
     collections,
     designs,
+    ownFactors,
     batches,
     loaves,
     orders,

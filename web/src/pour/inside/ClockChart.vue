@@ -10,8 +10,6 @@ const props = defineProps<{
   estimate: WorkingEstimate
   moves: readonly TimedMove[]
   lines: readonly MoveLine[]
-  /** Minutes after emulsion now, while a pour is on. */
-  nowMin?: number | undefined
 }>()
 const width = 520
 const height = 240
@@ -20,7 +18,7 @@ const mostThickened = 1.3
 
 const untilMin = computed(() => {
   const last = props.moves.at(-1)?.endMin ?? 0
-  return Math.max(10, last * 1.15, props.nowMin ?? 0)
+  return Math.max(10, last * 1.15)
 })
 const x = computed(() => scaleLinear([0, untilMin.value], [edge.left, width - edge.right]))
 const y = scaleLinear([0, mostThickened], [height - edge.bottom, edge.top])
@@ -78,14 +76,6 @@ const ticks = computed(() => x.value.ticks(7))
       </rect>
       <text :x="bar.left + bar.wide / 2" :y="edge.top + 12" class="label middle">{{ bar.index + 1 }}</text>
     </g>
-    <line
-      v-if="nowMin !== undefined"
-      :x1="x(nowMin)"
-      :x2="x(nowMin)"
-      :y1="edge.top"
-      :y2="height - edge.bottom"
-      class="now"
-    />
     <text v-for="tick in ticks" :key="tick" :x="x(tick)" :y="height - 10" class="label middle">{{ tick }} min</text>
   </svg>
 </template>
@@ -118,11 +108,6 @@ svg {
 .move.late {
   fill: rgba(var(--v-theme-must), 0.25);
   stroke: rgb(var(--v-theme-must));
-}
-
-.now {
-  stroke: rgb(var(--v-theme-must));
-  stroke-width: 2;
 }
 
 .label {

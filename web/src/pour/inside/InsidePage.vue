@@ -17,7 +17,6 @@ import { scaleDesign } from '@vendange/core/batch'
 import { isCut } from '@vendange/core/cutting'
 import type { Look, MoveKind, Neighbours, Plane, SectionPoint, Technique } from '@vendange/core/pour'
 import {
-  batterConditions,
   closeNeighbours,
   isSeenFromAbove,
   looks,
@@ -34,7 +33,7 @@ import MoveRow from './MoveRow.vue'
 import { chanceWords } from './moveWords'
 import ShadeFields from './ShadeFields.vue'
 import WorkingPanel from './WorkingPanel.vue'
-import { useTimedPours, useWorking } from './useWorking'
+import { useBatter, useTimedPours, useWorking } from './useWorking'
 import StarterShelf from './StarterShelf.vue'
 import type { Line } from './usePourPlan'
 import { usePourPlan } from './usePourPlan'
@@ -127,15 +126,7 @@ function begin(technique: Technique): void {
 }
 
 const timings = useTimedPours()
-const recipe = computed(() => season.recipes.find((one) => one.id === design.value?.recipeId))
-const batter = computed(() =>
-  batterConditions({
-    recipe: { ...(recipe.value ?? { fats: [], lyeConcentration: 0.3 }), knownFats: season.fats },
-    scent: values.value?.scent ?? null,
-    colours: values.value?.colours ?? [],
-    soapingTemperatureC: season.workshop?.soapingTemperatureC ?? 43,
-  }),
-)
+const batter = useBatter(() => values.value)
 const working = useWorking(
   () => plan.drawable.value,
   () => batter.value,

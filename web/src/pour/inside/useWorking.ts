@@ -1,9 +1,10 @@
 import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
-import type { TimedPourView } from '@vendange/contract'
+import type { NewDesign, TimedPourView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { BatterConditions, MoveLine } from '@vendange/core/pour'
 import {
+  batterConditions,
   chanceToFinish,
   estimateOfPot,
   estimateWorking,
@@ -26,6 +27,19 @@ export function useTimedPours() {
   return timings
 }
 
+/** The batter of a soap as it is designed now. */
+export function useBatter(soap: () => Pick<NewDesign, 'recipeId' | 'scent' | 'colours'> | undefined) {
+  const season = useSeason()
+  return computed(() => {
+    const { recipeId = null, scent = null, colours = [] } = soap() ?? {}
+    const recipe = season.recipes.find(({ id }) => id === recipeId) ?? { fats: [], lyeConcentration: 0.3 }
+    return batterConditions({
+      recipe: { ...recipe, knownFats: season.fats },
+      ...{ scent, colours, soapingTemperatureC: season.workshop?.soapingTemperatureC ?? 43 },
+    })
+  })
+}
+
 /** How long a batter will wait for a plan, what would help, and what to fall back on. */
 export function useWorking(
   lines: () => readonly MoveLine[],
@@ -34,11 +48,8 @@ export function useWorking(
   timings: () => readonly TimedPourView[],
 ) {
   const season = useSeason()
-  const own = computed(() =>
-    Object.fromEntries((season.workshop?.ownFactors ?? []).map(({ key, times }) => [key, times])),
-  )
   const pours = computed(() => timings().flatMap((timing) => timedPourOf(timing) ?? []))
-  const estimate = computed(() => estimateWorking(batter(), pours.value, own.value))
+  const estimate = computed(() => estimateWorking(batter(), pours.value, season.ownFactors))
   const band = computed(() => windowLeft(estimate.value, 0))
   /** The same for each pot, in their order. */
   const potBands = computed(() =>
@@ -48,7 +59,7 @@ export function useWorking(
   const onClock = computed(() =>
     planOnTheClock(lines(), estimate.value.thickening, potsReadyMin(batter().pots), batter().paces),
   )
-  const advice = computed(() => workingAdvice(lines(), batter(), pours.value, own.value))
+  const advice = computed(() => workingAdvice(lines(), batter(), pours.value, season.ownFactors))
   const fallback = computed(() => fallbackFor(lines(), estimate.value, batter(), section()))
   return { estimate, band, potBands, chance, onClock, advice, fallback }
 }

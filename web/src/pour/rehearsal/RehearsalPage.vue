@@ -13,27 +13,18 @@ import {
   moveSpecs,
   usualSection,
   sectionOf,
-  batterConditions,
 } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { kindWords, techniqueWords, traceWords } from '../inside/moveWords'
-import { useTimedPours, useWorking } from '../inside/useWorking'
+import { useBatter, useTimedPours, useWorking } from '../inside/useWorking'
 
 /** A pour played against a batter drawn from the model: when to go on, and when to fall back. */
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const design = computed(() => season.design(props.id))
 const lines = computed(() => design.value?.pourPlan ?? [])
-const recipe = computed(() => season.recipes.find((one) => one.id === design.value?.recipeId))
 const mould = computed(() => season.mould(design.value?.mouldId ?? null))
-const batter = computed(() =>
-  batterConditions({
-    recipe: { ...(recipe.value ?? { fats: [], lyeConcentration: 0.3 }), knownFats: season.fats },
-    scent: design.value?.scent ?? null,
-    colours: design.value?.colours ?? [],
-    soapingTemperatureC: season.workshop?.soapingTemperatureC ?? 43,
-  }),
-)
+const batter = useBatter(() => design.value)
 const timings = useTimedPours()
 const working = useWorking(
   () => lines.value,
