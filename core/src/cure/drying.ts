@@ -75,6 +75,17 @@ export function weighInIsDue(weighIns: readonly WeighIn[], today: Day): boolean 
   return last === undefined || daysBetween(last.day, today) >= weighInEveryDays
 }
 
+/** A cured face is photographed on these days of its cure, for how its colours move. A rule of the house. */
+export const photoCureDays = [1, 7, 28] as const
+
+/** The day of the cure whose photograph is due: the last that was reached, unless one was taken since. Undefined if none is. */
+export function photoDue(photoDays: readonly Day[], cutDay: Day, today: Day): number | undefined {
+  const now = daysBetween(cutDay, today)
+  const reached = photoCureDays.filter((cureDay) => cureDay <= now).at(-1)
+  const isTaken = reached !== undefined && photoDays.some((day) => daysBetween(cutDay, day) >= reached)
+  return isTaken ? undefined : reached
+}
+
 /** Weighings by day of the cure, counted from the cut. @throws {RangeError} if a day is no day */
 export function weighInsByCureDay(
   weighIns: readonly WeighIn[],

@@ -1,1 +1,4 @@
 export * from './drying'
+export * from './dryingModel'
+export * from './forecast'
+export * from './racks'

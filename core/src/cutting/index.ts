@@ -1,3 +1,7 @@
 export * from './barsFromLoaf'
+export * from './faults'
+export * from './finishing'
 export * from './mouldBars'
+export * from './planner'
 export * from './turned'
+export * from './unmould'

@@ -17,6 +17,19 @@ export function logsOf(mould: Pick<Mould, 'shape' | 'logCount'>): number {
   return shapeOf(mould) === 'slab' ? (mould.logCount ?? 1) : 1
 }
 
+/** Sides of a bar, mm: its face, and how thick it is. */
+export interface BarSides {
+  readonly widthMm: number
+  readonly heightMm: number
+  readonly thicknessMm: number
+}
+
+/** The bar of a mould that is cut as poured. @throws {RangeError} if the mould is out of range, or it has cavities */
+export function barSidesOf(mould: Mould & BarCut): BarSides {
+  const { widthMm, heightMm } = blockOf(mould)
+  return { widthMm: widthMm / logsOf(mould), heightMm, thicknessMm: mould.barThicknessMm }
+}
+
 /**
  * Bars of one filled mould: of a loaf its slices, of a slab those of all its logs, of a cylinder its discs, of a tray its
  * cavities. A taper's end bars are as thick as the others and lose their slant to the trims.

@@ -1,1 +1,6 @@
-export * from './events'
+export * from './allotting'
+export * from './checkHappening'
+export * from './finishWork'
+export * from './happenings'
+export * from './loafState'
+export * from './whereabouts'

@@ -1,2 +1,6 @@
+export * from './allergenText'
+export * from './label'
+export * from './labelStock'
 export * from './lotCode'
 export * from './releaseChecks'
+export * from './sellThrough'

@@ -1,7 +1,10 @@
 import type { Day } from '../calendar'
 import { daysBetween, formatDay } from '../calendar'
 import { cureProgress, hasLevelledOff, inOrder } from '../cure'
+import type { FaultKey } from '../cutting'
+import { faults } from '../cutting'
 import type { LoafState } from '../loaf'
+import type { CureSchool } from '../recipe'
 import type { Range } from '../units'
 import { formatQuantity, isWithin } from '../units'
 
@@ -21,7 +24,7 @@ export interface ReleaseAnswers {
 }
 
 export interface ReleaseCheck {
-  readonly key: 'cure' | 'mass' | 'levelled' | 'ph' | 'look' | 'label'
+  readonly key: 'cure' | 'mass' | 'levelled' | 'ph' | 'look' | 'label' | 'faults' | 'lots'
   readonly title: string
   /** `open`: not known yet. `note`: does not hold the loaf back. */
   readonly result: 'passed' | 'failed' | 'open' | 'note'
@@ -52,7 +55,7 @@ function massCheck(state: LoafState, labelMassG: number, today: Day): ReleaseChe
   }
 }
 
-function levelledCheck(state: LoafState): ReleaseCheck {
+function levelledCheck(state: LoafState, cureSchool: CureSchool): ReleaseCheck {
   const levelled = hasLevelledOff(state.weighIns)
   const finding =
     levelled === undefined
@@ -60,7 +63,26 @@ function levelledCheck(state: LoafState): ReleaseCheck {
       : levelled
         ? 'Lost less than 0.5 % in the last 7 days.'
         : 'Still losing 0.5 % or more in 7 days: it will weigh less on the shelf.'
-  return { key: 'levelled', title: 'Levelled off', result: levelled ? 'passed' : 'note', finding }
+  // Where the recipe goes by the scale, a bar that still loses holds its loaf back.
+  const against = cureSchool === 'days' ? 'note' : levelled === undefined ? 'open' : 'failed'
+  return { key: 'levelled', title: 'Levelled off', result: levelled ? 'passed' : against, finding }
+}
+
+function faultsCheck({ openFaults }: LoafState): ReleaseCheck {
+  const grave = openFaults.filter((key) => faults[key].holdsBack)
+  const names = (of: readonly FaultKey[]): string => of.map((key) => faults[key].name).join(', ')
+  const title = 'Faults'
+  if (grave.length > 0) return { key: 'faults', title, result: 'failed', finding: `${names(grave)}: close it first.` }
+  if (openFaults.length > 0)
+    return { key: 'faults', title, result: 'note', finding: `Open: ${names(openFaults)}. Tell the buyer, or close it.` }
+  return { key: 'faults', title, result: 'passed', finding: 'None open.' }
+}
+
+function lotsCheck(recalledLots: readonly string[]): ReleaseCheck {
+  const title = 'Lots'
+  return recalledLots.length > 0
+    ? { key: 'lots', title, result: 'failed', finding: `Called back by its supplier: ${recalledLots.join(', ')}.` }
+    : { key: 'lots', title, result: 'passed', finding: 'No lot in it was called back.' }
 }
 
 function phCheck(ph: number | null): ReleaseCheck {
@@ -78,22 +100,32 @@ function phCheck(ph: number | null): ReleaseCheck {
  */
 export function releaseChecks(
   state: LoafState,
-  terms: { readonly cureDays: number; readonly labelMassG: number },
+  terms: {
+    readonly cureDays: number
+    readonly labelMassG: number
+    /** Lots in it that their supplier called back. @default none */
+    readonly recalledLots?: readonly string[]
+    /** When the recipe holds a cure to be over. @default days */
+    readonly cureSchool?: CureSchool
+  },
   answers: ReleaseAnswers,
   today: Day,
 ): readonly ReleaseCheck[] {
+  const { cureSchool = 'days' } = terms
   const cure = state.cut && cureProgress(state.cut.day, terms.cureDays, today)
   return [
     {
       key: 'cure',
       title: 'Cure',
-      result: cure?.isOver ? 'passed' : 'failed',
+      result: cure?.isOver ? 'passed' : cure && cureSchool === 'scale' ? 'note' : 'failed',
       finding: cure
         ? `Day ${cure.dayNumber} of ${cure.ofDays}${cure.isOver ? '' : `; over on ${formatDay(cure.readyDay, today)}`}.`
         : 'Not cut yet.',
     },
     massCheck(state, terms.labelMassG, today),
-    levelledCheck(state),
+    levelledCheck(state, cureSchool),
+    faultsCheck(state),
+    lotsCheck(terms.recalledLots ?? []),
     phCheck(answers.ph),
     {
       key: 'look',

@@ -4,6 +4,7 @@ import {
   hasLevelledOff,
   inOrder,
   lossSoFar,
+  photoDue,
   shareOfCure,
   weighInIsDue,
   weighInsByCureDay,
@@ -90,5 +91,18 @@ describe('hasLevelledOff', () => {
       ]),
     ).to.equal(undefined)
     expect(hasLevelledOff([])).to.equal(undefined)
+  })
+})
+
+describe('photoDue', () => {
+  const cutDay = '2027-03-01'
+  it('asks on day 1, 7 and 28 of the cure, and goes on asking until there is one', () => {
+    expect(photoDue([], cutDay, cutDay)).to.equal(undefined)
+    expect(photoDue([cutDay], cutDay, '2027-03-02')).to.equal(1)
+    expect(photoDue([], cutDay, '2027-03-06')).to.equal(1)
+    expect(photoDue(['2027-03-03'], cutDay, '2027-03-06')).to.equal(undefined)
+    expect(photoDue(['2027-03-03'], cutDay, '2027-03-09')).to.equal(7)
+    expect(photoDue(['2027-03-09'], cutDay, '2027-03-28')).to.equal(undefined)
+    expect(photoDue(['2027-03-09'], cutDay, '2027-04-20')).to.equal(28)
   })
 })

@@ -26,8 +26,24 @@ describe('releaseChecks', () => {
 
   it('lets a cured, levelled-off, heavy enough loaf go', () => {
     const checks = releaseChecks(sound, terms, answers, today)
-    expect(checks.map(({ result }) => result)).to.deep.equal(Array(6).fill('passed'))
+    expect(checks.map(({ result }) => result)).to.deep.equal(Array(8).fill('passed'))
     expect(mayRelease(checks)).to.equal(true)
+  })
+
+  it('goes by the scale, by the days, or by both, as the recipe says', () => {
+    const losing = loafState([cut('2027-03-20'), weigh('2027-04-02', 112), weigh('2027-04-09', 108)])
+    const level = loafState([cut('2027-03-20'), weigh('2027-04-02', 107.2), weigh('2027-04-09', 107)])
+    const of = (state: typeof losing, cureSchool: 'days' | 'scale' | 'both', cureDays = 28) => {
+      const checks = releaseChecks(state, { ...terms, cureDays, cureSchool }, answers, today)
+      return [checks[0]?.result, checks.find(({ key }) => key === 'levelled')?.result, mayRelease(checks)]
+    }
+    expect(of(losing, 'days', 14)).to.deep.equal(['passed', 'note', true])
+    expect(of(level, 'days')).to.deep.equal(['failed', 'passed', false])
+    expect(of(level, 'scale')).to.deep.equal(['note', 'passed', true])
+    expect(of(losing, 'scale')).to.deep.equal(['note', 'failed', false])
+    expect(of(losing, 'both', 14)).to.deep.equal(['passed', 'failed', false])
+    expect(of(level, 'both', 14)).to.deep.equal(['passed', 'passed', true])
+    expect(of(loafState([cut('2027-04-08')]), 'scale')).to.deep.equal(['note', 'open', false])
   })
 
   it('fails a cure that is not over, with its day', () => {

@@ -1,0 +1,126 @@
+import type { CutPlan } from './planCuts'
+import type { Allowances, Piece, RoughBlock } from './pieces'
+import { laid, roomOf, usableOf, volumeOf } from './pieces'
+
+/** A piece where it lies in the block, seen from above, mm from the corner nearest to the maker. */
+export interface DrawnColumn {
+  readonly piece: number
+  readonly pieces: number
+  readonly leftMm: number
+  readonly nearMm: number
+  readonly acrossMm: number
+  readonly alongMm: number
+}
+
+/** Cuts of one stage, in the order in which they are made. */
+export interface CutStage {
+  readonly key: 'logs' | 'bars' | 'part'
+  readonly title: string
+  /** Where they are marked, mm from the left or from the near end; of the bars those of each log. */
+  readonly marks: readonly { readonly of: string; readonly atMm: readonly number[] }[]
+}
+
+/** How wide and long the block lies before the maker when its logs run one way. */
+export function lying(block: RoughBlock, { round }: Pick<CutPlan, 'round'>): { acrossMm: number; alongMm: number } {
+  return round === 'along'
+    ? { acrossMm: block.widthMm, alongMm: block.lengthMm }
+    : { acrossMm: block.lengthMm, alongMm: block.widthMm }
+}
+
+/** The logs of a plan from the left, each with its columns where they lie. */
+function drawnLogs(
+  plan: CutPlan,
+  { endMm, sideMm, kerfMm }: Allowances,
+): readonly { readonly endsMm: number; readonly columns: readonly DrawnColumn[] }[] {
+  let leftMm = sideMm
+  return plan.strips.map(({ widthMm, columns }) => {
+    const left = leftMm
+    leftMm += widthMm + kerfMm
+    let nearMm = endMm
+    const drawn = columns.map(({ piece, pieces, alongMm }) => {
+      const near = nearMm
+      nearMm += alongMm + kerfMm
+      return { piece, pieces, alongMm, acrossMm: widthMm, leftMm: left, nearMm: near }
+    })
+    return { endsMm: left + widthMm, columns: drawn }
+  })
+}
+
+/** Every column of a plan where it lies, for a drawing to scale. */
+export const drawnColumns = (plan: CutPlan, allowances: Allowances): readonly DrawnColumn[] =>
+  drawnLogs(plan, allowances).flatMap(({ columns }) => columns)
+
+const clean = (mm: number): number => Number(mm.toFixed(1))
+
+/** The cuts of a plan, stage by stage: for the bench and for paper. */
+export function cutStages(
+  block: RoughBlock,
+  pieces: readonly Piece[],
+  plan: CutPlan,
+  allowances: Allowances,
+): readonly CutStage[] {
+  const { endMm, sideMm, topMm, kerfMm } = allowances
+  const usable = usableOf(block, plan.round, allowances)
+  const drawn = drawnLogs(plan, allowances)
+  const whole = lying(block, plan)
+  const logs = [...(sideMm > 0 ? [sideMm] : []), ...drawn.map(({ endsMm }) => endsMm)].filter(
+    (mm) => mm < whole.acrossMm - 0.05,
+  )
+  const bars = drawn.map(({ columns }, log) => ({
+    of: drawn.length > 1 ? `Log ${log + 1}` : 'The log',
+    atMm: [...(endMm > 0 ? [endMm] : []), ...columns.map(({ nearMm, alongMm }) => clean(nearMm + alongMm))].filter(
+      (mm) => mm < whole.alongMm - 0.05,
+    ),
+  }))
+  const parted = pieces.flatMap((piece, kind) => {
+    const { acrossMm, layers } = laid(piece, plan.way, usable.heightMm, kerfMm)
+    const column = plan.strips.flatMap(({ widthMm, columns }) =>
+      columns.filter((one) => one.piece === kind).map((one) => ({ ...one, widthMm })),
+    )[0]
+    if (!column) return []
+    const beside = column.pieces / layers
+    const across = Array.from({ length: beside }, (_, index) => clean(roomOf(index + 1, acrossMm, kerfMm)))
+    const depthMm = plan.way === 'as_poured' ? piece.faceHeightMm : piece.thicknessMm
+    const up = Array.from({ length: layers }, (_, index) => clean(roomOf(index + 1, depthMm, kerfMm)))
+    return [
+      { of: `${piece.name}, across`, atMm: across.filter((mm) => mm < column.widthMm - 0.05) },
+      { of: `${piece.name}, from the base`, atMm: up.filter((mm) => mm < usable.heightMm + topMm - 0.05) },
+    ].filter(({ atMm }) => atMm.length > 0)
+  })
+  return [
+    {
+      key: 'logs' as const,
+      title: 'Split into logs',
+      marks: logs.length > 0 ? [{ of: 'From the left', atMm: logs.map(clean) }] : [],
+    },
+    { key: 'bars' as const, title: 'Cut across', marks: bars.filter(({ atMm }) => atMm.length > 0) },
+    { key: 'part' as const, title: plan.way === 'turned' ? 'Lay on its side and part' : 'Part', marks: parted },
+  ].filter(({ marks }) => marks.length > 0)
+}
+
+/** Mass of each kind of piece, g, where the block weighs so much; and cured, where it loses this share. */
+export function pieceMasses(
+  block: RoughBlock,
+  pieces: readonly Piece[],
+  blockG: number,
+  cureLoss: number,
+): readonly { readonly wetG: number; readonly curedG: number }[] {
+  const blockMm3 = volumeOf(block)
+  return pieces.map(({ faceWidthMm, faceHeightMm, thicknessMm }) => {
+    const wetG = (blockG * faceWidthMm * faceHeightMm * thicknessMm) / blockMm3
+    return { wetG, curedG: wetG * (1 - cureLoss) }
+  })
+}
+
+/** The thickness at which a bar with this face weighs so much when it is cured, mm. @throws {RangeError} without a block */
+export function thicknessForMass(
+  block: RoughBlock,
+  face: Pick<Piece, 'faceWidthMm' | 'faceHeightMm'>,
+  blockG: number,
+  cureLoss: number,
+  curedG: number,
+): number {
+  const [one] = pieceMasses(block, [{ ...face, name: '', thicknessMm: 1, wanted: null }], blockG, cureLoss)
+  if (!one || !(one.curedG > 0)) throw new RangeError('Expected a block that weighs something')
+  return curedG / one.curedG
+}

@@ -1,0 +1,5 @@
+export * from './cutMarks'
+export * from './enumerateCuts'
+export * from './pieces'
+export * from './planCuts'
+export * from './tools'

@@ -1,0 +1,140 @@
+import type { Finding } from '../../findings'
+import { barThicknessRange, endTrimRange, kerfRange } from '../../mould'
+import type { Range } from '../../units'
+import { formatQuantity, isWithin } from '../../units'
+import type { CutWay } from '../turned'
+
+/** A kind of piece that is wanted: a full bar, a guest bar, a sample. */
+export interface Piece {
+  readonly name: string
+  /** Its face, as it is to be seen. */
+  readonly faceWidthMm: number
+  readonly faceHeightMm: number
+  readonly thicknessMm: number
+  /** How many; null: as many as there is room for. */
+  readonly wanted: number | null
+}
+
+/** What is lost besides the pieces, mm. */
+export interface Allowances {
+  /** From each end, from each side and from the top: uneven, or planed. */
+  readonly endMm: number
+  readonly sideMm: number
+  readonly topMm: number
+  /** By each cut. */
+  readonly kerfMm: number
+}
+
+/** The block as it came out of its mould, mm. */
+export interface RoughBlock {
+  readonly lengthMm: number
+  readonly widthMm: number
+  readonly heightMm: number
+}
+
+/** Which side its logs run along. `along` its length, `across` its width. */
+export const rounds = ['along', 'across'] as const
+export type Round = (typeof rounds)[number]
+
+export const faceSideRange: Range = { min: 5, max: 300 }
+export const mostPieceKinds = 4
+export const wantedRange: Range = { min: 1, max: 400 }
+
+/** What of a block can be used when its logs run one way, mm. */
+export interface Usable {
+  readonly lengthMm: number
+  readonly widthMm: number
+  readonly heightMm: number
+}
+
+export function usableOf(block: RoughBlock, round: Round, { endMm, sideMm, topMm }: Allowances): Usable {
+  const [lengthMm, widthMm] = round === 'along' ? [block.lengthMm, block.widthMm] : [block.widthMm, block.lengthMm]
+  return {
+    lengthMm: lengthMm - 2 * endMm,
+    widthMm: widthMm - 2 * sideMm,
+    heightMm: block.heightMm - topMm,
+  }
+}
+
+/** How many pieces of a size go side by side into a length, a cut between each two. */
+export function howMany(lengthMm: number, pieceMm: number, kerfMm: number): number {
+  return pieceMm > 0 ? Math.max(0, Math.floor((lengthMm + kerfMm) / (pieceMm + kerfMm) + 1e-9)) : 0
+}
+
+/** Room that so many pieces take, mm. */
+export const roomOf = (count: number, pieceMm: number, kerfMm: number): number =>
+  count > 0 ? count * pieceMm + (count - 1) * kerfMm : 0
+
+export const volumeOf = ({ lengthMm, widthMm, heightMm }: RoughBlock): number => lengthMm * widthMm * heightMm
+
+/** A piece as it lies in the block. */
+export interface LaidPiece {
+  readonly acrossMm: number
+  readonly alongMm: number
+  /** One over the other. */
+  readonly layers: number
+  readonly volumeMm3: number
+  /** What it counts for in the choice: its volume, and more than the whole block where a number is wanted. */
+  readonly worthMm3: number
+}
+
+/** As poured its face stands upright across the log; turned it lies level, and bars lie over one another. */
+export function laid(piece: Piece, way: CutWay, heightMm: number, kerfMm: number, blockMm3 = 0): LaidPiece {
+  const { faceWidthMm, faceHeightMm, thicknessMm, wanted } = piece
+  const volumeMm3 = faceWidthMm * faceHeightMm * thicknessMm
+  const [alongMm, depthMm] = way === 'as_poured' ? [thicknessMm, faceHeightMm] : [faceHeightMm, thicknessMm]
+  return {
+    acrossMm: faceWidthMm,
+    alongMm,
+    layers: howMany(heightMm, depthMm, kerfMm),
+    volumeMm3,
+    worthMm3: wanted === null ? volumeMm3 : volumeMm3 + blockMm3,
+  }
+}
+
+/** What is wrong with what was asked of the planner, in the maker's words. */
+export function checkPieces(block: RoughBlock, pieces: readonly Piece[], allowances: Allowances): readonly Finding[] {
+  const findings: Finding[] = []
+  const refuse = (code: string, field: string, message: string) =>
+    findings.push({ severity: 'refuse', code, field, message })
+  const mm = (lengthMm: number): string => formatQuantity('length', lengthMm, { digits: 0 })
+  if (pieces.length === 0) refuse('no_piece', 'pieces', 'Say what is to be cut: a bar at least.')
+  if (pieces.length > mostPieceKinds)
+    refuse('too_many_kinds', 'pieces', `At most ${mostPieceKinds} kinds of pieces come out of one block.`)
+  pieces.forEach((piece, index) => {
+    const field = (name: string): string => `pieces[${index}].${name}`
+    for (const side of ['faceWidthMm', 'faceHeightMm'] as const)
+      if (!isWithin(piece[side], faceSideRange))
+        refuse('face_side', field(side), `A face is from ${mm(faceSideRange.min)} to ${mm(faceSideRange.max)}.`)
+    if (!isWithin(piece.thicknessMm, barThicknessRange))
+      refuse(
+        'thickness',
+        field('thicknessMm'),
+        `A bar is from ${mm(barThicknessRange.min)} to ${mm(barThicknessRange.max)} thick.`,
+      )
+    if (piece.wanted !== null && (!Number.isInteger(piece.wanted) || !isWithin(piece.wanted, wantedRange)))
+      refuse('wanted', field('wanted'), `Ask for ${wantedRange.min} to ${wantedRange.max}, or for as many as fit.`)
+  })
+  for (const side of ['endMm', 'sideMm', 'topMm'] as const)
+    if (!isWithin(allowances[side], endTrimRange))
+      refuse('allowance', side, `From ${mm(endTrimRange.min)} to ${mm(endTrimRange.max)} is taken off.`)
+  if (!isWithin(allowances.kerfMm, kerfRange))
+    refuse('kerf', 'kerfMm', `A cut takes from ${mm(kerfRange.min)} to ${mm(kerfRange.max)}.`)
+  if (findings.length > 0) return findings
+  const fits = rounds.some((round) =>
+    pieces.some((piece) => {
+      const usable = usableOf(block, round, allowances)
+      return (['as_poured', 'turned'] as const).some((way) => {
+        const { acrossMm, alongMm, layers } = laid(piece, way, usable.heightMm, allowances.kerfMm)
+        return acrossMm <= usable.widthMm && alongMm <= usable.lengthMm && layers > 0
+      })
+    }),
+  )
+  if (!fits)
+    refuse(
+      'none_fits',
+      'pieces',
+      `None of these comes out of a block of ${mm(block.lengthMm)} × ${mm(block.widthMm)} × ${mm(block.heightMm)}.`,
+    )
+  return findings
+}

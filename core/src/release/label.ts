@@ -1,0 +1,153 @@
+import type { BatchPlan } from '../batch'
+import type { Day } from '../calendar'
+import { addDays } from '../calendar'
+import { fatOf } from '../recipe'
+import { formatQuantity } from '../units'
+
+export const labelStyles = ['eu', 'us'] as const
+export type LabelStyle = (typeof labelStyles)[number]
+
+/** Share of a rinse-off product from which a scent allergen is named: Regulation (EC) No 1223/2009, Annex III, 0.01 %. */
+export const rinseOffAllergenShare = 0.0001
+/** Below this share ingredients may stand in any order: Regulation (EC) No 1223/2009, Article 19(1)(g). */
+export const anyOrderShare = 0.01
+
+/** Molar masses, g/mol: CRC Handbook of Chemistry and Physics. */
+const molar = { naoh: 39.997, koh: 56.106, water: 18.015, glycerol: 92.094 } as const
+
+/** An ingredient of the finished bar. */
+export interface LabelIngredient {
+  readonly name: string
+  /** Mass fraction of the cured bar. */
+  readonly share: number
+  readonly kind: 'soap' | 'fat' | 'water' | 'glycerin' | 'additive' | 'scent' | 'allergen' | 'colour'
+}
+
+/** A scent allergen with its share of the scent, by the supplier's certificate. */
+export interface Allergen {
+  readonly name: string
+  readonly share: number
+}
+
+const firstName = (names: string, otherwise: string): string => names.split(';')[0]?.trim() || otherwise
+
+/**
+ * What a cured bar is made of, by the masses of its batch: each fat's soap and its part left over, glycerin set free,
+ * water that the cure leaves, and the rest; in falling order, what is below 1 % after it, colours last. Reckoned from
+ * typical saponification values: an estimate, which a licensed assessor holds against certificates.
+ *
+ * @param cureLoss share of its mass that a bar loses, all of it water
+ * @param allergens of its scent
+ */
+export function labelIngredients(
+  { recipe, weights, scent, colours }: BatchPlan,
+  cureLoss: number,
+  allergens: readonly Allergen[] = [],
+): readonly LabelIngredient[] {
+  const { superfat } = recipe
+  const byName = new Map<string, { massG: number; kind: LabelIngredient['kind'] }>()
+  const add = (name: string, massG: number, kind: LabelIngredient['kind']): void => {
+    if (massG > 0) byName.set(name, { kind, massG: (byName.get(name)?.massG ?? 0) + massG })
+  }
+  let reactedG = 0
+  for (const { fatKey, name, massG } of weights.fats) {
+    const fat = fatOf(recipe, fatKey)
+    const koh = fat ? fat.saponificationValue.typical / 1000 : 0.19
+    const moles = (massG * (1 - superfat) * koh) / molar.koh
+    const freed = fat?.kind === 'triglyceride' ? molar.glycerol / 3 : 0
+    const water = fat?.kind === 'triglyceride' ? 0 : molar.water
+    add(
+      firstName(fat?.soapInci ?? '', `Sodium soap of ${name}`),
+      massG * (1 - superfat) + moles * (molar.naoh - freed - water),
+      'soap',
+    )
+    add('Glycerin', moles * freed, 'glycerin')
+    add(firstName(fat?.inci ?? '', name), massG * superfat, 'fat')
+    reactedG += moles * water
+  }
+  const wet = weights.batterG
+  const liquids = weights.liquids ?? []
+  const additives = weights.additives ?? []
+  // The lye's own water, and what other liquids bring of it.
+  const liquidWaterG = liquids.reduce(
+    (sum, { name, massG }) => sum + massG * (recipe.liquids?.find((one) => one.name === name)?.waterShare ?? 0),
+    0,
+  )
+  add('Aqua', Math.max(0, weights.waterG + liquidWaterG + reactedG - wet * cureLoss), 'water')
+  for (const { name, massG } of liquids) {
+    const waterShare = recipe.liquids?.find((one) => one.name === name)?.waterShare ?? 0
+    add(name, massG * (1 - waterShare), 'additive')
+  }
+  for (const { name, massG } of additives) add(name, massG, 'additive')
+  if (scent && weights.scentG > 0) {
+    add('Parfum', weights.scentG, 'scent')
+    for (const { name, share } of allergens)
+      if ((weights.scentG * share) / (wet * (1 - cureLoss)) > rinseOffAllergenShare)
+        add(name, weights.scentG * share, 'allergen')
+  }
+  for (const { name } of colours) add(name, wet * 0.001, 'colour')
+  const total = [...byName.values()].reduce((sum, { massG, kind }) => (kind === 'allergen' ? sum : sum + massG), 0)
+  const all = [...byName].map(([name, { massG, kind }]) => ({ name, kind, share: massG / total }))
+  const later = ({ share, kind }: LabelIngredient): number => (kind === 'colour' ? 2 : share < anyOrderShare ? 1 : 0)
+  return all.sort((a, b) => later(a) - later(b) || b.share - a.share)
+}
+
+/** What a label says besides its ingredients. */
+export interface LabelTerms {
+  readonly style: LabelStyle
+  readonly name: string
+  readonly netMassG: number
+  readonly lotCode: string
+  readonly bestBeforeDay: Day
+  /** Maker and address. */
+  readonly maker: string
+}
+
+/** How long a bar is said to keep from its release, days. An estimate: fats, superfat and store decide. */
+export const keepsDays = 730
+
+export const bestBeforeOf = (releaseDay: Day): Day => addDays(releaseDay, keepsDays)
+
+const usNames: Readonly<Record<string, string>> = { Aqua: 'Water', Parfum: 'Fragrance' }
+
+/** The label's lines, in the order in which they stand. Local law and, where one is required, a licensed assessor decide. */
+export function labelLines(terms: LabelTerms, ingredients: readonly LabelIngredient[]): readonly string[] {
+  const { style, name, netMassG, lotCode, bestBeforeDay, maker } = terms
+  const grams = formatQuantity('mass', netMassG, { unit: 'g', digits: 0 })
+  const ounces = formatQuantity('mass', netMassG, { unit: 'oz', digits: 2 })
+  const names = ingredients.map((one) => (style === 'us' ? (usNames[one.name] ?? one.name) : one.name))
+  return style === 'us'
+    ? [
+        name,
+        'Handmade soap',
+        `NET WT ${ounces} (${grams})`,
+        `Ingredients: ${names.join(', ')}.`,
+        `Lot ${lotCode}`,
+        `Best by ${bestBeforeDay}`,
+        maker,
+        'For external use. Avoid the eyes.',
+      ]
+    : [
+        name,
+        'Handmade soap',
+        `${grams} (${ounces})`,
+        `Ingredients: ${names.join(', ')}.`,
+        `Lot ${lotCode}`,
+        `Best before the end of ${bestBeforeDay.slice(0, 7)}`,
+        maker,
+        'Avoid the eyes; rinse with water if it gets into them.',
+      ]
+}
+
+/** What is missing on a label, in the maker's words. */
+export function missingOnLabel(
+  { netMassG, maker, name }: Pick<LabelTerms, 'netMassG' | 'maker' | 'name'>,
+  ingredients: readonly LabelIngredient[],
+): readonly string[] {
+  return [
+    ...(name.trim() === '' ? ['the name of the soap'] : []),
+    ...(netMassG > 0 ? [] : ['its net mass']),
+    ...(maker.trim() === '' ? ['the maker’s address'] : []),
+    ...(ingredients.length > 0 ? [] : ['its ingredients']),
+  ]
+}

@@ -1,0 +1,49 @@
+/** A sheet of labels, mm. Sizes as such sheets commonly have them. */
+export interface LabelStock {
+  readonly key: string
+  readonly name: string
+  readonly pageWidthMm: number
+  readonly pageHeightMm: number
+  readonly columns: number
+  readonly rows: number
+  readonly labelWidthMm: number
+  readonly labelHeightMm: number
+  readonly leftMm: number
+  readonly topMm: number
+  readonly gapXMm: number
+  readonly gapYMm: number
+}
+
+const a4 = { pageWidthMm: 210, pageHeightMm: 297 } as const
+const letter = { pageWidthMm: 215.9, pageHeightMm: 279.4 } as const
+
+export const labelStocks: readonly LabelStock[] = [
+  {
+    ...{ key: 'a4-14', name: 'A4, 2 × 7 of 99 × 38 mm', ...a4, columns: 2, rows: 7 },
+    ...{ labelWidthMm: 99, labelHeightMm: 38, leftMm: 4.5, topMm: 15.5, gapXMm: 3, gapYMm: 0 },
+  },
+  {
+    ...{ key: 'a4-8', name: 'A4, 2 × 4 of 99 × 68 mm', ...a4, columns: 2, rows: 4 },
+    ...{ labelWidthMm: 99, labelHeightMm: 68, leftMm: 4.5, topMm: 12.5, gapXMm: 3, gapYMm: 0 },
+  },
+  {
+    ...{ key: 'letter-10', name: 'Letter, 2 × 5 of 4 × 2 in', ...letter, columns: 2, rows: 5 },
+    ...{ labelWidthMm: 101.6, labelHeightMm: 50.8, leftMm: 4.1, topMm: 12.7, gapXMm: 4.5, gapYMm: 0 },
+  },
+]
+
+/** Where each label of a run lies: its page from 0, and its upper left corner, mm. */
+export function labelPlaces(
+  stock: LabelStock,
+  count: number,
+): readonly { readonly page: number; readonly xMm: number; readonly yMm: number }[] {
+  const { columns, rows, labelWidthMm, labelHeightMm, leftMm, topMm, gapXMm, gapYMm } = stock
+  return Array.from({ length: count }, (_, index) => {
+    const at = index % (columns * rows)
+    return {
+      page: Math.floor(index / (columns * rows)),
+      xMm: leftMm + (at % columns) * (labelWidthMm + gapXMm),
+      yMm: topMm + Math.floor(at / columns) * (labelHeightMm + gapYMm),
+    }
+  })
+}

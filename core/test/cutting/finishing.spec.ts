@@ -1,0 +1,129 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import type { FaultKey } from '../../src/cutting'
+import {
+  bevelledOffMm3,
+  cutWindow,
+  edgeGroups,
+  faultKeys,
+  faults,
+  faultWords,
+  finishingOf,
+  minutesPerBar,
+  planedOffMm3,
+} from '../../src/cutting'
+
+const sides = { widthMm: 80, heightMm: 55, thicknessMm: 25 }
+
+/** Whether a point of a bar is cut away by a bevel. */
+function isOff(at: readonly [number, number, number], legMm: number, edges: readonly string[]): boolean {
+  const [x, y, z] = ([at[0], at[1], at[2]] as const).map((mm, side) =>
+    Math.min(mm, [sides.widthMm, sides.heightMm, sides.thicknessMm][side]! - mm),
+  ) as [number, number, number]
+  return (
+    (edges.includes('widthMm') && y + z < legMm) ||
+    (edges.includes('heightMm') && x + z < legMm) ||
+    (edges.includes('thicknessMm') && x + y < legMm)
+  )
+}
+
+describe('bevelledOffMm3', () => {
+  it('is a prism along each edge, with what meets at the corners counted once', () => {
+    expect(bevelledOffMm3(sides, 4, ['widthMm'])).to.be.closeTo(4 * 80 * 8, 1e-9)
+    expect(bevelledOffMm3(sides, 4, ['widthMm', 'heightMm'])).to.be.closeTo(4 * 135 * 8 - (8 * 64) / 3, 1e-9)
+    expect(bevelledOffMm3(sides, 4, edgeGroups)).to.be.closeTo(4 * 160 * 8 - 8 * 64 * 0.75, 1e-9)
+    expect(bevelledOffMm3(sides, 4, [])).to.equal(0)
+  })
+
+  it('agrees with counting points of a fine grid in one corner', () => {
+    const chosen = fc.subarray([...edgeGroups], { minLength: 1 })
+    fc.assert(
+      fc.property(chosen, fc.double({ min: 2, max: 10, noNaN: true }), (edges, legMm) => {
+        const stepMm = legMm / 20
+        // Past the leg from the corner, all that is left are straight prisms.
+        const reach = 20
+        let inCorner = 0
+        for (let i = 0; i < reach; i++)
+          for (let j = 0; j < reach; j++)
+            for (let k = 0; k < reach; k++)
+              if (isOff([(i + 0.5) * stepMm, (j + 0.5) * stepMm, (k + 0.5) * stepMm], legMm, edges)) inCorner += 1
+        const straight = edges.reduce((sum, edge) => sum + 4 * (sides[edge] - 2 * legMm) * (legMm ** 2 / 2), 0)
+        const counted = straight + 8 * inCorner * stepMm ** 3
+        expect(bevelledOffMm3(sides, legMm, edges)).to.be.closeTo(counted, 8 * 0.06 * legMm ** 3)
+      }),
+      { numRuns: 30 },
+    )
+  })
+
+  it('is refused where two bevels would meet', () => {
+    expect(() => bevelledOffMm3(sides, 13, edgeGroups)).to.throw('half of 25 mm')
+    expect(() => bevelledOffMm3(sides, 0, edgeGroups)).to.throw('Expected a leg')
+    expect(planedOffMm3(sides, 1, 2)).to.equal(8800)
+  })
+})
+
+describe('finishingOf', () => {
+  const mould = {
+    ...{ lengthMm: 250, widthMm: 80, heightMm: 55, linerMm: 0, fillHeightMm: 55 },
+    ...{ barThicknessMm: 25, kerfMm: 0, endTrimMm: 0 },
+  }
+  const loaf = { cut: { firstBarG: 110 } }
+  const bar = { widthMm: 80, heightMm: 55, thicknessMm: 25 }
+  const barMm3 = 80 * 55 * 25
+
+  it('takes off each bar what its volume tells, and says when the scale says much else', () => {
+    const planed = finishingOf(mould, loaf, { finish: 'planed', planedMm: 1, faces: 2, bars: 10 })!
+    // Two of 25 mm: 8 % of 110 g.
+    expect(planed.eachG).to.be.closeTo(8.8, 1e-9)
+    expect(planed.allG).to.be.closeTo(88, 1e-9)
+    expect([88, 70, 112].map((massG) => planed.isFarOff(massG))).to.deep.equal([false, false, false])
+    expect([10, 200].map((massG) => planed.isFarOff(massG))).to.deep.equal([true, true])
+    const bevelled = finishingOf(mould, loaf, { finish: 'bevelled', legMm: 4, edges: ['widthMm'], bars: 3 })!
+    expect(bevelled.allG).to.be.closeTo((3 * 110 * bevelledOffMm3(bar, 4, ['widthMm'])) / barMm3, 1e-9)
+  })
+
+  it('is none where nothing was cut, bevels would meet, or nothing of the bar would be left', () => {
+    const work = { finish: 'planed', planedMm: 1, faces: 2, bars: 10 } as const
+    expect(finishingOf(mould, { cut: undefined }, work)).to.equal(undefined)
+    expect(finishingOf(mould, loaf, { ...work, planedMm: 12.5 })).to.equal(undefined)
+    expect(finishingOf(mould, loaf, { finish: 'bevelled', legMm: 13, edges: ['widthMm'], bars: 1 })).to.equal(undefined)
+  })
+})
+
+describe('minutesPerBar', () => {
+  it('begins with the estimate and goes over to what was logged', () => {
+    expect(minutesPerBar('bevelled', [])).to.equal(1)
+    expect(minutesPerBar('bevelled', [{ finish: 'planed', bars: 100, minutes: 500 }])).to.equal(1)
+    expect(minutesPerBar('bevelled', [{ finish: 'bevelled', bars: 20, minutes: 60 }])).to.equal(2)
+    expect(minutesPerBar('bevelled', [{ finish: 'bevelled', bars: 20, minutes: 60 }], 5)).to.equal(4)
+    expect(minutesPerBar('bevelled', [{ finish: 'bevelled', bars: 2000, minutes: 6000 }])).to.be.closeTo(3, 0.05)
+  })
+})
+
+describe('cutWindow', () => {
+  const recipe = { setDaysMin: 2, setDaysMax: 4, lyeConcentration: 0.3, oven: false }
+  it('is the recipe’s setting time, a day sooner out of the oven or with strong lye', () => {
+    expect(cutWindow('2027-03-08', recipe)).to.deep.equal({
+      ...{ softUntilDay: '2027-03-09', fromDay: '2027-03-10', untilDay: '2027-03-12', stampUntilDay: '2027-03-12' },
+    })
+    expect(cutWindow('2027-03-08', { ...recipe, oven: true }).fromDay).to.equal('2027-03-09')
+    expect(cutWindow('2027-03-08', { ...recipe, lyeConcentration: 0.38, setDaysMin: 1 }).fromDay).to.equal('2027-03-09')
+  })
+})
+
+describe('faultWords', () => {
+  it('has the fault of most loaves first', () => {
+    const loaf = (...foundFaults: FaultKey[]) => ({ foundFaults })
+    expect(faultWords([loaf('cracks', 'ash'), loaf('ash'), loaf()])).to.equal('Ash on 2 of 3 loaves; cracks on 1.')
+    expect(faultWords([loaf('half_gel')])).to.equal('A ring, half gelled on 1 of 1 loaf.')
+    expect(faultWords([loaf(), loaf()])).to.equal('')
+  })
+})
+
+describe('faults', () => {
+  it('each have a cause and what helps; those that bite or go off hold a loaf back', () => {
+    for (const key of faultKeys)
+      expect([faults[key].cause, faults[key].remedy].every((words) => words.endsWith('.'))).to.equal(true)
+    expect(faultKeys.filter((key) => faults[key].holdsBack)).to.deep.equal(['orange_spots', 'lye_pocket'])
+  })
+})

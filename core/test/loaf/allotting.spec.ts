@@ -1,0 +1,159 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import type { GoneOut, LoafHappening } from '../../src/loaf'
+import {
+  allot,
+  checkHappening,
+  freeBars,
+  isDoneWith,
+  keptBars,
+  loafState,
+  outAndIn,
+  unreleasedBars,
+  unsoldBars,
+  whereabouts,
+} from '../../src/loaf'
+
+const day = '2027-04-12'
+const cut: LoafHappening = { type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: false }
+const release = (bars: number): LoafHappening => ({
+  ...{ type: 'released', day, bars, ph: 9.5, lookIsSound: true, labelIsComplete: true },
+})
+const allotted = (bars: number): LoafHappening => ({
+  ...{ type: 'allotted', day, allotmentId: 'a', bars, channel: 'Web', who: '', orderId: null },
+})
+const sold = (bars: number): LoafHappening => ({
+  ...{ type: 'sold', day, saleId: 's', bars, channel: 'Web', buyer: '', priceCents: null },
+})
+const codes = (story: readonly LoafHappening[], next: LoafHappening) =>
+  checkHappening(loafState([cut, ...story]), next, day).map(({ code }) => code)
+
+describe('a released loaf', () => {
+  it('goes out bar by bar until nothing is left', () => {
+    const story = [cut, release(6), allotted(6), sold(4), release(4), allotted(4), sold(6)]
+    const free = story.map((_, at) => freeBars(loafState(story.slice(0, at + 1))))
+    expect(free).to.deep.equal([0, 6, 0, 0, 4, 0, 0])
+    expect(isDoneWith(loafState(story.slice(0, -1)))).to.equal(false)
+    expect(isDoneWith(loafState(story))).to.equal(true)
+  })
+
+  it('is done with when what is not kept is sold', () => {
+    const kept: LoafHappening = { ...allotted(2), channel: 'Kept' } as LoafHappening
+    const story = [cut, release(10), allotted(8), kept]
+    expect(keptBars(loafState(story))).to.equal(2)
+    expect(isDoneWith(loafState(story))).to.equal(false)
+    expect(isDoneWith(loafState([...story, sold(8)]))).to.equal(true)
+  })
+
+  it('never gives more than it has', () => {
+    expect(codes([release(6)], allotted(7))).to.deep.equal(['not_enough_bars'])
+    expect(codes([release(6), allotted(3)], sold(4))).to.deep.equal(['not_allotted'])
+    expect(codes([release(6)], release(5))).to.deep.equal(['more_than_cut'])
+    expect(codes([release(6), { type: 'recalled', day, reason: 'x' }], allotted(1))).to.deep.equal(['loaf_is_recalled'])
+    expect(codes([release(6)], { type: 'downgraded', day, bars: 7, to: 'scrap', reason: 'x' })).to.deep.equal([
+      'more_than_there_are',
+    ])
+    const back: LoafHappening = { type: 'given_back', day, bars: 2, channel: 'Web', reason: '' }
+    expect(unsoldBars(loafState([cut, release(6), allotted(3), back]), 'Web')).to.equal(1)
+  })
+
+  it('counts what was taken out before its release neither as released nor as still to go', () => {
+    const down: LoafHappening = { type: 'downgraded', day, bars: 3, to: 'samples', reason: 'chipped' }
+    expect(codes([down], release(8))).to.deep.equal(['more_than_cut'])
+    const state = loafState([cut, down, release(7)])
+    expect([freeBars(state), unreleasedBars(state)]).to.deep.equal([7, 0])
+    const later = loafState([cut, release(7), down])
+    expect([freeBars(later), unreleasedBars(later)]).to.deep.equal([4, 3])
+  })
+
+  it('tells where its bars are, those given back left out', () => {
+    const back: LoafHappening = { type: 'given_back', day, bars: 2, channel: 'Web', reason: '' }
+    const gone = [allotted(6), { ...sold(1), buyer: 'A. Buyer' }] as readonly GoneOut[]
+    expect(whereabouts(loafState([cut, release(10), ...gone, back]), gone)).to.deep.equal([
+      { day, channel: 'Web', who: 'A. Buyer', bars: 1, isSold: true },
+      { day, channel: 'Web', who: '', bars: 3, isSold: false },
+    ])
+  })
+
+  it('asks again where a bar became heavier, unless the maker is sure', () => {
+    const weigh = (barG: number, isSure?: boolean): LoafHappening => ({ type: 'weighed', day, barG, isSure })
+    expect(codes([], weigh(124))).to.deep.equal(['heavier_than_before'])
+    expect(codes([], weigh(124, true))).to.deep.equal([])
+    expect(codes([], weigh(119.9))).to.deep.equal([])
+  })
+
+  it('keeps its scrap by colour, and gives no more of it than there is', () => {
+    const scrap: LoafHappening = { type: 'scrapped', day, massG: 80, colour: 'amber', hex: '#D99A3C' }
+    const use = (massG: number): LoafHappening => ({ type: 'scrap_used', day, massG, colour: 'amber', use: 'confetti' })
+    expect(loafState([cut, scrap, scrap, use(100)]).scrap).to.deep.equal([
+      { colour: 'amber', hex: '#D99A3C', massG: 60 },
+    ])
+    expect(loafState([cut, scrap, use(80)]).scrap).to.deep.equal([])
+    expect(codes([scrap], use(81))).to.deep.equal(['scrap_is_gone'])
+  })
+
+  it('opens and closes faults', () => {
+    const found: LoafHappening = { type: 'fault_found', day, fault: 'ash', text: '' }
+    const closed: LoafHappening = { type: 'fault_closed', day, fault: 'ash', text: 'planed' }
+    expect(loafState([cut, found, found]).openFaults).to.deep.equal(['ash'])
+    expect(loafState([cut, found, closed]).openFaults).to.deep.equal([])
+    expect(loafState([cut, found, closed, found]).foundFaults).to.deep.equal(['ash'])
+    expect(codes([], closed)).to.deep.equal(['fault_is_not_open'])
+  })
+})
+
+describe('outAndIn', () => {
+  it('counts each buyer once, and what is set aside as neither', () => {
+    const one = { day, channel: 'Web' as const, bars: 2, isSold: true }
+    const loaves = [
+      {
+        free: 3,
+        whereabouts: [
+          { ...one, who: 'Ana' },
+          { ...one, who: 'Rui' },
+        ],
+      },
+      {
+        free: 0,
+        whereabouts: [
+          { ...one, who: 'Ana' },
+          { ...one, who: 'the stall', isSold: false },
+        ],
+      },
+    ]
+    expect(outAndIn(loaves)).to.deep.equal({ soldBars: 6, buyers: 2, freeBars: 3 })
+    expect(outAndIn([])).to.deep.equal({ soldBars: 0, buyers: 0, freeBars: 0 })
+  })
+})
+
+describe('allot', () => {
+  const someLoaves = fc.array(
+    fc.record({ bars: fc.integer({ min: 0, max: 12 }), day: fc.integer({ min: 10, max: 28 }) }),
+    {
+      maxLength: 8,
+    },
+  )
+  it('takes exactly as many as are asked for, of the ones released first, or none', () => {
+    fc.assert(
+      fc.property(someLoaves, fc.integer({ min: 1, max: 60 }), (made, bars) => {
+        const loaves = made.map((one, at) => ({
+          ...{ id: String(at), lotCode: String(at) },
+          state: loafState([cut, { ...release(one.bars), day: `2027-04-${one.day}` }]),
+        }))
+        const free = made.reduce((sum, one) => sum + one.bars, 0)
+        const taken = allot(loaves, bars)
+        expect(taken === undefined).to.equal(free < bars)
+        if (!taken) return
+        expect(taken.reduce((sum, one) => sum + one.bars, 0)).to.equal(bars)
+        // All that was released before the last loaf touched is gone.
+        const days = taken.map(({ loaf }) => loaf.state.release?.day ?? '')
+        expect(days).to.deep.equal([...days].sort())
+        taken.slice(0, -1).forEach(({ loaf, bars: some }) => expect(some).to.equal(freeBars(loaf.state)))
+      }),
+    )
+  })
+
+  it('throws on what is no number of bars', () => {
+    expect(() => allot([], 0)).to.throw('whole number of bars from 1')
+  })
+})

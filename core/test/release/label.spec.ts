@@ -1,0 +1,161 @@
+import { expect } from 'chai'
+import type { BatchPlan } from '../../src/batch'
+import { parseSalesCsv, writeRecallCsv } from '../../src/release/csv'
+import {
+  allergensOfText,
+  allergenText,
+  bestBeforeOf,
+  labelIngredients,
+  labelLines,
+  labelPlaces,
+  labelStocks,
+  missingOnLabel,
+  sellThrough,
+} from '../../src/release'
+
+const plan = {
+  recipe: { fats: [], superfat: 0.05, lyeConcentration: 0.33, naohPurity: 1 },
+  scent: { name: 'Amber blend', rate: 0.03, supplierLimit: null },
+  colours: [{ name: 'Mica amber', hex: '#D99A3C', share: 1 }],
+  weights: {
+    fats: [
+      { fatKey: 'olive', name: 'Olive oil', massG: 700 },
+      { fatKey: 'coconut', name: 'Coconut oil', massG: 300 },
+    ],
+    ...{ naohG: 140, waterG: 284, scentG: 30, batterG: 1454, pots: [], liquids: [] },
+    additives: [{ name: 'Kaolin', massG: 5 }],
+  },
+} as unknown as BatchPlan
+
+describe('labelIngredients', () => {
+  const found = labelIngredients(plan, 0.11, [
+    { name: 'Linalool', share: 0.1 },
+    { name: 'Citral', share: 0.002 },
+  ])
+  const share = (name: string) => found.find((one) => one.name === name)?.share ?? 0
+
+  it('stands in falling order, what is below 1 % after it and colours last', () => {
+    const names = found.map(({ name }) => name)
+    expect(names.slice(0, 2)).to.deep.equal(['Sodium Olivate', 'Sodium Cocoate'])
+    expect(names.at(-1)).to.equal('Mica amber')
+    const large = found.filter((one) => one.share >= 0.01).map((one) => one.share)
+    expect(large).to.deep.equal([...large].sort((a, b) => b - a))
+    expect(names.indexOf('Kaolin')).to.be.above(names.indexOf('Parfum'))
+  })
+
+  it('is a balance: what went in, less what dried', () => {
+    const sum = found.filter(({ kind }) => kind !== 'allergen').reduce((total, one) => total + one.share, 0)
+    expect(sum).to.be.closeTo(1, 1e-9)
+    // 950 g of fats set free about 10.6 % of glycerin of their mass: 92.1/3 g a mole, 0.00345 mole a gram.
+    expect(share('Glycerin')).to.be.within(0.07, 0.09)
+    expect(share('Olea Europaea Fruit Oil')).to.be.closeTo((700 * 0.05) / (1454 * 0.89), 0.002)
+  })
+
+  it('names allergens from the rinse-off threshold on', () => {
+    expect(share('Linalool')).to.be.above(0.0001)
+    expect(found.map(({ name }) => name)).to.not.include('Citral')
+  })
+})
+
+describe('labelLines', () => {
+  const terms = {
+    name: 'Lantern Glass',
+    netMassG: 120,
+    lotCode: '270308-1',
+    bestBeforeDay: '2029-04-11',
+    maker: 'Ours',
+  }
+  const ingredients = [
+    { name: 'Aqua', share: 0.6, kind: 'water' },
+    { name: 'Parfum', share: 0.4, kind: 'scent' },
+  ] as const
+
+  it('says mass in g and oz, lot, best before and maker, in the style of the place', () => {
+    const eu = labelLines({ ...terms, style: 'eu' }, ingredients)
+    expect(eu).to.include.members(['120 g (4.23 oz)', 'Lot 270308-1', 'Best before the end of 2029-04', 'Ours'])
+    const us = labelLines({ ...terms, style: 'us' }, ingredients)
+    expect(us).to.include.members(['NET WT 4.23 oz (120 g)', 'Ingredients: Water, Fragrance.'])
+    expect(bestBeforeOf('2027-04-12')).to.equal('2029-04-11')
+  })
+
+  it('tells what is missing', () => {
+    expect(missingOnLabel({ name: 'x', netMassG: 0, maker: ' ' }, [])).to.deep.equal([
+      ...['its net mass', 'the maker’s address', 'its ingredients'],
+    ])
+    expect(missingOnLabel(terms, ingredients)).to.deep.equal([])
+  })
+})
+
+describe('allergens of a certificate', () => {
+  it('are read as they are typed, and written so again', () => {
+    const read = allergensOfText('Linalool 12 %, Citral 0,5%; d-Limonene 3.25 %')
+    expect(read).to.deep.equal([
+      { name: 'Linalool', share: 0.12 },
+      { name: 'Citral', share: 0.005 },
+      { name: 'd-Limonene', share: 0.0325 },
+    ])
+    expect(allergensOfText(allergenText(read ?? []))).to.deep.equal(read)
+    expect(allergensOfText('')).to.deep.equal([])
+    expect(allergensOfText('Linalool, 12')).to.equal(undefined)
+  })
+})
+
+describe('labelPlaces', () => {
+  it('keeps every label on its sheet, none over another', () => {
+    for (const stock of labelStocks) {
+      const places = labelPlaces(stock, stock.columns * stock.rows + 1)
+      expect(places.at(-1)).to.deep.equal({ page: 1, xMm: stock.leftMm, yMm: stock.topMm })
+      for (const { page, xMm, yMm } of places) {
+        expect(xMm + stock.labelWidthMm).to.be.at.most(stock.pageWidthMm)
+        expect(yMm + stock.labelHeightMm).to.be.at.most(stock.pageHeightMm)
+        const same = places.filter((one) => one.page === page && one.xMm === xMm && one.yMm === yMm)
+        expect(same).to.have.length(1)
+      }
+    }
+  })
+})
+
+describe('sellThrough', () => {
+  it('is what was sold of what was set aside, by channel', () => {
+    const states = [
+      { channels: [{ channel: 'Web', allotted: 10, sold: 4 }] },
+      {
+        channels: [
+          { channel: 'Web', allotted: 10, sold: 10 },
+          { channel: 'Stalls', allotted: 5, sold: 0 },
+        ],
+      },
+    ] as const
+    expect(sellThrough(states)).to.deep.equal([
+      { channel: 'Web', allotted: 20, sold: 14, share: 0.7 },
+      { channel: 'Stalls', allotted: 5, sold: 0, share: 0 },
+    ])
+  })
+})
+
+describe('a table of sales', () => {
+  it('is read by its heading, and each line keeps a number of its own', () => {
+    const read = parseSalesCsv('Day,Soap,Bars,Channel,Buyer,Price\n2027-04-12,Lantern Glass,3,web,A. Buyer,"9,50"\n')
+    expect(read).to.deep.equal({
+      ok: true,
+      sales: [
+        {
+          ...{ day: '2027-04-12', soap: 'Lantern Glass', lotCode: '', channel: 'Web', bars: 3, buyer: 'A. Buyer' },
+          ...{ saleId: '2027-04-12 Lantern Glass Web A. Buyer 1', priceCents: 950 },
+        },
+      ],
+    })
+  })
+
+  it('says line by line what cannot be read', () => {
+    expect(parseSalesCsv('day,soap\n')).to.deep.equal({ ok: false, problems: ['The heading lacks bars, channel.'] })
+    const bad = parseSalesCsv('day,soap,bars,channel\nsoon,x,1,web\n2027-04-12,x,0,web\n2027-04-12,x,1,market\n')
+    expect(!bad.ok && bad.problems.map((one) => one.slice(0, 6))).to.deep.equal(['Line 2', 'Line 3', 'Line 4'])
+    expect(parseSalesCsv('x'.repeat(2_000_001)).ok).to.equal(false)
+  })
+
+  it('writes a list for calling bars back', () => {
+    const row = { lotCode: '270308-1', soap: 'Fog', day: '2027-04-12', channel: 'Web', buyer: 'B, C', bars: 2 }
+    expect(writeRecallCsv([row])).to.equal('lot,soap,day,channel,buyer,bars\n270308-1,Fog,2027-04-12,Web,"B, C",2')
+  })
+})
