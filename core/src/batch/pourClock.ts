@@ -8,6 +8,8 @@ export const clockKeys = {
   emulsion: 'clock:emulsion',
   thin: 'clock:thin',
   medium: 'clock:medium',
+  /** Not yet too thick; the last such tap counts. */
+  stillFlows: 'clock:still_flows',
   tooThick: 'clock:too_thick',
   fallback: 'clock:fallback',
 } as const

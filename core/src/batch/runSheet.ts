@@ -1,4 +1,4 @@
-import type { Recipe, School, WeighedAdditive } from '../recipe'
+import type { Blending, Recipe, School, WeighedAdditive } from '../recipe'
 import { fatOf, soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import { formatQuantity } from '../units'
 import type { BatchPlan } from './planOfBatch'
@@ -202,6 +202,12 @@ const temperatureStep = (
   wait: { minutes: 10, what: `Look at the temperature of the ${of} again` },
 })
 
+const blendingDetail: Readonly<Record<Blending, string>> = {
+  brief: 'A few short bursts, by spoon between. Stop when no oil swims on top.',
+  usual: 'Short bursts. Stop when no oil swims on top.',
+  long: 'On beyond the moment when no oil swims on top, as the recipe says.',
+}
+
 /** From lye into fats to trace. */
 function batterSteps(plan: BatchPlan): readonly RunSheetStep[] {
   const { weights, recipe } = plan
@@ -211,7 +217,7 @@ function batterSteps(plan: BatchPlan): readonly RunSheetStep[] {
       'Batter',
       'Blend to emulsion',
       'Lye into the fats along the blender’s shaft; blend to emulsion',
-      'Short bursts. Stop when no oil swims on top.',
+      blendingDetail[recipe.school?.blending ?? 'usual'],
       lyeCaution,
     ),
     ...goingIn(plan, 'emulsion', 'Batter'),

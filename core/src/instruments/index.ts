@@ -1,3 +1,4 @@
 export * from './lines'
 export * from './probe'
+export * from './room'
 export * from './scale'

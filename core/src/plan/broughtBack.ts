@@ -1,3 +1,5 @@
+import type { FaultKey } from '../cutting'
+import { faults } from '../cutting'
 import type { SalesResult } from './howMany'
 
 /** A regret or a wish from last time, until it is dealt with in the new version. */
@@ -22,9 +24,12 @@ export function lessonsFrom(past: {
   readonly notesForNextTime: string
   /** Notes written into the record of its loaves. */
   readonly loafNotes: readonly string[]
+  /** Faults that were found in them. @default none */
+  readonly faults?: readonly FaultKey[] | undefined
 }): readonly Lesson[] {
   const lines = past.notesForNextTime.split('\n').map((line) => line.trim())
-  return [...new Set([...lines, ...past.loafNotes.map((note) => note.trim())])]
+  const faultLines = (past.faults ?? []).map((key) => `${faults[key].name} last time. ${faults[key].remedy}`)
+  return [...new Set([...lines, ...past.loafNotes.map((note) => note.trim()), ...faultLines])]
     .filter((text) => text !== '')
     .map((text) => ({ text, standing: 'open' }))
 }

@@ -41,6 +41,10 @@ export interface QuoteSettings extends BatchSettings {
   readonly pricesCentsPerKg: Readonly<Record<string, number>>
 }
 
+/** What bevelling is charged extra. */
+export const bevellingCents = (bars: number, { bevelCentsPerBar }: Pick<QuoteSettings, 'bevelCentsPerBar'>): number =>
+  bars * bevelCentsPerBar
+
 /** Moulds of one kind poured together. */
 export interface QuoteBatch {
   readonly mouldId: string
@@ -146,7 +150,7 @@ function priceOf(
     { name: 'Ingredients', cents: ingredients.reduce((sum, { cents }) => sum + (cents ?? 0), 0) },
     { name: 'Work', cents: hours * settings.hourCents },
     { name: 'Packing', cents: wish.bars * settings.packingCentsPerBar },
-    ...(wish.bevelled ? [{ name: 'Bevelling', cents: wish.bars * settings.bevelCentsPerBar }] : []),
+    ...(wish.bevelled ? [{ name: 'Bevelling', cents: bevellingCents(wish.bars, settings) }] : []),
     ...(wish.stamped ? [{ name: 'Stamp', cents: settings.stampCents }] : []),
   ]
   return parts.map(({ name, cents }) => ({ name, cents: Math.round(cents) })).filter(({ cents }) => cents > 0)

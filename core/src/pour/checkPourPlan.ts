@@ -68,6 +68,10 @@ function checkMove(line: MoveLine, pots: number, section: MouldSection): string 
     )
     if (isOff) return 'Its path leaves the mould. Keep it between the walls, the base and the brim.'
   }
+  const isLineOff = (line.along ?? []).some(
+    ({ xMm, yMm }) => !isWithin(xMm, { min: 0, max: widthMm }) || !isWithin(yMm, { min: 0, max: lengthMm }),
+  )
+  if (isLineOff) return 'Its line along the loaf leaves the mould. Keep it between the walls and the ends.'
   return undefined
 }
 

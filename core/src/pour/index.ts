@@ -1,5 +1,7 @@
+export * from './along'
 export * from './checkPourPlan'
 export * from './closeNeighbours'
+export * from './drift'
 export * from './face'
 export * from './hand'
 export * from './mixing'

@@ -158,6 +158,8 @@ export type MoveLine = { readonly kind: MoveKind } & {
   readonly outline?: Outline | undefined
   readonly plane?: Plane | undefined
   readonly path?: readonly SectionPoint[] | undefined
+  /** The line that its place follows along the loaf, seen from above. @default its place is the same all along */
+  readonly along?: readonly SectionPoint[] | undefined
 }
 
 /** One move of a pour plan with everything that is needed to simulate it. */

@@ -1,4 +1,5 @@
 import type { CutPlane } from '../cutting'
+import { changesAlong, linesAt } from './along'
 import { PouredBatter } from './batter'
 import type { Hand } from './hand'
 import { movesByHand } from './hand'
@@ -52,7 +53,59 @@ export function simulatePour(
   lines: readonly MoveLine[],
   potAreasMm2: readonly number[],
   section: MouldSection,
-  { hand, known = new Map(), across = gridAcross }: SimulationOptions = {},
+  options: SimulationOptions = {},
+): Simulation {
+  return changesAlong(lines)
+    ? simulateAlong(lines, potAreasMm2, section, options)
+    : simulateSection(lines, potAreasMm2, section, options)
+}
+
+/** From one simulated section to the next along a loaf whose moves change along it, mm. */
+const stationMm = 3
+
+/** A loaf whose moves change along it: the section of each of its stations by itself, as they are asked for. */
+function simulateAlong(
+  lines: readonly MoveLine[],
+  potAreasMm2: readonly number[],
+  section: MouldSection,
+  { hand, across }: SimulationOptions,
+): Simulation {
+  const stations = new Map<number, Simulation>()
+  const at = (alongMm: number): Simulation => {
+    const station = Math.round(alongMm / stationMm)
+    const found =
+      stations.get(station) ??
+      simulateSection(linesAt(lines, station * stationMm, section), potAreasMm2, section, {
+        ...(hand ? { hand } : {}),
+        ...(across === undefined ? {} : { across }),
+      })
+    stations.set(station, found)
+    return found
+  }
+  const middle = at(section.lengthMm / 2)
+  const cut = (plane: CutPlane, width: number, height: number): Int8Array => {
+    if (plane.kind === 'across') return at(plane.alongMm).cut(plane, width, height)
+    const found = new Int8Array(width * height)
+    const rowMm = (plane.toMm - plane.fromMm) / height
+    for (let row = 0; row < height; row++) {
+      const toMm = plane.toMm - row * rowMm
+      const strip = { ...plane, fromMm: toMm - rowMm, toMm }
+      found.set(at(toMm - rowMm / 2).cut(strip, width, 1), row * width)
+    }
+    return found
+  }
+  return {
+    ...middle,
+    cut,
+    materialAt: (xMm, yMm, zMm = section.lengthMm / 2) => at(zMm).materialAt(xMm, yMm, zMm),
+  }
+}
+
+function simulateSection(
+  lines: readonly MoveLine[],
+  potAreasMm2: readonly number[],
+  section: MouldSection,
+  { hand, known = new Map(), across = gridAcross }: SimulationOptions,
 ): Simulation {
   const { widthMm, lengthMm } = section
   const planned = lines.map(moveOf)

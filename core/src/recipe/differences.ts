@@ -67,7 +67,12 @@ export function recipeDifferences(before: KeptRecipe, after: KeptRecipe): readon
   const atTrace = ({ fats }: Recipe): string =>
     fats.flatMap(({ fatKey, atTrace: is }) => (is ? [nameOf(fatKey)] : [])).join(', ') || 'none'
   const schoolWords = ({ school }: Recipe): string =>
-    school ? `${school.lye}, gel ${school.gel}, scent ${school.scent}`.replaceAll('_', ' ') : 'as usual'
+    school
+      ? `${school.lye}, gel ${school.gel}, scent ${school.scent}, blending ${school.blending ?? 'usual'}, cured by ${school.cure ?? 'days'}`.replaceAll(
+          '_',
+          ' ',
+        )
+      : 'as usual'
   const days = ({ setDaysMin, setDaysMax }: KeptRecipe): string => `${setDaysMin}–${setDaysMax} days`
   return [
     ...changed('Name', before.name, after.name),

@@ -26,6 +26,8 @@ export interface ScentUse {
   readonly parts?: readonly ScentPart[] | undefined
   /** @default 'unknown' */
   readonly behaviour?: ScentBehaviour | undefined
+  /** Allergens with their share of the scent, from its certificate. */
+  readonly allergens?: readonly { readonly name: string; readonly share: number }[] | undefined
 }
 
 /** Density reckoned for a scent that has none of its own, g/ml. A convention of the house. */

@@ -6,12 +6,23 @@ export type LyeSchool = (typeof lyeSchools)[number]
 export const gelSchools = ['kept', 'avoided'] as const
 /** When the scent goes in. `at_once`: into the batter at emulsion, for a scent known to be calm. */
 export const scentSchools = ['last', 'at_once'] as const
+/** How long the blender runs until emulsion. */
+export const blendings = ['brief', 'usual', 'long'] as const
+export type Blending = (typeof blendings)[number]
+
+/** When a cure is over: after its days, once the scale says that the bar has levelled off, or when both hold. */
+export const cureSchools = ['days', 'scale', 'both'] as const
+export type CureSchool = (typeof cureSchools)[number]
 
 /** The way of working that a recipe is made in. */
 export interface School {
   readonly lye: LyeSchool
   readonly gel: (typeof gelSchools)[number]
   readonly scent: (typeof scentSchools)[number]
+  /** @default usual */
+  readonly blending?: Blending | undefined
+  /** @default days */
+  readonly cure?: CureSchool | undefined
 }
 
 /** How a recipe is made that says nothing of it. */
@@ -25,6 +36,17 @@ export const lyeSchoolWords: Readonly<Record<LyeSchool, string>> = {
 export const scentSchoolWords: Readonly<Record<School['scent'], string>> = {
   last: 'Last, after the colours',
   at_once: 'At once, at emulsion',
+}
+export const blendingWords: Readonly<Record<Blending, string>> = {
+  brief: 'In short bursts, by spoon between',
+  usual: 'Until emulsion',
+  long: 'Well beyond emulsion',
+}
+
+export const cureSchoolWords: Readonly<Record<CureSchool, string>> = {
+  days: 'After its days',
+  scale: 'By the scale, levelled off',
+  both: 'After its days and levelled off',
 }
 
 /** Middle of the 46 to 49 °C at which the warmer schools work. */

@@ -7,7 +7,7 @@ import { batchDays, latestPourDay, slackDays } from './batchDays'
 export interface LineUpSoap {
   readonly designId: string
   readonly name: string
-  /** Its batch when one is planned or poured. */
+  /** Its batch when one is planned or poured; null also once its pour is history. */
   readonly batch: PlannedBatch | null
   /** Whether it is poured already, so that its days are facts. */
   readonly poured: boolean
@@ -16,6 +16,8 @@ export interface LineUpSoap {
 }
 
 export type SoapStanding =
+  /** Poured, cured and gone out long ago. */
+  | 'out'
   /** The cure is over. */
   | 'ready'
   /** Poured and in time. */
@@ -80,7 +82,7 @@ export function collectionVerdict(
   const trial: PlannedBatch[] = [...plan]
   const suggestions = new Map<string, { suggestion: PourDaySuggestion; readyDay: Day | undefined }>()
   const seekers = soaps.flatMap((soap) =>
-    soap.batch === null && soap.seeking !== null ? [{ soap, seeking: soap.seeking }] : [],
+    soap.batch === null && !soap.poured && soap.seeking !== null ? [{ soap, seeking: soap.seeking }] : [],
   )
   seekers.sort(
     (a, b) =>
@@ -108,7 +110,13 @@ export function collectionVerdict(
     }
     const tried = suggestions.get(soap.designId)
     const slack = tried?.suggestion.slackDays
-    const standing: SoapStanding = !tried ? 'incomplete' : slack !== undefined && slack >= 0 ? 'to_plan' : 'late'
+    const standing: SoapStanding = soap.poured
+      ? 'out'
+      : !tried
+        ? 'incomplete'
+        : slack !== undefined && slack >= 0
+          ? 'to_plan'
+          : 'late'
     return {
       designId: soap.designId,
       name: soap.name,

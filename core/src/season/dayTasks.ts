@@ -1,6 +1,8 @@
 import type { Day } from '../calendar'
 import { daysBetween } from '../calendar'
-import { weighInEveryDays } from '../cure'
+import { photoCureDays, weighInEveryDays } from '../cure'
+import type { Finish } from '../cutting'
+import { bevelDaysAfterCut } from '../loaf'
 import type { BatchDays, BatchDemand } from './batchDays'
 
 /** What a day can ask, in the order in which it is done. */
@@ -14,6 +16,7 @@ export const dayTaskKinds = [
   'bevel',
   'turn',
   'weigh',
+  'photograph',
   'label',
   'release',
 ] as const
@@ -35,6 +38,9 @@ export interface BatchAtWork {
   readonly isReleased: boolean
   /** Days on which a bar of it was weighed. */
   readonly weighedOn: readonly Day[]
+  readonly photographedOn: readonly Day[]
+  /** Bars of it that a kind of finishing is done with. */
+  readonly finishedBars: Readonly<Partial<Record<Finish, number>>>
 }
 
 export interface DayTask {
@@ -52,12 +58,10 @@ export interface DayTask {
 
 export interface DayTaskTimes {
   readonly setupHours: number
-  readonly bevelMinutesPerBar: number
-  readonly stampMinutesPerBar: number
+  /** As learned from what was logged. */
+  readonly minutesPerBar: (finish: Finish) => number
 }
 
-/** Edges are bevelled when the bar is firm but not brittle: the day after the cut. A rule of the house. */
-export const bevelDaysAfterCut = 1
 /** Bars are turned on their trays once a week. A rule of the house. */
 export const turnEveryDays = 7
 
@@ -84,21 +88,29 @@ export function dayTasks(
   ): void => {
     tasks.push({ key: `${kind}:${id}`, kind, subjectId: id, name, minutes, isOnRecord })
   }
+  const finish = (kind: DayTaskKind, work: Finish, batch: BatchAtWork): void =>
+    add(
+      kind,
+      batch,
+      Math.round(batch.bars * times.minutesPerBar(work)),
+      batch.isCut && (batch.finishedBars[work] ?? 0) >= batch.bars,
+    )
   for (const batch of batches) {
-    const { days, demand, bars } = batch
+    const { days, demand } = batch
     if (days.prepDay === day && demand.prepHours > 0) add('prepare', batch, minutesOf(demand.prepHours), batch.isPoured)
     if (days.pourDay === day) add('pour', batch, minutesOf(demand.pourHours), batch.isPoured)
     if (days.cutDay === day) {
       add('unmould', batch, undefined, batch.isUnmoulded)
       add('cut', batch, minutesOf(demand.cutHours), batch.isCut)
-      if (batch.stamped) add('stamp', batch, Math.round(bars * times.stampMinutesPerBar), false)
+      if (batch.stamped) finish('stamp', 'stamped', batch)
     }
     const cureDay = daysBetween(days.cutDay, day)
-    if (batch.bevelled && cureDay === bevelDaysAfterCut)
-      add('bevel', batch, Math.round(bars * times.bevelMinutesPerBar), false)
+    if (batch.bevelled && cureDay === bevelDaysAfterCut) finish('bevel', 'bevelled', batch)
     if (batch.isReleased || cureDay <= 0 || day > days.readyDay) continue
     if (cureDay % turnEveryDays === 0 && day < days.readyDay) add('turn', batch, undefined, false)
     if (cureDay % weighInEveryDays === 0) add('weigh', batch, undefined, batch.weighedOn.includes(day))
+    if (photoCureDays.some((on) => on === cureDay))
+      add('photograph', batch, undefined, batch.photographedOn.includes(day))
     if (day === days.readyDay) add('label', batch, undefined, false)
   }
   for (const release of releases) add('release', release, undefined, false)

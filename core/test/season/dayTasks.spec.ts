@@ -16,8 +16,11 @@ const batch: BatchAtWork = {
   isCut: false,
   isReleased: false,
   weighedOn: [],
+  photographedOn: [],
+  finishedBars: {},
 }
-const times = { setupHours: 0.5, bevelMinutesPerBar: 1, stampMinutesPerBar: 0.5 }
+const minutes = { bevelled: 1, stamped: 0.5, planed: 0, pared: 0, polished: 0 }
+const times = { setupHours: 0.5, minutesPerBar: (finish: keyof typeof minutes) => minutes[finish] }
 const on = (day: string, of: BatchAtWork = batch) =>
   dayTasks(day, [of], [], times).map(({ kind, minutes }) => [kind, minutes] as const)
 
@@ -34,13 +37,18 @@ describe('dayTasks', () => {
       ['cut', 30],
       ['stamp', 18],
     ])
-    expect(on('2027-03-14')).to.deep.equal([['bevel', 36]])
+    expect(on('2027-03-14')).to.deep.equal([
+      ['bevel', 36],
+      ['photograph', undefined],
+    ])
     expect(on('2027-03-20')).to.deep.equal([
       ['turn', undefined],
       ['weigh', undefined],
+      ['photograph', undefined],
     ])
     expect(on('2027-04-10')).to.deep.equal([
       ['weigh', undefined],
+      ['photograph', undefined],
       ['label', undefined],
     ])
     expect(on('2027-04-17')).to.deep.equal([])
@@ -54,14 +62,19 @@ describe('dayTasks', () => {
   })
 
   it('knows what is on record', () => {
-    const done = { ...batch, isPoured: true, isUnmoulded: true, isCut: true, weighedOn: ['2027-03-20'] }
+    const done = {
+      ...{ ...batch, isPoured: true, isUnmoulded: true, isCut: true, weighedOn: ['2027-03-20'] },
+      ...{ photographedOn: ['2027-03-14'], finishedBars: { stamped: 36, bevelled: 20 } },
+    }
     const open = Array.from({ length: 40 }, (_, index) => addDays('2027-03-08', index)).flatMap((day) =>
       dayTasks(day, [done], [], times)
         .filter(({ isOnRecord }) => !isOnRecord)
         .map(({ kind }) => `${day.slice(5)} ${kind}`),
     )
-    expect(open).to.include.members(['03-13 stamp', '03-14 bevel', '03-27 weigh', '04-10 label'])
-    expect(open.filter((task) => /prepare|pour|unmould|cut|03-20 weigh/.test(task))).to.deep.equal([])
+    expect(open).to.include.members(['03-14 bevel', '03-20 photograph', '03-27 weigh', '04-10 label'])
+    expect(
+      open.filter((task) => /prepare|pour|unmould|cut|stamp|03-14 photograph|03-20 weigh/.test(task)),
+    ).to.deep.equal([])
   })
 
   it('puts two batches in the order of the work, and adds up what is timed', () => {

@@ -277,6 +277,12 @@ describe('collectionVerdict', () => {
     expect(verdict.possible).to.equal(false)
   })
 
+  it('seeks no day for what came out long ago', () => {
+    const verdict = collectionVerdict('2026-05-09', [soap('fog', { poured: true })], [], workshop, today)
+    expect(verdict.soaps[0]).to.deep.include({ standing: 'out', pourDay: undefined, betterDay: undefined })
+    expect(verdict).to.deep.include({ possible: true, nextPour: undefined })
+  })
+
   it('offers a better day for a planned pour that comes too late', () => {
     const batch = planned('late', '2027-04-01')
     const verdict = collectionVerdict(

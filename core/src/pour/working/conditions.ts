@@ -1,11 +1,13 @@
 import type { BatchPlan, StepRecord } from '../../batch'
-import { clockKeys } from '../../batch'
+import { clockKeys, moveOfKey } from '../../batch'
 import type { Recipe, ScentUse } from '../../recipe'
 import { soapingTemperatures, usualSchool } from '../../recipe'
-import type { TimedPour } from './estimate'
-import type { BatterConditions, Blending } from './factors'
+import type { MoveLine } from '../moves'
+import { moveSpecs } from '../moves'
+import type { Seen, TimedPour } from './estimate'
+import type { BatterConditions } from './factors'
 import { solidShareOf, thickenersOf, workingPrior } from './factors'
-import { traceBegins } from './thickening'
+import { traceBegins, traceEnds } from './thickening'
 
 /** What a batter is made of, as far as its working time goes. */
 export interface BatterSource {
@@ -23,7 +25,7 @@ export interface BatterSource {
  */
 export function batterConditions(
   { recipe, scent, colours, soapingTemperatureC }: BatterSource,
-  { measuredC, blending = 'usual' }: { readonly measuredC?: number | undefined; readonly blending?: Blending } = {},
+  { measuredC }: { readonly measuredC?: number | undefined } = {},
 ): BatterConditions {
   const { liquids = [], additives = [], school = usualSchool } = recipe
   const { lyeC, fatsC } = soapingTemperatures(school.lye, soapingTemperatureC)
@@ -33,7 +35,7 @@ export function batterConditions(
     temperatureC: measuredC ?? (lyeC + fatsC) / 2,
     lyeConcentration: recipe.lyeConcentration,
     solidShare: solidShareOf(recipe),
-    blending,
+    blending: school.blending ?? 'usual',
     scents: !scent
       ? []
       : parts.length > 0
@@ -57,7 +59,7 @@ export function batterConditions(
 export interface PourTiming {
   readonly batter: BatterConditions
   /** In the order of the taps: how far it had thickened, and after how many minutes. */
-  readonly seen: readonly { readonly minutes: number; readonly thickened: number }[]
+  readonly seen: readonly Seen[]
   readonly fellBackAtMin: number | undefined
 }
 
@@ -82,6 +84,22 @@ export function timingOf(plan: BatchPlan, records: readonly StepRecord[]): PourT
     }),
     fellBackAtMin: last(clockKeys.fallback),
   }
+}
+
+/**
+ * The latest that tells how far the batter has not thickened yet: a tap that it still flows, or a move of its plan that
+ * was done and that a thicker batter would not have let be.
+ */
+export function notYetOf(records: readonly StepRecord[], lines: readonly MoveLine[]): Seen | undefined {
+  return records
+    .flatMap(({ stepKey, actual }): readonly Seen[] => {
+      if (actual === null) return []
+      if (stepKey === clockKeys.stillFlows) return [{ minutes: actual, thickened: 1 }]
+      const line = lines[moveOfKey(stepKey) ?? -1]
+      return line ? [{ minutes: actual, thickened: traceEnds[moveSpecs[line.kind].traces[1]] }] : []
+    })
+    .filter(({ thickened }) => thickened <= 1)
+    .sort((a, b) => b.minutes - a.minutes)[0]
 }
 
 /** A timed pour as the model learns from it: what was seen last says most. */

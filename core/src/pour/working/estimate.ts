@@ -1,5 +1,5 @@
 import { Matrix, inverse } from 'ml-matrix'
-import { errorFunction, inverseErrorFunction } from 'simple-statistics'
+import { deviationsBelow, shareBelow } from '../../random'
 import type { BatterConditions, OwnFactors, WorkingFactor } from './factors'
 import { workingFactors, workingPrior } from './factors'
 import type { Thickening } from './thickening'
@@ -129,11 +129,6 @@ export function estimateWorking(
   }
 }
 
-/** Share of the normal distribution below so many standard deviations. */
-export const shareBelow = (deviations: number): number => 0.5 * (1 + errorFunction(deviations / Math.SQRT2))
-/** Standard deviations below which so much of the normal distribution lies: `shareBelow` turned round. */
-export const deviationsBelow = (share: number): number => Math.SQRT2 * inverseErrorFunction(2 * share - 1)
-
 /** By how much slower than likely a batter is that only so many of a hundred are faster than. */
 export const slownessBelow = ({ spread }: Pick<WorkingEstimate, 'spread'>, share: number): number =>
   Math.exp(spread * deviationsBelow(share))
@@ -146,14 +141,37 @@ export function minutesBelow(estimate: WorkingEstimate, thickened: number, share
 /** How a tap at the bench may miss: standard deviation of its logarithm. An estimate. */
 const tapSpread = 0.12
 
+/** How far a batter was seen to have thickened, and when, minutes after emulsion. */
+export interface Seen {
+  readonly minutes: number
+  readonly thickened: number
+}
+
+/**
+ * The estimate where a batter was seen to have thickened no further than this by then: of what was expected, the faster
+ * batters are struck out (a normal distribution cut off below: Johnson and others, "Continuous Univariate
+ * Distributions", vol. 1, 2nd ed., 1994, ch. 13).
+ */
+export function estimateNotYet(estimate: WorkingEstimate, { minutes, thickened }: Seen): WorkingEstimate {
+  if (!(minutes > 0) || !(thickened > 0)) return estimate
+  const least = Math.log(slownessSeen(estimate.thickening, minutes, thickened)) / estimate.spread
+  const left = 1 - shareBelow(least)
+  // So slow a batter was not expected at all: it is just past that, and no more is known.
+  if (left < 1e-4)
+    return { ...estimate, thickening: scaledThickening(estimate.thickening, Math.exp(least * estimate.spread)) }
+  const hazard = Math.exp((-least * least) / 2) / Math.sqrt(2 * Math.PI) / left
+  return {
+    ...estimate,
+    thickening: scaledThickening(estimate.thickening, Math.exp(estimate.spread * hazard)),
+    spread: estimate.spread * Math.sqrt(Math.max(0.01, 1 + least * hazard - hazard * hazard)),
+  }
+}
+
 /**
  * The estimate after what was seen of this very batter: a normal measurement of its slowness, weighed against what was
  * expected.
  */
-export function estimateAfterSeen(
-  estimate: WorkingEstimate,
-  seen: readonly { readonly minutes: number; readonly thickened: number }[],
-): WorkingEstimate {
+export function estimateAfterSeen(estimate: WorkingEstimate, seen: readonly Seen[]): WorkingEstimate {
   const useful = seen.filter(({ minutes, thickened }) => minutes > 0 && thickened > 0)
   if (useful.length === 0) return estimate
   const precision = 1 / estimate.spread ** 2

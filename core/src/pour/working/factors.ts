@@ -1,8 +1,5 @@
-import type { Recipe, ScentBehaviour } from '../../recipe'
+import type { Blending, Recipe, ScentBehaviour } from '../../recipe'
 import { blendOf } from '../../recipe'
-
-export const blendings = ['brief', 'usual', 'long'] as const
-export type Blending = (typeof blendings)[number]
 
 /** What goes into a batter beside fats and lye that changes how fast it thickens. */
 export const thickeners = ['sugar', 'milk', 'fruit', 'oats', 'clay', 'white'] as const

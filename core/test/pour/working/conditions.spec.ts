@@ -5,6 +5,7 @@ import {
   batterConditions,
   minutesUntil,
   modelThickening,
+  notYetOf,
   scaledThickening,
   scentPourOf,
   timedPourOf,
@@ -28,7 +29,29 @@ const source: BatterSource = {
   soapingTemperatureC: 43,
 }
 
+describe('notYetOf', () => {
+  it('takes the latest of what a thicker batter would not have let be', () => {
+    const record = (stepKey: string, actual: number) => ({ stepKey, actual, at: '', makerId: '', note: '' })
+    const lines = [{ kind: 'drop' }, { kind: 'texture' }, { kind: 'hanger' }] as const
+    expect(notYetOf([record(clockKeys.stillFlows, 4), record(clockMoveKey(2), 6)], lines)).to.deep.equal({
+      minutes: 6,
+      thickened: 0.9,
+    })
+    // A textured top wants it thick.
+    expect(notYetOf([record(clockKeys.stillFlows, 4), record(clockMoveKey(1), 9)], lines)?.minutes).to.equal(4)
+    expect(notYetOf([record(clockKeys.medium, 4)], lines)).to.equal(undefined)
+  })
+})
+
 describe('batterConditions', () => {
+  it('takes the blending from the school of the recipe', () => {
+    const school = { lye: 'same_day', gel: 'kept', scent: 'last' } as const
+    const of = (blending?: 'brief') =>
+      batterConditions({ ...source, recipe: { ...source.recipe, school: { ...school, blending } } })
+    expect([of().blending, of('brief').blending]).to.deep.equal(['usual', 'brief'])
+    expect(modelThickening(of('brief')).plainMin).to.be.above(modelThickening(of()).plainMin)
+  })
+
   it('reads what thickens a batter from its plan', () => {
     expect(batterConditions(source)).to.deep.include({
       ...{ temperatureC: 43, lyeConcentration: 0.33, pots: 2, scentLast: true, blending: 'usual' },

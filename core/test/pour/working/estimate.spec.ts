@@ -2,20 +2,19 @@ import { expect } from 'chai'
 import type { BatterConditions, TimedPour } from '../../../src/pour'
 import type { ScentBehaviour } from '../../../src/recipe'
 import {
-  deviationsBelow,
   estimateAfterSeen,
+  estimateNotYet,
   estimateWorking,
   minutesBelow,
   modelThickening,
   minutesUntil,
   scaledThickening,
-  shareBelow,
   slownessSeen,
   thickenedAt,
   workingFactors,
   workingPrior,
 } from '../../../src/pour'
-import { normalFrom, randomFrom } from '../../../src/random'
+import { deviationsBelow, normalFrom, randomFrom, shareBelow } from '../../../src/random'
 
 const plain: BatterConditions = {
   ...{ temperatureC: 30, lyeConcentration: 0.3, solidShare: 0.5, blending: 'usual' },
@@ -36,6 +35,37 @@ describe('thickening', () => {
     for (const minutes of [1, 5, 9, 30])
       expect(minutesUntil(thickenedAt(minutes, batter), batter)).to.be.closeTo(minutes, 1e-9)
     expect(() => thickenedAt(1, { ...batter, plainMin: 0 })).to.throw('Expected times above 0')
+  })
+})
+
+describe('estimateNotYet', () => {
+  const prior = estimateWorking(scented('speeds'), [])
+  const at = (minutes: number) => estimateNotYet(prior, { minutes, thickened: 1 })
+  const likelyMin = minutesUntil(1, prior.thickening)
+
+  it('says little early, and that the batter is slower and better known the longer it flows', () => {
+    expect(minutesUntil(1, at(0.5).thickening)).to.be.closeTo(likelyMin, 0.1)
+    const later = at(likelyMin)
+    expect(minutesUntil(1, later.thickening)).to.be.above(likelyMin * 1.2)
+    expect(later.spread).to.be.below(prior.spread * 0.75)
+    expect(minutesUntil(1, at(2 * likelyMin).thickening)).to.be.above(2 * likelyMin)
+  })
+
+  it('has the mean and spread of the batters that are left, as drawing many finds', () => {
+    const random = randomFrom(11)
+    const least = Math.log(slownessSeen(prior.thickening, likelyMin, 1))
+    const left = Array.from({ length: 40_000 }, () => prior.spread * normalFrom(random)).filter((log) => log > least)
+    const mean = left.reduce((sum, log) => sum + log, 0) / left.length
+    const spread = Math.sqrt(left.reduce((sum, log) => sum + (log - mean) ** 2, 0) / left.length)
+    const found = at(likelyMin)
+    expect(Math.log(found.thickening.plainMin / prior.thickening.plainMin)).to.be.closeTo(mean, 0.02)
+    expect(found.spread).to.be.closeTo(spread, 0.02)
+  })
+
+  it('goes on where the batter flows longer than anybody expected, and lets a time of nothing be', () => {
+    const long = at(500)
+    expect(minutesUntil(1, long.thickening)).to.be.closeTo(500, 1)
+    expect(at(0)).to.equal(prior)
   })
 })
 
