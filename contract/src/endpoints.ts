@@ -29,11 +29,16 @@ import {
 } from './schemas/stores'
 import type { NewIngredient, NewLot, SavedIngredient, SavedLot } from './schemas/stores'
 import { wishRequestSchema } from './schemas/wish'
-import { commandSchema, happeningSchema, stepSchema } from './schemas/work'
+import { roomReadingSchema } from './schemas/room'
+import { shopBuySchema, shopOfferSchema } from './schemas/shop'
+import type { ShopOffer, ShopSale } from './schemas/shop'
+import { allotmentSchema, commandSchema, happeningSchema, salesSchema, stepSchema } from './schemas/work'
 import type { NewHappening } from './schemas/work'
 import { makerSchema, savedMakerSchema, workshopSchema, savedWorkshopSchema } from './schemas/workshop'
 import type { NewMaker, SavedMaker, SavedWorkshop } from './schemas/workshop'
 import type {
+  AllotmentView,
+  ArchiveTaken,
   BackupView,
   BatchSummary,
   BatchView,
@@ -42,9 +47,13 @@ import type {
   LoafSummary,
   LoafView,
   PlanTakenView,
+  PourOfCollection,
   RecipeVersion,
+  RoomDay,
+  SalesTaken,
   SeasonView,
   StoresView,
+  TraceView,
 } from './views'
 import type { WishAnswer } from '@vendange/core/wishes'
 import type { ISchema, ObjectSchema, AnyObject } from 'yup'
@@ -122,12 +131,18 @@ export const endpoints = {
     path: '/api/recipes/:id/versions',
     summary: 'A recipe as it stood, the newest first',
   }),
-  collections: keptThing<'/api/collections', NewCollection, SavedCollection>(
-    '/api/collections',
-    'collection',
-    collectionSchema,
-    savedCollectionSchema as unknown as ISchema<SavedCollection>,
-  ),
+  collections: {
+    ...keptThing<'/api/collections', NewCollection, SavedCollection>(
+      '/api/collections',
+      'collection',
+      collectionSchema,
+      savedCollectionSchema as unknown as ISchema<SavedCollection>,
+    ),
+    pours: get<readonly PourOfCollection[]>()({
+      path: '/api/collections/:id/pours',
+      summary: 'What the pours of a collection took: hours as planned and as they were, ingredients',
+    }),
+  },
   designs: keptThing<'/api/designs', NewDesign, SavedDesign>(
     '/api/designs',
     'design',
@@ -244,7 +259,12 @@ export const endpoints = {
   },
 
   loaves: {
-    list: get<readonly LoafSummary[]>()({ path: '/api/loaves', summary: 'Every loaf, newest first' }),
+    list: get<readonly LoafSummary[]>()({ path: '/api/loaves', summary: 'The newest loaves, 100 at the most' }),
+    named: get<readonly LoafSummary[]>()({
+      path: '/api/loaves/named/:text',
+      summary: 'Loaves with this in their soap’s name or their lot, newest first, 100 at the most',
+    }),
+    ofDesign: get<readonly LoafSummary[]>()({ path: '/api/designs/:id/loaves', summary: 'Loaves of a soap' }),
     view: get<LoafView>()({ path: '/api/loaves/:id', summary: 'One loaf with its whole story' }),
     record: create<LoafView>()({
       path: '/api/loaves/:id/events',
@@ -256,6 +276,74 @@ export const endpoints = {
       summary: 'Keep a photograph (JPEG, PNG or WebP as the body)',
     }),
     photo: get<Blob>()({ path: '/api/photos/:id', summary: 'A photograph' }),
+  },
+
+  release: {
+    allot: create<AllotmentView>()({
+      path: '/api/allotments',
+      summary: 'Set bars of a soap aside, of the loaves released first; never more than there are',
+      body: allotmentSchema,
+    }),
+    takeSales: act<SalesTaken>()({
+      path: '/api/sales',
+      summary: 'Write what was sold into the loaves it came from, all of the report or nothing',
+      body: salesSchema,
+    }),
+    kept: get<readonly LoafSummary[]>()({
+      path: '/api/kept-samples',
+      summary: 'Loaves of which bars are kept as samples, newest first, 100 at the most',
+    }),
+    labels: get<Blob>()({
+      path: '/api/loaves/:id/labels.pdf',
+      summary: 'Labels of a loaf on a sheet: `stock` by its key, `count` of them',
+    }),
+    traceLot: get<TraceView>()({
+      path: '/api/lots/:id/trace',
+      summary: 'From a delivery to every bar with some of it in it, and to its buyers',
+    }),
+  },
+
+  room: {
+    trayCards: get<Blob>()({
+      path: '/api/loaves/:id/tray-cards.pdf',
+      summary: 'A card with a code for each tray of a loaf, to print',
+    }),
+    rackCards: get<Blob>()({ path: '/api/room/rack-cards.pdf', summary: 'A card with a code for each rack, to print' }),
+    list: get<readonly RoomDay[]>()({ path: '/api/room', summary: 'The cure room by day, the last ninety days' }),
+    keep: create<RoomDay>()({
+      path: '/api/room',
+      summary: 'Keep what the room’s sensor shows today; the last reading of a day holds',
+      body: roomReadingSchema,
+    }),
+  },
+
+  shop: {
+    offers: get<readonly ShopOffer[]>()({ path: '/api/shop/offers', summary: 'The simulated shop: what is on sale' }),
+    offer: create<ShopOffer>()({
+      path: '/api/shop/offers',
+      summary: 'The simulated shop: put bars on sale (see docs/formats/web-shop.md)',
+      body: shopOfferSchema,
+    }),
+    buy: create<ShopSale>()({
+      path: '/api/shop/offers/:designId/buy',
+      summary: 'The simulated shop: a made-up buyer buys',
+      body: shopBuySchema,
+    }),
+    sales: get<readonly ShopSale[]>()({
+      path: '/api/shop/sales/:after',
+      summary: 'The simulated shop: sales after a number',
+    }),
+  },
+
+  archive: {
+    make: get<Blob>()({
+      path: '/api/archive',
+      summary: 'All that the workshop keeps, as one ZIP file (see docs/formats/archive.md)',
+    }),
+    take: create<ArchiveTaken>()({
+      path: '/api/archive',
+      summary: 'Bring an archive back into a workshop that has nothing yet (ZIP as the body)',
+    }),
   },
 
   backups: {

@@ -2,7 +2,9 @@ import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import type { PourTiming } from '@vendange/core/pour'
-import type { LoafHappening, LoafState } from '@vendange/core/loaf'
+import type { LoafHappening, LoafState, Whereabouts } from '@vendange/core/loaf'
+import type { PourLookedBack } from '@vendange/core/plan'
+import type { CureSchool } from '@vendange/core/recipe'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection, SavedDesign } from './schemas/plan'
@@ -36,6 +38,9 @@ export interface BatchSummary {
   readonly days: BatchDays
 }
 
+/** A list has no more loaves than this, the newest; older ones are found by name or lot. */
+export const mostListed = 100
+
 /** A loaf in lists. */
 export interface LoafSummary {
   readonly id: string
@@ -53,6 +58,8 @@ export interface LoafSummary {
   readonly barsWanted: number
   readonly labelMassG: number
   readonly cureDays: number
+  /** When its recipe holds the cure to be over. */
+  readonly cureSchool: CureSchool
   readonly state: LoafState
 }
 
@@ -117,6 +124,9 @@ export interface LotUsed {
   readonly name: string
   readonly supplier: string
   readonly lotNumber: string
+  /** Called back by its supplier. */
+  readonly isRecalled: boolean
+  readonly lotId: string
   readonly amount: number
   /** Undefined when the lot's price is not known. */
   readonly cents: number | undefined
@@ -131,6 +141,12 @@ export interface RecordedStep {
   /** ISO 8601, UTC. */
   readonly at: string
   readonly makerName: string
+}
+
+/** A pour of a collection, looked back on. */
+export interface PourOfCollection extends PourLookedBack {
+  readonly batchId: string
+  readonly designId: string
 }
 
 /** A pour whose clock was started: what it was made of, and how fast it thickened. */
@@ -169,6 +185,53 @@ export interface LoafView {
   /** The lots its batch was made of. */
   readonly lotsUsed: readonly LotUsed[]
   readonly events: readonly RecordedEvent[]
+}
+
+/** The cure room on a day; its humidity is relative, 0 to 1. */
+export interface RoomDay {
+  readonly day: Day
+  readonly temperatureC: number
+  readonly humidity: number
+}
+
+/** From which lots bars were set aside. */
+export interface AllotmentView {
+  readonly allotmentId: string
+  readonly lots: readonly { readonly lotCode: string; readonly bars: number }[]
+}
+
+/** What became of a report of sales: taken now, and known already. */
+export interface SalesTaken {
+  readonly taken: number
+  readonly known: number
+}
+
+/** A loaf with something of a lot in it. */
+export interface TraceOfLoaf {
+  readonly id: string
+  readonly lotCode: string
+  readonly name: string
+  readonly designId: string
+  readonly state: LoafState
+  /** Bars that nobody has. */
+  readonly free: number
+  readonly whereabouts: readonly Whereabouts[]
+}
+
+/** From a delivery to the buyers of every bar with some of it in it. */
+export interface TraceView {
+  readonly lot: SavedLot
+  readonly ingredientName: string
+  readonly usedAmount: number
+  readonly batches: number
+  readonly loaves: readonly TraceOfLoaf[]
+}
+
+/** What an archive brought back. */
+export interface ArchiveTaken {
+  readonly loaves: number
+  readonly events: number
+  readonly photos: number
 }
 
 export interface BackupView {

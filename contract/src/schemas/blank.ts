@@ -15,6 +15,9 @@ export const blankSeasonSettings = {
   bufferDays: 3,
   ownClaims: [],
   ownFactors: [],
+  cutTools: [{ name: 'Single wire', kind: 'single_wire', spacingMm: 0, piecesAPass: 1 }],
+  makerAddress: '',
+  labelStyle: 'eu',
   pricing: {
     hourCents: 2000,
     packingCentsPerBar: 30,
@@ -120,6 +123,7 @@ export const blankOrder = {
   notes: '',
   state: 'asked',
   depositCents: 0,
+  charges: [],
   earliestDay: null,
   collectionId: null,
   priceCents: null,

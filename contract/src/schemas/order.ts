@@ -42,6 +42,18 @@ export const orderSchema = object({
   /** The collection that the accepted order became. */
   collectionId: string().max(64).nullable().defined(),
   priceCents: number().integer().min(0).nullable().defined(),
+  /** Charged beside the quoted price, as it came about. */
+  charges: array(
+    object({
+      day: dayText(),
+      what: string().trim().required('Say what it is for.').max(200),
+      cents: wholeWithin('count', centsRange).required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(100)
+    .required(),
 })
   .noUnknown()
   .required()

@@ -119,6 +119,14 @@ const scentSchema = object({
   contains: containsField(),
   /** Share of vanillin in it, from its certificate: it turns soap brown. */
   vanillin: within('share', limitRange).optional(),
+  /** Allergens to be named on a label, each with its share of the scent, from its certificate. */
+  allergens: array(
+    object({ name: nameText(), share: within('share', limitRange).required() })
+      .noUnknown()
+      .required(),
+  )
+    .max(80)
+    .optional(),
   /** What it does to batter, as far as it was seen here. */
   behaviour: string().oneOf(scentBehaviours).optional(),
   /** What the maker blends it of; each keeps its own supplier's limit. */

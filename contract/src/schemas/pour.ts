@@ -10,6 +10,12 @@ const placeRange = { min: 0, max: 1000 } as const
 const figure = () => number().optional()
 const potField = () => number().integer().min(potRange.min).max(potRange.max)
 
+const pathField = () =>
+  array(object({ xMm: number().required(), yMm: number().required() }).noUnknown().required())
+    .max(400)
+    .optional()
+    .default(undefined)
+
 /** A move of the pour. Whether it can be done in the mould is said by the core, beside the picture. */
 export const moveSchema = object({
   kind: string().oneOf(moveKinds).required(),
@@ -39,10 +45,9 @@ export const moveSchema = object({
   hex: hexText().optional(),
   outline: string().oneOf(outlines).optional(),
   plane: string().oneOf(planes).optional(),
-  path: array(object({ xMm: number().required(), yMm: number().required() }).noUnknown().required())
-    .max(400)
-    .optional()
-    .default(undefined),
+  path: pathField(),
+  /** Seen from above: the line that its place follows along the loaf. */
+  along: pathField(),
 })
   .noUnknown()
   .required()

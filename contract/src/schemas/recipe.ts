@@ -2,7 +2,9 @@ import { contentKeys, isOwnFatKey } from '@vendange/core/fats'
 import {
   additiveBases,
   additivePlaces,
+  blendings,
   checkRecipe,
+  cureSchools,
   gelSchools,
   liquidPlaces,
   lyeSchools,
@@ -83,6 +85,8 @@ export const recipeSchema = object({
     lye: string().oneOf(lyeSchools).required(),
     gel: string().oneOf(gelSchools).required(),
     scent: string().oneOf(scentSchools).required(),
+    blending: string().oneOf(blendings).optional(),
+    cure: string().oneOf(cureSchools).optional(),
   })
     .noUnknown()
     .required(),

@@ -1,9 +1,11 @@
+import { faultKeys, finishes } from '@vendange/core/cutting'
+import { lesserUses, saleChannels } from '@vendange/core/loaf'
 import { massRange } from '@vendange/core/recipe'
 import { phRange } from '@vendange/core/release'
 import type { InferType } from 'yup'
-import { boolean, lazy, number, object, string } from 'yup'
+import { array, boolean, lazy, number, object, string } from 'yup'
 import { barsRange } from './plan'
-import { dayText, freeText, idText, versionNumber, wholeWithin, within } from './pieces'
+import { dayText, freeText, hexText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
 
 /** A tablet keeps a step that cannot be sent for so long. */
 const secondsKept = 14 * 24 * 3600
@@ -51,6 +53,11 @@ const typed = <T extends string>(type: T) =>
     .oneOf([type] as const)
     .required()
 
+const scrapRange = { min: 0, max: massRange.max } as const
+const finishMinutesRange = { min: 0, max: 24 * 60 } as const
+const faultField = () => string().oneOf(faultKeys).required()
+const channelField = () => string().oneOf(saleChannels).required()
+
 export const happeningSchemas = {
   unmoulded: object({ type: typed('unmoulded'), ...happening })
     .noUnknown()
@@ -62,13 +69,85 @@ export const happeningSchemas = {
     ends: wholeWithin('count', endsRange).required(),
     firstBarG: within('mass', barMassRange).required(),
     bevelled: boolean().required(),
+    others: array(
+      object({ name: nameText(), count: wholeWithin('count', cutBarsRange).required() })
+        .noUnknown()
+        .required(),
+    )
+      .max(8)
+      .optional(),
   })
+    .noUnknown()
+    .required(),
+  scrapped: object({
+    type: typed('scrapped'),
+    ...happening,
+    massG: within('mass', scrapRange).required(),
+    colour: nameText(),
+    hex: hexText(),
+  })
+    .noUnknown()
+    .required(),
+  scrap_used: object({
+    type: typed('scrap_used'),
+    ...happening,
+    massG: within('mass', scrapRange).required(),
+    colour: nameText(),
+    use: words('Say for which soap.'),
+  })
+    .noUnknown()
+    .required(),
+  fault_found: object({ type: typed('fault_found'), ...happening, fault: faultField(), text: freeText() })
+    .noUnknown()
+    .required(),
+  fault_closed: object({
+    type: typed('fault_closed'),
+    ...happening,
+    fault: faultField(),
+    text: words('Say what was done about it.'),
+  })
+    .noUnknown()
+    .required(),
+  finished: object({
+    type: typed('finished'),
+    ...happening,
+    finish: string().oneOf(finishes).required(),
+    bars: wholeWithin('count', barsRange).required(),
+    minutes: within('number', finishMinutesRange).required(),
+    removedG: within('mass', scrapRange).nullable().defined(),
+  })
+    .noUnknown()
+    .required(),
+  downgraded: object({
+    type: typed('downgraded'),
+    ...happening,
+    bars: wholeWithin('count', barsRange).required(),
+    to: string().oneOf(lesserUses).required(),
+    reason: words('Say why.'),
+  })
+    .noUnknown()
+    .required(),
+  given_back: object({
+    type: typed('given_back'),
+    ...happening,
+    bars: wholeWithin('count', barsRange).required(),
+    channel: channelField(),
+    reason: freeText(),
+  })
+    .noUnknown()
+    .required(),
+  recalled: object({ type: typed('recalled'), ...happening, reason: words('Say why it is called back.') })
     .noUnknown()
     .required(),
   moved: object({ type: typed('moved'), ...happening, place: words('Say where it stands.') })
     .noUnknown()
     .required(),
-  weighed: object({ type: typed('weighed'), ...happening, barG: within('mass', barMassRange).required() })
+  weighed: object({
+    type: typed('weighed'),
+    ...happening,
+    barG: within('mass', barMassRange).required(),
+    isSure: boolean().optional(),
+  })
     .noUnknown()
     .required(),
   photographed: object({ type: typed('photographed'), ...happening, photoId: idText() })
@@ -90,6 +169,7 @@ export const happeningSchemas = {
     ph: within('number', phRange).required(),
     lookIsSound: boolean().required(),
     labelIsComplete: boolean().required(),
+    overrideReason: words('Say why it goes all the same.').optional(),
   })
     .noUnknown()
     .required(),
@@ -115,5 +195,35 @@ export const happeningSchema = lazy((value: unknown) => {
     : object({ type: string().oneOf(Object.keys(happeningSchemas)).required() }).required()
 })
 
+/** Bars of a soap given out, oldest ready first. */
+export const allotmentSchema = object({
+  designId: idText(),
+  bars: wholeWithin('count', barsRange).required(),
+  channel: channelField(),
+  who: freeText(200),
+  orderId: idText().nullable().defined(),
+})
+  .noUnknown()
+  .required()
+
+/** Bars sold, as a shop or a table of sales reports them. `lotCode` empty: of whichever lot was set aside first. */
+export const saleSchema = object({
+  saleId: string().max(120).required(),
+  day: dayText(),
+  designId: idText(),
+  lotCode: string().max(40).defined(),
+  channel: channelField(),
+  bars: wholeWithin('count', barsRange).required(),
+  buyer: freeText(200),
+  priceCents: number().integer().min(0).nullable().defined(),
+})
+  .noUnknown()
+  .required()
+export const salesSchema = object({ sales: array(saleSchema).max(5000).required() })
+  .noUnknown()
+  .required()
+
+export type NewAllotment = InferType<typeof allotmentSchema>
+export type NewSale = InferType<typeof saleSchema>
 export type NewStep = InferType<typeof stepSchema>
 export type NewHappening = { [K in HappeningType]: InferType<(typeof happeningSchemas)[K]> }[HappeningType]

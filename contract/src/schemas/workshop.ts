@@ -1,9 +1,11 @@
 import { isTimeZone } from '@vendange/core/calendar'
+import { toolKinds } from '@vendange/core/cutting'
+import { labelStyles } from '@vendange/core/release'
 import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { scaleResolutionRange } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
-import { claimKey, dayText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
+import { claimKey, dayText, freeText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
 
 export const massUnits = ['g', 'oz'] as const
 export const lengthUnits = ['mm', 'in'] as const
@@ -20,6 +22,8 @@ export const bufferDaysRange = { min: 0, max: 60 } as const
 export const centsRange = { min: 0, max: 10_000_000 } as const
 export const breakageRange = { min: 0, max: 0.5 } as const
 export const ownFactorRange = { min: 0.05, max: 5 } as const
+export const toolSpacingRange = { min: 0, max: 400 } as const
+export const piecesAPassRange = { min: 1, max: 60 } as const
 export const minutesPerBarRange = { min: 0, max: 60 } as const
 
 const cents = () => wholeWithin('count', centsRange).required()
@@ -105,6 +109,21 @@ export const workshopSchema = object({
   )
     .max(40)
     .required(),
+  /** What blocks are cut with. */
+  cutTools: array(
+    object({
+      name: nameText(),
+      kind: string().oneOf(toolKinds).required(),
+      spacingMm: within('length', toolSpacingRange).required(),
+      piecesAPass: wholeWithin('count', piecesAPassRange).required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(20)
+    .required(),
+  makerAddress: freeText(400),
+  labelStyle: string().oneOf(labelStyles).required(),
   barsPerTray: wholeWithin('count', barsPerTrayRange).required(),
   /** Moulds that the oven holds in one night. */
   ovenSlots: wholeWithin('count', ovenSlotRange).required(),
