@@ -15,6 +15,8 @@ import { instrumentRoutes } from './instruments/instrumentRoutes'
 import { loafRoutes } from './loaves/loafRoutes'
 import { loafService } from './loaves/loafService'
 import { photoService } from './loaves/photoService'
+import { roomRoutes } from './loaves/roomRoutes'
+import { roomService } from './loaves/roomService'
 import type { Context } from './parts/context'
 import { serveKept } from './parts/keptRoutes'
 import { notFound } from './parts/problems'
@@ -25,11 +27,15 @@ import { planService } from './plan/planService'
 import { batchRoutes } from './pour/batchRoutes'
 import { batchService } from './pour/batchService'
 import { planTaking } from './season/planTaking'
+import { allotmentService } from './release/allotmentService'
+import { releaseRoutes } from './release/releaseRoutes'
+import { traceService } from './release/traceService'
 import { seasonRoutes } from './season/seasonRoutes'
 import { seasonService } from './season/seasonService'
 import { mouldService } from './stores/mouldService'
 import { storesRoutes } from './stores/storesRoutes'
 import { storesService } from './stores/storesService'
+import { archiveService } from './workshop/archiveService'
 import { workshopRoutes } from './workshop/workshopRoutes'
 import { workshopService } from './workshop/workshopService'
 
@@ -47,6 +53,7 @@ export function servicesOf(context: Context) {
   const season = seasonService(context)
   return {
     workshop: workshopService(context),
+    archive: archiveService(context),
     moulds: mouldService(context),
     stores: storesService(context),
     recipes: recipeService(context),
@@ -55,6 +62,9 @@ export function servicesOf(context: Context) {
     batches: batchService(context),
     loaves: loafService(context),
     photos: photoService(context),
+    room: roomService(context),
+    allotments: allotmentService(context),
+    trace: traceService(context),
     orders: orderService(context),
     planTaking: planTaking(context, season),
     season,
@@ -71,7 +81,7 @@ function apiRouter(context: Context): Router {
   })
   serve(router, endpoints.openapi, () => Promise.resolve(description))
   seasonRoutes(router, services.season, services.planTaking, context)
-  workshopRoutes(router, services.workshop, context)
+  workshopRoutes(router, services, context)
   serveKept(router, endpoints.moulds, services.moulds)
   storesRoutes(router, services.stores)
   wishRoutes(router, context)
@@ -79,12 +89,15 @@ function apiRouter(context: Context): Router {
   serve(router, endpoints.recipeVersions, ({ params }) => services.recipes.versions(params.id))
   serveKept(router, endpoints.ownFats, services.ownFats)
   serveKept(router, endpoints.collections, services.plan.collections)
+  serve(router, endpoints.collections.pours, ({ params }) => services.plan.pours(params.id))
   serveKept(router, endpoints.designs, services.plan.designs)
   serveKept(router, endpoints.orders, services.orders)
   serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
   batchRoutes(router, services.batches, context)
   instrumentRoutes(router)
   loafRoutes(router, services.loaves, services.photos)
+  roomRoutes(router, services, context)
+  releaseRoutes(router, services, context)
   return router
 }
 

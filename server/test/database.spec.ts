@@ -7,8 +7,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { DatabaseRefused, openDatabase } from '../src/db/database'
+import { readStock } from '../src/db/storesRow'
 import { keptRows } from '../src/db/keptThings'
-import { makers, recipes } from '../src/db/schema'
+import { loaves, makers, recipes } from '../src/db/schema'
 import { ensureWorkshop, readWorkshop } from '../src/db/workshopRow'
 import { frozenClock } from '../src/parts/clock'
 import { openTestWorkshop } from './workshopAtTest'
@@ -110,18 +111,70 @@ describe('the database file', () => {
     expect(readFileSync(file()).equals(before)).to.equal(true)
   })
 
-  it('keeps hours and recipes of a workshop that an earlier version wrote', async () => {
-    // The first two migrations alone are what that version had.
+  /** A file as the version with so many migrations leaves it, to write into. */
+  async function writtenBy(migrations: number) {
     const earlier = join(folder, 'migrations')
     cpSync(fileURLToPath(new URL('../migrations', import.meta.url)), earlier, { recursive: true })
     const journalFile = join(earlier, 'meta/_journal.json')
     const journal = JSON.parse(readFileSync(journalFile, 'utf8')) as { entries: unknown[] }
-    writeFileSync(journalFile, JSON.stringify({ ...journal, entries: journal.entries.slice(0, 2) }))
+    writeFileSync(journalFile, JSON.stringify({ ...journal, entries: journal.entries.slice(0, migrations) }))
     const now = () => new Date('2027-03-08T12:00:00Z')
     await (
       await openDatabase({ file: file(), backupFolder: join(folder, 'backups'), now, migrationsFolder: earlier })
     ).close()
-    const client = createClient({ url: `file:${file()}` })
+    return createClient({ url: `file:${file()}` })
+  }
+
+  it('adds up what earlier pours used of each lot', async () => {
+    const client = await writtenBy(17)
+    for (const statement of [
+      `INSERT INTO ingredients (id, version, is_removed, kind, name, ref, lead_days, pack_size, per_bar, notes)
+        VALUES ('i', 1, 0, 'fat', 'Olive oil', 'olive', 0, 0, 0, '')`,
+      `INSERT INTO lots (id, version, is_removed, ingredient_id, supplier, lot_number, received_day, is_recalled,
+        received_amount, price_cents) VALUES ('used', 1, 0, 'i', 'Mill', '1', '2027-01-01', 0, 1000, 900),
+        ('whole', 1, 0, 'i', 'Mill', '2', '2027-01-01', 0, 1000, 900)`,
+      `INSERT INTO lot_uses (batch_id, step_key, lot_id, amount) VALUES ('p', 'a', 'used', 100.5),
+        ('q', 'a', 'used', 200)`,
+    ])
+      await client.execute(statement)
+    client.close()
+    const database = await open()
+    const { lots } = await readStock(database.read)
+    expect(lots.map(({ id, usedAmount, leftAmount }) => [id, usedAmount, leftAmount])).to.deep.equal([
+      ['used', 300.5, 699.5],
+      ['whole', 0, 1000],
+    ])
+    await database.close()
+  })
+
+  it('finds the faults of loaves that an earlier version kept', async () => {
+    const client = await writtenBy(18)
+    const state = JSON.stringify({ status: 'curing', openFaults: [] })
+    await client.execute('PRAGMA foreign_keys = OFF')
+    for (const statement of [
+      `INSERT INTO makers (id, version, is_removed, name, week_hours) VALUES ('m', 1, 0, 'Ilse', '[]')`,
+      ...['a', 'b'].map(
+        (id) => `INSERT INTO loaves (id, batch_id, part, lot_code, status, version, state, is_done)
+          VALUES ('${id}', 'p', 0, '270308-${id}', 'curing', 3, '${state}', 0)`,
+      ),
+      ...['ash', 'cracks', 'ash'].map(
+        (fault, at) => `INSERT INTO loaf_events (loaf_id, sequence, happening, at, maker_id)
+          VALUES ('a', ${at + 1}, '{"type":"fault_found","day":"2027-03-08","fault":"${fault}","text":""}', '', 'm')`,
+      ),
+    ])
+      await client.execute(statement)
+    client.close()
+    const database = await open()
+    const kept = await database.read.select({ id: loaves.id, state: loaves.state }).from(loaves)
+    expect(kept.map(({ state: now }) => [...(now?.foundFaults ?? ['none'])].sort())).to.deep.equal([
+      ['ash', 'cracks'],
+      [],
+    ])
+    await database.close()
+  })
+
+  it('keeps hours and recipes of a workshop that an earlier version wrote', async () => {
+    const client = await writtenBy(2)
     for (const statement of [
       `INSERT INTO workshop (id, version, name, mass_unit, length_unit, temperature_unit, currency, time_zone, week_hours,
         exceptions, setup_hours, prep_hours, pour_hours, cut_hours, scale_resolution_g, pot_loss, cure_loss,

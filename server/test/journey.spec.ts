@@ -194,7 +194,7 @@ describe('one soap over HTTP', () => {
       params: { id: loafId },
       body: { type: 'photographed', day: firstDay, photoId, version: 1 },
     })
-    expect(loaf.state.photoIds).to.deep.equal([photoId])
+    expect(loaf.state.photos).to.deep.equal([{ day: loaf.state.photos[0]?.day, photoId }])
     const shown = await fetch(`${url}/api/photos/${photoId}`)
     expect(shown.headers.get('content-type')).to.equal('image/png')
     expect(Buffer.from(await shown.arrayBuffer()).equals(picture)).to.equal(true)

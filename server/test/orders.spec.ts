@@ -2,6 +2,7 @@ import type { SavedOrder } from '@vendange/contract'
 import { blankOrder, datedSeason, endpoints } from '@vendange/contract'
 import { checkPlan } from '@vendange/core/season'
 import { expect } from 'chai'
+import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
 import { firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 
@@ -76,6 +77,33 @@ describe('an order', () => {
       barsPlanned: 10,
       mouldCount: 1,
     })
+  })
+
+  it('is charged for edges that its quote does not have, each bar once', async () => {
+    const plain = { ...order, bevelled: false }
+    const { id: _id, isRemoved: _removed, ...details } = plain
+    order = await workshop.api(endpoints.orders.update, { params: { id: order.id }, body: details })
+    await accept()
+    const [first] = (await workshop.api(endpoints.season)).batches
+    await pourUpTo(workshop, first?.id ?? '', null)
+    const { loafIds } = await workshop.api(endpoints.batches.finish, { params: { id: first?.id ?? '' } })
+    const id = loafIds[0] ?? ''
+    let { loaf } = await workshop.api(endpoints.loaves.view, { params: { id } })
+    const record = async (happening: Record<string, unknown>): Promise<void> => {
+      const body = { ...happening, day: firstDay, version: loaf.version } as never
+      loaf = (await workshop.api(endpoints.loaves.record, { params: { id }, body })).loaf
+    }
+    await record({ type: 'unmoulded' })
+    await record({ type: 'cut', bars: 10, ends: 2, firstBarG: 119, bevelled: false })
+    const bevelled = { type: 'finished', finish: 'bevelled', minutes: 9, removedG: null }
+    await record({ ...bevelled, bars: 6 })
+    await record({ ...bevelled, bars: 6 })
+    await record({ ...bevelled, finish: 'planed', bars: 10 })
+    const { orders, workshop: settings } = await workshop.api(endpoints.season)
+    const eachCents = settings.pricing.bevelCentsPerBar
+    expect(eachCents).to.be.above(0)
+    expect(orders[0]?.charges.map(({ cents }) => cents)).to.deep.equal([6 * eachCents, 4 * eachCents])
+    expect(orders[0]?.charges[0]?.what).to.equal(`Bevelling 6 bars of lot ${loaf.lotCode}`)
   })
 
   it('is accepted once, under the version that was quoted, and not for the past', async () => {

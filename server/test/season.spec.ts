@@ -96,7 +96,7 @@ describe('the season', () => {
     ).to.include({ status: 422 })
   })
 
-  it('leaves what was poured long ago to the notebook once it is released', async () => {
+  it('leaves what was poured long ago to the notebook once its last bar is sold', async () => {
     const { api } = workshop
     const { soap } = await furnish(workshop)
     const [loafId = ''] = await pour(soap.id)
@@ -108,8 +108,26 @@ describe('the season', () => {
     expect((await api(endpoints.season)).loaves.map(({ id }) => id)).to.deep.equal([loafId])
     await record({ type: 'weighed', day: '2027-07-01', barG: 106 }, 3)
     await record({ type: 'released', day: '2027-07-01', bars: 10, ph: 9, lookIsSound: true, labelIsComplete: true }, 4)
+    expect((await api(endpoints.season)).loaves.map(({ id }) => id)).to.deep.equal([loafId])
+    await api(endpoints.release.allot, {
+      body: { designId: soap.id, bars: 10, channel: 'Stalls', who: '', orderId: null },
+    })
+    const sale = {
+      saleId: 's',
+      day: '2027-07-01',
+      designId: soap.id,
+      lotCode: '',
+      channel: 'Stalls',
+      bars: 10,
+    } as const
+    await api(endpoints.release.takeSales, { body: { sales: [{ ...sale, buyer: '', priceCents: null }] } })
     expect((await api(endpoints.season)).loaves).to.deep.equal([])
     expect((await api(endpoints.loaves.list)).map(({ id }) => id)).to.deep.equal([loafId])
+    expect((await api(endpoints.loaves.named, { params: { text: 'lantern' } })).map(({ id }) => id)).to.deep.equal([
+      loafId,
+    ])
+    expect(await api(endpoints.loaves.named, { params: { text: '%' } })).to.deep.equal([])
+    expect(await api(endpoints.loaves.ofDesign, { params: { id: soap.id } })).to.have.length(1)
   })
 
   it('numbers the loaves of a day through, over all its batches', async () => {

@@ -67,8 +67,26 @@ describe('the stores over HTTP', () => {
     const { loafIds } = await workshop.api(endpoints.batches.finish, { params: { id: batch.id } })
     const { lotsUsed } = await workshop.api(endpoints.loaves.view, { params: { id: loafIds[0] ?? '' } })
     expect(lotsUsed).to.deep.equal([
-      { stepKey: 'fat:olive', name: 'Olive oil', supplier: 'Mill', lotNumber: 'old', amount: 200, cents: 900 },
-      { stepKey: 'fat:olive', name: 'Olive oil', supplier: 'Mill', lotNumber: 'new', amount: 181, cents: 162.9 },
+      {
+        stepKey: 'fat:olive',
+        name: 'Olive oil',
+        supplier: 'Mill',
+        lotNumber: 'old',
+        amount: 200,
+        cents: 900,
+        isRecalled: false,
+        lotId: lots[1]?.id,
+      },
+      {
+        stepKey: 'fat:olive',
+        name: 'Olive oil',
+        supplier: 'Mill',
+        lotNumber: 'new',
+        amount: 181,
+        cents: 162.9,
+        isRecalled: false,
+        lotId: lots[0]?.id,
+      },
     ])
   })
 
@@ -82,6 +100,18 @@ describe('the stores over HTTP', () => {
       body: { stepKey: 'fat:olive', actual: 381 },
     })
     expect((await olive())?.inStore).to.equal(619)
+  })
+
+  it('takes from a lot again that the same step had used up', async () => {
+    const { lots } = await keep({ receivedAmount: 390 }, { receivedDay: '2027-02-01' })
+    const batch = await plannedPour()
+    await pourUpTo(workshop, batch.id, 'fat:coconut', { 'fat:olive': 390 })
+    const { records } = await workshop.api(endpoints.batches.record, {
+      params: { id: batch.id },
+      body: { stepKey: 'fat:olive', actual: 385 },
+    })
+    expect(records.at(-1)?.lots).to.deep.equal([{ lotId: lots[0]?.id, amount: 385 }])
+    expect(await olive()).to.include({ inStore: 1005 })
   })
 
   it('takes the lot the maker chose, and refuses one that is recalled, expired or of something else', async () => {

@@ -37,7 +37,8 @@ export interface TestWorkshop {
 
 export const firstDay = '2027-03-08'
 
-export async function openTestWorkshop(): Promise<TestWorkshop> {
+/** @param over what stands between the services and the database, such as a disk that is full */
+export async function openTestWorkshop(over = (database: Database): Database => database): Promise<TestWorkshop> {
   const folder = mkdtempSync(join(tmpdir(), 'vendange-'))
   const database = await openDatabase({
     file: join(folder, 'vendange.sqlite'),
@@ -47,7 +48,7 @@ export async function openTestWorkshop(): Promise<TestWorkshop> {
   await ensureWorkshop(database, 'Europe/Lisbon')
   let clock = frozenClock(firstDay)
   const context = {
-    database,
+    database: over(database),
     clock: { now: () => clock.now(), today: (zone: string) => clock.today(zone) },
     newId: randomUUID,
   }

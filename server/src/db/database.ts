@@ -108,8 +108,20 @@ export async function openDatabase(options: OpenOptions): Promise<Database> {
     read: db,
     write: (work) =>
       writes.add(async () => {
+        let failure: unknown
+        const keepingWhy = async (transaction: Transaction) => {
+          try {
+            return await work(transaction)
+          } catch (error) {
+            failure = error
+            throw error
+          }
+        }
         try {
-          return await db.transaction(work, { behavior: 'immediate' })
+          return await db.transaction(keepingWhy, { behavior: 'immediate' })
+        } catch (error) {
+          // A full disk ends the transaction by itself; that it cannot be rolled back then is not what went wrong.
+          throw failure ?? error
         } finally {
           revision += 1
         }

@@ -5,7 +5,7 @@ import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core'
 import { notFound, refused, stale, unprocessable } from '../parts/problems'
 import type { Database, Reader, Transaction } from './database'
 
-type KeptTable = SQLiteTable & {
+export type KeptTable = SQLiteTable & {
   readonly id: SQLiteColumn
   readonly version: SQLiteColumn
   readonly isRemoved: SQLiteColumn

@@ -1,9 +1,10 @@
 import type { LoafSummary, RecordedEvent, RecordedStep } from '@vendange/contract'
-import type { LoafHappening } from '@vendange/core/loaf'
+import type { LoafHappening, LoafState } from '@vendange/core/loaf'
 import { mouldsOfPlan } from '@vendange/core/batch'
-import { loafState } from '@vendange/core/loaf'
-import { asc, eq, inArray } from 'drizzle-orm'
-import type { Reader } from './database'
+import { afterHappening, isDoneWith, loafState } from '@vendange/core/loaf'
+import type { SQL } from 'drizzle-orm'
+import { and, asc, eq, inArray, like, or } from 'drizzle-orm'
+import type { Reader, Transaction } from './database'
 import type { FrozenBatch } from './schema'
 import { batches, benchRecords, collections, designs, loafEvents, loaves, makers } from './schema'
 
@@ -12,12 +13,11 @@ interface LoafJoin {
   readonly batch: typeof batches.$inferSelect
 }
 
-function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, happenings: readonly LoafHappening[]): LoafSummary {
+function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafState): LoafSummary {
   const { plan, demand, labelMassG } = frozen
   const moulds = mouldsOfPlan(plan)
   const allBars = moulds.reduce((sum, { count, barsPerMould }) => sum + count * barsPerMould, 0)
   const { mouldId, name: mouldName, barsPerMould, batterG, mouldMl } = moulds[loaf.part] ?? moulds[0]!
-  const state = loafState(happenings)
   const hasTakeUp = mouldMl > 0 && batterG > 0 && state.batterG !== undefined
   return {
     id: loaf.id,
@@ -33,6 +33,7 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, happenings: r
     barsWanted: allBars > 0 ? Math.ceil((plan.barsWanted * barsPerMould) / allBars) : 0,
     labelMassG,
     cureDays: demand.cureDays,
+    cureSchool: plan.recipe.school?.cure ?? 'days',
     state,
   }
 }
@@ -45,16 +46,41 @@ export async function readLoaves(reader: Reader, ids?: readonly string[]): Promi
     .from(loaves)
     .innerJoin(batches, eq(loaves.batchId, batches.id))
     .where(wanted)
-  const events = await reader
-    .select()
-    .from(loafEvents)
-    .where(ids === undefined ? undefined : inArray(loafEvents.loafId, [...ids]))
-    .orderBy(asc(loafEvents.sequence))
-  const byLoaf = new Map<string, LoafHappening[]>()
-  for (const { loafId, happening } of events) byLoaf.set(loafId, [...(byLoaf.get(loafId) ?? []), happening])
+  const states = await Promise.all(joined.map(({ loaf }) => loaf.state ?? reduced(reader, loaf.id)))
   return joined
-    .flatMap((row) => (row.batch.frozen ? [summarise(row, row.batch.frozen, byLoaf.get(row.loaf.id) ?? [])] : []))
+    .flatMap((row, at) => (row.batch.frozen ? [summarise(row, row.batch.frozen, states[at]!)] : []))
     .sort((a, b) => b.lotCode.localeCompare(a.lotCode))
+}
+
+/** What a loaf's events come to, where that was not kept with it yet. */
+async function reduced(reader: Reader, loafId: string): Promise<LoafState> {
+  const events = await reader
+    .select({ happening: loafEvents.happening })
+    .from(loafEvents)
+    .where(eq(loafEvents.loafId, loafId))
+    .orderBy(asc(loafEvents.sequence))
+  return loafState(events.map(({ happening }) => happening))
+}
+
+/** Appends an event to a loaf's record, and to the row what follows from it. */
+export async function appendHappening(
+  transaction: Transaction,
+  loafId: string,
+  happening: LoafHappening,
+  { at, makerId }: { readonly at: string; readonly makerId: string },
+): Promise<void> {
+  const [row] = await transaction
+    .select({ version: loaves.version, state: loaves.state })
+    .from(loaves)
+    .where(eq(loaves.id, loafId))
+  if (!row) throw new Error(`Expected a loaf ${loafId}, got none`)
+  const state = afterHappening(row.state ?? (await reduced(transaction, loafId)), happening)
+  const sequence = row.version + 1
+  await transaction.insert(loafEvents).values({ loafId, sequence, happening, at, makerId })
+  await transaction
+    .update(loaves)
+    .set({ status: state.status, version: sequence, state, isDone: isDoneWith(state) })
+    .where(eq(loaves.id, loafId))
 }
 
 /** The record of a loaf, oldest first, with who wrote each line. */
@@ -74,9 +100,29 @@ export async function readEvents(reader: Reader, loafId: string): Promise<readon
 }
 
 /** The steps recorded at the bench for a batch, oldest first. */
-export async function readRecords(reader: Reader, batchId: string): Promise<readonly RecordedStep[]> {
+export const readRecords = (reader: Reader, batchId: string): Promise<readonly RecordedStep[]> =>
+  recordsWhere(reader, eq(benchRecords.batchId, batchId))
+
+/** What was tapped on the clocks of some batches, and how warm they were, oldest first. */
+export const readTimedRecords = (
+  reader: Reader,
+  batchIds: readonly string[],
+): Promise<readonly (RecordedStep & { readonly batchId: string })[]> =>
+  recordsWhere(
+    reader,
+    and(
+      inArray(benchRecords.batchId, [...batchIds]),
+      or(like(benchRecords.stepKey, 'clock:%'), like(benchRecords.stepKey, 'temperature:%')),
+    ),
+  )
+
+async function recordsWhere(
+  reader: Reader,
+  where: SQL | undefined,
+): Promise<readonly (RecordedStep & { readonly batchId: string })[]> {
   return reader
     .select({
+      batchId: benchRecords.batchId,
       stepKey: benchRecords.stepKey,
       actual: benchRecords.actual,
       lots: benchRecords.lots,
@@ -85,7 +131,7 @@ export async function readRecords(reader: Reader, batchId: string): Promise<read
     })
     .from(benchRecords)
     .innerJoin(makers, eq(benchRecords.makerId, makers.id))
-    .where(eq(benchRecords.batchId, batchId))
+    .where(where)
     .orderBy(asc(benchRecords.id))
 }
 

@@ -25,11 +25,11 @@ import {
   useOfStep,
   usesOfPlan,
 } from '@vendange/core/stores'
-import { asc, isNotNull } from 'drizzle-orm'
+import { and, asc, eq, inArray, or, sql } from 'drizzle-orm'
 import { unprocessable } from '../parts/problems'
-import type { Reader } from './database'
+import type { Reader, Transaction } from './database'
 import { keptRows } from './keptThings'
-import { benchRecords, ingredients, lots, ownFats } from './schema'
+import { ingredients, lots, lotUses, ownFats } from './schema'
 
 /** Ingredients and lots as they stand. */
 export interface Stock {
@@ -39,22 +39,47 @@ export interface Stock {
   readonly ownFats: readonly Fat[]
 }
 
-/** What the bench has used of each lot. The last record of a step holds; `except` is left out. */
-async function usedOfLots(
-  reader: Reader,
-  except?: { readonly batchId: string; readonly stepKey: string },
-): Promise<ReadonlyMap<string, number>> {
-  const rows = await reader
-    .select({ batchId: benchRecords.batchId, stepKey: benchRecords.stepKey, lots: benchRecords.lots })
-    .from(benchRecords)
-    .where(isNotNull(benchRecords.lots))
-    .orderBy(asc(benchRecords.id))
-  const last = new Map(rows.map((row) => [`${row.batchId} ${row.stepKey}`, row]))
-  if (except) last.delete(`${except.batchId} ${except.stepKey}`)
-  const used = new Map<string, number>()
-  for (const { lots: uses } of last.values())
-    for (const { lotId, amount } of uses ?? []) used.set(lotId, cleanAmount((used.get(lotId) ?? 0) + amount))
-  return used
+/** A step of a pour at the bench. */
+interface StepOfPour {
+  readonly batchId: string
+  readonly stepKey: string
+}
+
+const ofStep = ({ batchId, stepKey }: StepOfPour) => and(eq(lotUses.batchId, batchId), eq(lotUses.stepKey, stepKey))
+
+/** A lot that is empty is shown for so long, days from its delivery to the newest one. A rule of the house. */
+const daysShown = 400
+
+/** Keeps what a step took of its lots, and with each lot the sum of it; the last record of a step holds. */
+export async function keepUses(
+  transaction: Transaction,
+  { batchId, stepKey }: StepOfPour,
+  uses: readonly LotUse[] | null,
+): Promise<void> {
+  const before = await transaction
+    .delete(lotUses)
+    .where(ofStep({ batchId, stepKey }))
+    .returning({ lotId: lotUses.lotId })
+  if (uses && uses.length > 0)
+    await transaction.insert(lotUses).values(uses.map(({ lotId, amount }) => ({ batchId, stepKey, lotId, amount })))
+  await sumUses(
+    transaction,
+    [...before, ...(uses ?? [])].map(({ lotId }) => lotId),
+  )
+}
+
+/** Adds up anew what was used of some lots. */
+async function sumUses(transaction: Transaction, lotIds: readonly string[]): Promise<void> {
+  for (const lotId of new Set(lotIds)) {
+    const [used] = await transaction
+      .select({ amount: sql<number>`coalesce(sum(${lotUses.amount}), 0)` })
+      .from(lotUses)
+      .where(eq(lotUses.lotId, lotId))
+    await transaction
+      .update(lots)
+      .set({ usedAmount: cleanAmount(used?.amount ?? 0) })
+      .where(eq(lots.id, lotId))
+  }
 }
 
 /** The workshop's own fats, those taken away among them. */
@@ -63,22 +88,43 @@ export async function readOwnFats(reader: Reader): Promise<readonly Fat[]> {
   return own.map(({ id, version: _version, isRemoved: _removed, ...details }) => asFat(id, details))
 }
 
-/** The stores as they stand, what was taken away left out. */
-export async function readStock(
-  reader: Reader,
-  except?: { readonly batchId: string; readonly stepKey: string },
-): Promise<Stock> {
-  const used = await usedOfLots(reader, except)
+/**
+ * The stores as they stand, what was taken away left out.
+ *
+ * @param except a step that is weighed again: what it took before counts as not taken
+ */
+export async function readStock(reader: Reader, except?: StepOfPour): Promise<Stock> {
   const known = await keptRows<SavedIngredient>(reader, ingredients)
   const isKept = new Set(known.flatMap(({ id, isRemoved }) => (isRemoved ? [] : [id])))
-  const all = await keptRows<SavedLot>(reader, lots)
+  const givenBack = except
+    ? new Map(
+        (await reader.select().from(lotUses).where(ofStep(except))).map(
+          ({ lotId, amount }) => [lotId, amount] as const,
+        ),
+      )
+    : new Map<string, number>()
+  const rows = (await reader
+    .select()
+    .from(lots)
+    .where(
+      and(
+        eq(lots.isRemoved, false),
+        // What was used up long ago is history: it is traced, and no longer in the stores.
+        or(
+          sql`${lots.receivedAmount} + ${lots.adjustment} - ${lots.usedAmount} > 0`,
+          sql`${lots.receivedDay} >= (select date(max(received_day), ${`-${daysShown} days`}) from lots)`,
+          inArray(lots.id, [...givenBack.keys()]),
+        ),
+      ),
+    )
+    .orderBy(asc(lots.id))) as unknown as readonly (SavedLot & { readonly usedAmount: number })[]
   return {
     ownFats: await readOwnFats(reader),
     ingredients: known.filter(({ isRemoved }) => !isRemoved),
-    lots: all
-      .filter(({ isRemoved, ingredientId }) => !isRemoved && isKept.has(ingredientId))
+    lots: rows
+      .filter(({ ingredientId }) => isKept.has(ingredientId))
       .map((lot) => {
-        const usedAmount = used.get(lot.id) ?? 0
+        const usedAmount = cleanAmount(lot.usedAmount - (givenBack.get(lot.id) ?? 0))
         return { ...lot, usedAmount, leftAmount: leftOfLot(lot, usedAmount) }
       }),
   }
@@ -156,16 +202,28 @@ export async function stockOfPlan(reader: Reader, plan: BatchPlan, today: Day): 
 /** The lots that the last record of each step names. */
 export async function lotsUsedIn(reader: Reader, records: readonly RecordedStep[]): Promise<readonly LotUsed[]> {
   const last = new Map(records.map(({ stepKey, lots: uses }) => [stepKey, uses]))
-  const allLots = await keptRows<SavedLot>(reader, lots)
+  const usedIds = [...last.values()].flatMap((uses) => (uses ?? []).map(({ lotId }) => lotId))
+  const allLots = (await reader.select().from(lots).where(inArray(lots.id, usedIds))) as unknown as SavedLot[]
   const nameOf = new Map((await keptRows<SavedIngredient>(reader, ingredients)).map(({ id, name }) => [id, name]))
   const lotOf = new Map(allLots.map((lot) => [lot.id, lot]))
   return [...last].flatMap(([stepKey, uses]) =>
     (uses ?? []).flatMap((use) => {
       const lot = lotOf.get(use.lotId)
       if (!lot) return []
-      const { supplier, lotNumber, ingredientId } = lot
+      const { id: lotId, supplier, lotNumber, ingredientId, isRecalled } = lot
       const cents = costOfUses([use], [{ ...lot, leftAmount: 0 }])
-      return [{ stepKey, name: nameOf.get(ingredientId) ?? '', supplier, lotNumber, amount: use.amount, cents }]
+      return [
+        {
+          stepKey,
+          name: nameOf.get(ingredientId) ?? '',
+          supplier,
+          lotNumber,
+          isRecalled,
+          lotId,
+          amount: use.amount,
+          cents,
+        },
+      ]
     }),
   )
 }

@@ -30,6 +30,13 @@ export const demoWorkshop: WorkshopDetails = {
     { name: 'North rack', trays: 14 },
     { name: 'Door rack', trays: 10 },
   ],
+  cutTools: [
+    { name: 'Splitter', kind: 'splitter', spacingMm: 82, piecesAPass: 3 },
+    { name: 'Ten-wire cutter', kind: 'multi_wire', spacingMm: 25, piecesAPass: 10 },
+    { name: 'Single wire', kind: 'single_wire', spacingMm: 0, piecesAPass: 1 },
+  ],
+  makerAddress: 'Quillon Lane, 7 Sample Row, 0000 Exampleton',
+  labelStyle: 'eu',
   barsPerTray: 18,
   ovenSlots: 2,
   bufferDays: 3,
@@ -240,6 +247,8 @@ export interface DemoSoap
   /** What the cut and the release gave, for those that got so far. */
   readonly cut?: { readonly bars: number; readonly bevelled: boolean }
   readonly release?: { readonly day: string; readonly bars: number }
+  /** Minutes that stamping each of its loaves took, on the day of the cut. */
+  readonly stampMin?: number
   readonly note?: string
 }
 
@@ -288,6 +297,9 @@ const regattaPour = (turn: string, pourDay: string): DemoSoap => ({
   pourDay,
   story: 'curing',
   cut: { bars: 18, bevelled: true },
+  bevelled: true,
+  stamped: true,
+  stampMin: 6,
   colours: [colour('club red', '#A3343C', 0.5, 10), colour('oar white', '#F4EEE2', 0.5, 4)],
 })
 const guestPour = (turn: string, pourDay: string): DemoSoap => ({
@@ -304,6 +316,12 @@ const guestPour = (turn: string, pourDay: string): DemoSoap => ({
   cut: { bars: 12, bevelled: false },
   colours: [colour('linen', '#EADFCB', 0.85, 0), colour('hem', '#8FA39A', 0.15, 5)],
 })
+
+/** Bevelled after their order was quoted without it: as many loaves of a soap, the first ones. */
+export const demoBevelled = {
+  soap: 'Guest Linen, second pour',
+  ...{ day: '2027-03-06', loaves: 2, minutes: 14 },
+} as const
 
 /** A year of history, and a season under way. Everything here is made up. */
 export const demoCollections: readonly DemoCollection[] = [
@@ -440,7 +458,7 @@ export const demoCollections: readonly DemoCollection[] = [
     palette: [{ name: 'linen', hex: '#EADFCB' }],
     releaseLocal: '2027-04-02T09:00',
     releaseZone: demoZone,
-    soaps: [guestPour('first', '2027-02-27'), guestPour('second', '2027-03-03')],
+    soaps: [guestPour('first', '2027-02-27'), { ...guestPour('second', '2027-03-03'), bevelled: true }],
   },
   {
     name: 'Night Train',

@@ -13,6 +13,7 @@ import { demoStores } from './stores'
 import type { DemoSoap } from './scenario'
 import {
   demoBegins,
+  demoBevelled,
   demoCollections,
   demoEarlier,
   demoMakers,
@@ -31,8 +32,8 @@ type Services = ReturnType<typeof servicesOf>
 interface Seeding {
   readonly services: Services
   readonly makerIds: readonly string[]
-  /** Stands on a day from now on. */
-  setDay(day: Day): void
+  /** Stands on a day from now on, at noon or so many minutes after it. */
+  setDay(day: Day, minutes?: number): void
 }
 
 /** A made-up wobble of the hand from −1 to 1, the same for the same number. */
@@ -73,10 +74,13 @@ async function pourAtBench(
 ): Promise<readonly string[]> {
   const maker = makerIds[seed % makerIds.length] ?? ''
   for (;;) {
-    const { plan, records } = await services.batches.view(batchId)
+    const { batch, plan, records } = await services.batches.view(batchId)
     const state = benchState(plan, records)
     const step = state.steps[state.nextIndex]
     if (!step) break
+    // A made-up morning: about as long as planned.
+    const plannedMin = (batch.demand.prepHours + batch.demand.pourHours) * 60 * (1.05 + wobble(seed) * 0.15)
+    setDay(batch.days.pourDay, (plannedMin * state.nextIndex) / state.steps.length - plannedMin)
     if (step.key === leftStepKey) {
       // What is left in the pots differs a little from pour to pour.
       const actual = Math.round((step.target ?? 0) * (1 + wobble(seed) * 0.5))
@@ -115,7 +119,12 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
 
   await record(cutDay, { type: 'unmoulded' })
   await record(cutDay, { type: 'cut', bars, ends: 2, firstBarG: wetG, bevelled: soap.cut?.bevelled ?? false })
-  await record(cutDay, { type: 'moved', place: `Rack ${(seed % 2) + 1}, shelf ${(seed % 4) + 1}` })
+  if (soap.stampMin !== undefined)
+    await record(cutDay, { type: 'finished', finish: 'stamped', bars, minutes: soap.stampMin, removedG: null })
+  await record(cutDay, {
+    type: 'moved',
+    place: `${seed % 2 === 0 ? 'North rack' : 'Door rack'}, shelf ${(seed % 4) + 1}`,
+  })
   const lastDay = soap.release?.day ?? demoToday
   for (let day = addDays(cutDay, 7); day <= lastDay; day = addDays(day, 7)) {
     const massG = driedMassG(wetG, daysBetween(cutDay, day)) + wobble(seed + daysBetween(cutDay, day)) * 0.3
@@ -132,6 +141,40 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
       lookIsSound: true,
       labelIsComplete: true,
     })
+    await sellSome(seeding, loaf.designId, soap, maker)
+  }
+}
+
+/** Most of a released loaf is set aside for the web and for a stall, and most of that is sold. */
+async function sellSome({ services }: Seeding, designId: string, soap: DemoSoap, maker: string): Promise<void> {
+  if (!soap.release) return
+  const { day, bars } = soap.release
+  const [web, stalls] = [Math.floor(bars * 0.6), Math.floor(bars * 0.25)]
+  await services.allotments.allot({ designId, bars: web, channel: 'Web', who: 'the drop', orderId: null }, maker)
+  await services.allotments.allot(
+    { designId, bars: stalls, channel: 'Stalls', who: 'Saturday stall', orderId: null },
+    maker,
+  )
+  const sale = { day, designId, lotCode: '', priceCents: 850 }
+  await services.allotments.takeSales(
+    [
+      { ...sale, saleId: `demo-${designId}-1`, channel: 'Web', bars: Math.ceil(web / 2), buyer: 'Web buyer 1' },
+      { ...sale, saleId: `demo-${designId}-2`, channel: 'Web', bars: Math.floor(web / 3), buyer: 'Web buyer 2' },
+      { ...sale, saleId: `demo-${designId}-3`, channel: 'Stalls', bars: stalls - 1, buyer: 'At the stall' },
+    ],
+    maker,
+  )
+}
+
+/** Some loaves of an order get edges that it was not quoted with. */
+async function bevelForOrder({ services, makerIds, setDay }: Seeding): Promise<void> {
+  const { soap, day, loaves, minutes } = demoBevelled
+  setDay(day)
+  const own = (await services.loaves.list()).filter(({ name }) => name === soap).reverse()
+  for (const { id, version, state } of own.slice(0, loaves)) {
+    const bars = state.cut?.bars ?? 0
+    const happening = { type: 'finished', day, finish: 'bevelled', bars, minutes, removedG: null, version } as const
+    await services.loaves.record(id, happening, makerIds[0] ?? '')
   }
 }
 
@@ -148,7 +191,11 @@ export async function seedDemo(database: Database): Promise<void> {
   await services.workshop.update({ ...demoWorkshop, version: 1 })
   const makerIds: string[] = []
   for (const maker of demoMakers) makerIds.push((await services.workshop.makers.create(maker)).id)
-  const seeding: Seeding = { services, makerIds, setDay: (day) => (clock = frozenClock(day)) }
+  const setDay = (day: Day, minutes = 0): void => {
+    const noon = frozenClock(day)
+    clock = { ...noon, now: () => new Date(noon.now().getTime() + minutes * 60_000) }
+  }
+  const seeding: Seeding = { services, makerIds, setDay }
 
   const mouldIds = new Map<string, string>()
   for (const [key, mould] of Object.entries(demoMoulds)) mouldIds.set(key, (await services.moulds.create(mould)).id)
@@ -178,7 +225,8 @@ export async function seedDemo(database: Database): Promise<void> {
     collectionIds.set(collection.name, collectionId)
     for (const soap of soaps) {
       seed += 1
-      const { recipe, mould, pourDay, story, cut: _cut, release: _release, note: _note, ...details } = soap
+      const { recipe, mould, pourDay, story, ...rest } = soap
+      const { cut: _cut, release: _release, note: _note, stampMin: _stampMin, ...details } = rest
       const design = await services.plan.designs.create({
         ...blankDesign,
         pourPlan: demoPourPlans[soap.name] ?? [],
@@ -202,6 +250,7 @@ export async function seedDemo(database: Database): Promise<void> {
       recipeId: recipeIds.get(recipe) ?? null,
       collectionId: (became && collectionIds.get(became)) ?? null,
     })
+  await bevelForOrder(seeding)
   seeding.setDay(demoToday)
   await services.ownFats.create(demoOwnFat)
 }

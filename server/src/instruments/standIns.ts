@@ -3,10 +3,14 @@ import {
   commandProbe,
   commandScale,
   emptyScale,
+  commandRoom,
   hungProbe,
   passProbeTime,
+  passRoomTime,
   passTime,
+  quietRoom,
   readProbe,
+  readRoom,
   readScale,
 } from '@vendange/core/instruments'
 
@@ -17,7 +21,7 @@ export interface StandIn {
   listen(tell: (reading: Reading) => void): () => void
 }
 
-export const instrumentNames = ['scale', 'probe'] as const
+export const instrumentNames = ['scale', 'probe', 'room'] as const
 export type InstrumentName = (typeof instrumentNames)[number]
 
 /** Between two readings. */
@@ -56,7 +60,7 @@ function standIn<State>(
   }
 }
 
-/** The scale and the probe that ship with the app. */
+/** The scale, the probe and the cure room's sensor that ship with the app. */
 export function standIns(): Readonly<Record<InstrumentName, StandIn>> {
   return {
     scale: standIn(emptyScale, {
@@ -65,5 +69,6 @@ export function standIns(): Readonly<Record<InstrumentName, StandIn>> {
       read: readScale,
     }),
     probe: standIn(hungProbe, { obey: commandProbe, wait: passProbeTime, read: readProbe }),
+    room: standIn(quietRoom, { obey: commandRoom, wait: passRoomTime, read: readRoom }),
   }
 }

@@ -8,6 +8,8 @@ import { largestPhotoBytes } from './photoService'
 
 export function loafRoutes(router: Router, loaves: LoafService, photos: PhotoService): void {
   serve(router, endpoints.loaves.list, () => loaves.list())
+  serve(router, endpoints.loaves.named, ({ params }) => loaves.named(params.text))
+  serve(router, endpoints.loaves.ofDesign, ({ params }) => loaves.ofDesign(params.id))
   serve(router, endpoints.loaves.view, ({ params }) => loaves.view(params.id))
   serve(router, endpoints.loaves.record, ({ params, body, makerId }) => loaves.record(params.id, body, makerId()))
 

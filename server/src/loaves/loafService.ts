@@ -1,30 +1,44 @@
 import type { LoafSummary, LoafView, NewHappening } from '@vendange/contract'
+import { mostListed } from '@vendange/contract'
 import { isRefused } from '@vendange/core/findings'
 import type { LoafHappening } from '@vendange/core/loaf'
-import { checkHappening, loafState } from '@vendange/core/loaf'
+import { checkHappening, newlyFinished } from '@vendange/core/loaf'
+import { chargeForBevelling } from '@vendange/core/plan'
 import { mayRelease, releaseChecks } from '@vendange/core/release'
-import { eq } from 'drizzle-orm'
+import type { SQL } from 'drizzle-orm'
+import { and, desc, eq, or, sql } from 'drizzle-orm'
 import { planOfBatch, readBatch } from '../db/batchRow'
-import type { Reader } from '../db/database'
-import { collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
+import type { Reader, Transaction } from '../db/database'
+import { appendHappening, collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
-import { loafEvents, loaves, photos } from '../db/schema'
+import { batches, designs, loaves, orders, photos } from '../db/schema'
 import { lotsUsedIn } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, refused, stale, unprocessable } from '../parts/problems'
 
 export interface LoafService {
+  /** The newest, {@link mostListed} at the most. */
   list(): Promise<readonly LoafSummary[]>
+  /** Those with a text in their soap's name or their lot. */
+  named(text: string): Promise<readonly LoafSummary[]>
+  ofDesign(designId: string): Promise<readonly LoafSummary[]>
   view(id: string): Promise<LoafView>
   record(id: string, happening: NewHappening, makerId: string): Promise<LoafView>
 }
 
 const fieldOfCheck: Readonly<Record<string, string>> = { ph: 'ph', look: 'lookIsSound', label: 'labelIsComplete' }
 
-function refuseRelease(loaf: LoafSummary, answers: Extract<LoafHappening, { type: 'released' }>, today: string): void {
-  const checks = releaseChecks(loaf.state, loaf, answers, today)
-  if (mayRelease(checks)) return
+function refuseRelease(
+  { loaf, lotsUsed }: LoafView,
+  answers: Extract<LoafHappening, { type: 'released' }>,
+  today: string,
+): void {
+  const recalledLots = lotsUsed
+    .filter(({ isRecalled }) => isRecalled)
+    .map(({ name, lotNumber }) => `${name} ${lotNumber}`)
+  const checks = releaseChecks(loaf.state, { ...loaf, recalledLots }, answers, today)
+  if (mayRelease(checks) || answers.overrideReason !== undefined) return
   const against = checks.filter(({ result }) => result === 'failed' || result === 'open')
   throw unprocessable(
     `It cannot go yet. ${against.map(({ title, finding }) => `${title}: ${finding}`).join(' ')}`,
@@ -37,6 +51,21 @@ export function loafService({ database, clock }: Context): LoafService {
     const [loaf] = await readLoaves(reader, [id])
     if (!loaf) throw notFound('There is no such loaf.')
     return loaf
+  }
+
+  async function newest(where?: SQL): Promise<readonly LoafSummary[]> {
+    const rows = await database.read
+      .select({ id: loaves.id })
+      .from(loaves)
+      .innerJoin(batches, eq(loaves.batchId, batches.id))
+      .innerJoin(designs, eq(batches.designId, designs.id))
+      .where(where)
+      .orderBy(desc(loaves.lotCode))
+      .limit(mostListed)
+    return readLoaves(
+      database.read,
+      rows.map(({ id }) => id),
+    )
   }
 
   async function view(reader: Reader, id: string): Promise<LoafView> {
@@ -53,8 +82,41 @@ export function loafService({ database, clock }: Context): LoafService {
     }
   }
 
+  /** Bars that are bevelled for an order beyond its quote are charged on it. */
+  async function carryCharge(
+    transaction: Transaction,
+    { designId, lotCode, state }: LoafSummary,
+    happening: LoafHappening,
+  ): Promise<void> {
+    const bars = newlyFinished(state, happening, 'bevelled')
+    if (bars <= 0) return
+    const [order] = await transaction
+      .select({
+        ...{ id: orders.id, version: orders.version },
+        ...{ bevelled: orders.bevelled, charges: orders.charges },
+      })
+      .from(orders)
+      .innerJoin(designs, eq(designs.collectionId, orders.collectionId))
+      .where(and(eq(designs.id, designId), eq(orders.isRemoved, false)))
+    if (!order) return
+    const { pricing } = await readWorkshop(transaction)
+    const charge = chargeForBevelling(bars, { day: happening.day, lotCode }, order, pricing)
+    if (!charge) return
+    await transaction
+      .update(orders)
+      .set({ charges: [...order.charges, charge], version: order.version + 1 })
+      .where(eq(orders.id, order.id))
+  }
+
   return {
-    list: () => readLoaves(database.read),
+    list: () => newest(),
+    named: (text) => {
+      const sought = `%${text.replaceAll(/[%_\\]/g, (sign) => `\\${sign}`)}%`
+      return newest(
+        or(sql`${loaves.lotCode} LIKE ${sought} ESCAPE '\\'`, sql`${designs.name} LIKE ${sought} ESCAPE '\\'`),
+      )
+    },
+    ofDesign: (designId) => newest(eq(batches.designId, designId)),
     view: (id) => view(database.read, id),
 
     record: (id, { version, ...happening }, makerId) =>
@@ -65,7 +127,7 @@ export function loafService({ database, clock }: Context): LoafService {
         const today = clock.today((await readWorkshop(transaction)).timeZone)
         const findings = checkHappening(loaf.state, happening, today)
         if (isRefused(findings)) throw refused(findings)
-        if (happening.type === 'released') refuseRelease(loaf, happening, today)
+        if (happening.type === 'released') refuseRelease(await view(transaction, id), happening, today)
         if (happening.type === 'photographed') {
           const [photo] = await transaction
             .select({ id: photos.id })
@@ -74,13 +136,8 @@ export function loafService({ database, clock }: Context): LoafService {
           if (!photo) throw notFound('There is no such photograph.')
         }
 
-        const sequence = version + 1
-        const events = await readEvents(transaction, id)
-        const { status } = loafState([...events.map((event) => event.happening), happening])
-        await transaction
-          .insert(loafEvents)
-          .values({ loafId: id, sequence, happening, at: clock.now().toISOString(), makerId: maker })
-        await transaction.update(loaves).set({ status, version: sequence }).where(eq(loaves.id, id))
+        await appendHappening(transaction, id, happening, { at: clock.now().toISOString(), makerId: maker })
+        await carryCharge(transaction, loaf, happening)
         return view(transaction, id)
       }),
   }

@@ -21,6 +21,17 @@ export function pictureType(bytes: Buffer): string | undefined {
   return undefined
 }
 
+/** The mark that ends a JPEG stands within so many bytes of its end; some cameras write a little after it. */
+const jpegTailBytes = 4096
+
+/** Whether all of a picture is there: what was cut off on its way lacks its end. */
+export function isWholePicture(bytes: Buffer, mimeType: string): boolean {
+  if (mimeType === 'image/jpeg') return bytes.subarray(-jpegTailBytes).includes(Buffer.from([0xff, 0xd9]))
+  if (mimeType === 'image/png') return bytes.subarray(-12, -4).toString('latin1') === '\0\0\0\0IEND'
+  // The length in the head of a WebP picture counts what follows its first eight bytes.
+  return bytes.length >= 12 && bytes.readUInt32LE(4) + 8 <= bytes.length
+}
+
 export function photoService({ database, clock, newId }: Context): PhotoService {
   return {
     keep: (bytes, makerId) =>
@@ -29,6 +40,10 @@ export function photoService({ database, clock, newId }: Context): PhotoService 
         if (!mimeType)
           throw unprocessable('That is no photograph: send a JPEG, PNG or WebP picture.', [
             { field: 'photo', message: 'Choose a JPEG, PNG or WebP picture.' },
+          ])
+        if (!isWholePicture(bytes, mimeType))
+          throw unprocessable('The photograph was cut off on its way. Nothing was kept: send it again.', [
+            { field: 'photo', message: 'Send it again: it was cut off on its way.' },
           ])
         const photoId = newId()
         await transaction.insert(photos).values({

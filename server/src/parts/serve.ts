@@ -47,6 +47,13 @@ function isMissingReference(error: unknown): boolean {
   return message.includes('FOREIGN KEY constraint failed') || isMissingReference(cause)
 }
 
+/** Whether the database could not write because the disk is full. */
+function isDiskFull(error: unknown): boolean {
+  if (!(error instanceof Error)) return false
+  const { message, cause } = error
+  return message.includes('database or disk is full') || message.includes('ENOSPC') || isDiskFull(cause)
+}
+
 function problemOf(error: unknown): Problem | undefined {
   if (error instanceof HttpProblem) return error.problem
   if (error instanceof ValidationError) {
@@ -68,6 +75,14 @@ function problemOf(error: unknown): Problem | undefined {
       title: 'Not possible',
       status: 422,
       detail: 'Something this refers to does not exist here any more. Load the page again and choose anew.',
+    }
+  }
+  if (isDiskFull(error)) {
+    return {
+      type: 'about:blank',
+      title: 'No room',
+      status: 507,
+      detail: 'The disk is full. Nothing was changed, and what was kept before is safe. Make room, then try again.',
     }
   }
   // Express and its body parser mark what the caller did wrong with a status below 500.

@@ -1,13 +1,18 @@
-import type { NewCollection, NewDesign, SavedCollection, SavedDesign } from '@vendange/contract'
+import type { NewCollection, NewDesign, PourOfCollection, SavedCollection, SavedDesign } from '@vendange/contract'
 import { and, eq, ne } from 'drizzle-orm'
+import { benchHours } from '@vendange/core/plan'
 import type { KeptThings } from '../db/keptThings'
 import { keptThings } from '../db/keptThings'
+import { readRecords } from '../db/loafRow'
 import { batches, collections, designs } from '../db/schema'
+import { lotsUsedIn } from '../db/storesRow'
 import type { Context } from '../parts/context'
 
 export interface PlanService {
   readonly collections: KeptThings<NewCollection, SavedCollection>
   readonly designs: KeptThings<NewDesign, SavedDesign>
+  /** What the pours of a collection took. */
+  pours(collectionId: string): Promise<readonly PourOfCollection[]>
 }
 
 export function planService({ database, newId }: Context): PlanService {
@@ -26,6 +31,25 @@ export function planService({ database, newId }: Context): PlanService {
         return pour && `${pour.name} is on the calendar. Take its pour off first.`
       },
     }),
+    pours: async (collectionId) => {
+      const rows = await database.read
+        .select({ batch: batches })
+        .from(batches)
+        .innerJoin(designs, eq(batches.designId, designs.id))
+        .where(and(eq(designs.collectionId, collectionId), eq(batches.status, 'poured'), eq(batches.isRemoved, false)))
+      return Promise.all(
+        rows.map(async ({ batch: { id: batchId, designId, frozen } }) => {
+          const records = await readRecords(database.read, batchId)
+          const used = await lotsUsedIn(database.read, records)
+          const { prepHours = 0, pourHours = 0 } = frozen?.demand ?? {}
+          return {
+            ...{ batchId, designId, plannedHours: prepHours + pourHours },
+            benchHours: benchHours(records.map(({ at }) => at)),
+            ingredientCents: used.reduce((sum, { cents }) => sum + (cents ?? 0), 0),
+          }
+        }),
+      )
+    },
     designs: keptThings<NewDesign, SavedDesign>(database, designs, {
       noun: 'design',
       newId,

@@ -11,17 +11,16 @@ import {
 } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
-import { loafState } from '@vendange/core/loaf'
 import { timingOf } from '@vendange/core/pour'
 import { lotCode } from '@vendange/core/release'
-import { and, eq, like } from 'drizzle-orm'
+import { and, desc, eq, inArray, like } from 'drizzle-orm'
 import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { BatchRow } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
-import { readRecords } from '../db/loafRow'
+import { appendHappening, readRecords, readTimedRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
-import { batches, benchRecords, loafEvents, loaves } from '../db/schema'
-import { knownFatsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
+import { batches, benchRecords, loaves } from '../db/schema'
+import { keepUses, knownFatsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { HttpProblem, notFound, refused, unprocessable } from '../parts/problems'
@@ -41,6 +40,9 @@ export interface BatchService {
 }
 
 /** What another tablet recorded of the same step, and this one had not seen, is not written over. */
+/** Timed pours that are learned from: the newest. */
+const mostTimings = 60
+
 function refuseUnseen(plan: BatchPlan, records: readonly RecordedStep[], step: NewStep): void {
   if (step.seen === undefined) return
   const other = records.slice(step.seen).findLast(({ stepKey }) => stepKey === step.stepKey)
@@ -167,9 +169,11 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         if (!before || before.actual !== step.actual || step.lotId !== undefined) {
           const { stepKey, actual, lotId, recordId = null, secondsAgo = 0 } = step
           const weighing = { batchId: id, stepKey, actual, lotId }
+          const uses = await lotsForWeighing(transaction, plan, weighing, await todayIn(transaction))
+          await keepUses(transaction, weighing, uses)
           await transaction.insert(benchRecords).values({
             ...{ batchId: id, stepKey, actual, recordId, makerId: maker },
-            lots: await lotsForWeighing(transaction, plan, weighing, await todayIn(transaction)),
+            lots: uses,
             at: new Date(clock.now().getTime() - secondsAgo * 1000).toISOString(),
           })
         }
@@ -184,13 +188,25 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         .innerJoin(batches, eq(benchRecords.batchId, batches.id))
         .where(and(eq(benchRecords.stepKey, clockKeys.emulsion), eq(batches.isRemoved, false)))
         .groupBy(benchRecords.batchId)
+        .orderBy(desc(batches.pourDay), desc(batches.id))
+        .limit(mostTimings)
+      const ids = timed.map(({ batchId }) => batchId)
+      const rows = await reader
+        .select()
+        .from(batches)
+        .where(inArray(batches.id, ids))
         .orderBy(batches.pourDay, batches.id)
+      // Of its records what was tapped and how warm it was.
+      const records = await readTimedRecords(reader, ids)
+      const byBatch = new Map<string, RecordedStep[]>()
+      for (const { batchId, ...record } of records) byBatch.set(batchId, [...(byBatch.get(batchId) ?? []), record])
       const views = await Promise.all(
-        timed.map(async ({ batchId }): Promise<TimedPourView | undefined> => {
-          const row = await readBatch(reader, batchId)
+        rows.map(async (row): Promise<TimedPourView | undefined> => {
           const plan = await planOfBatch(reader, row)
-          const timing = timingOf(plan, await readRecords(reader, batchId))
-          return timing && { ...timing, batchId, designId: row.designId, name: plan.designName, day: row.pourDay }
+          const timing = timingOf(plan, byBatch.get(row.id) ?? [])
+          return (
+            timing && { ...timing, batchId: row.id, designId: row.designId, name: plan.designName, day: row.pourDay }
+          )
         }),
       )
       return views.filter((one) => one !== undefined)
@@ -221,14 +237,10 @@ export function batchService({ database, clock, newId }: Context): BatchService 
           const loafId = newId()
           const happening = { type: 'poured', day, batterG: pouredG[part] ?? 0 } as const
           await transaction.insert(loaves).values({
-            id: loafId,
-            batchId: id,
-            part,
+            ...{ id: loafId, batchId: id, part, version: 0, status: 'in_mould' },
             lotCode: lotCode(day, sameDay.length + index + 1),
-            status: loafState([happening]).status,
-            version: 1,
           })
-          await transaction.insert(loafEvents).values({ loafId, sequence: 1, happening, at, makerId: maker })
+          await appendHappening(transaction, loafId, happening, { at, makerId: maker })
         }
         await transaction
           .update(batches)

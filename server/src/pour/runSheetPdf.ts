@@ -4,27 +4,14 @@ import { aroundThePour, benchState, mouldWords } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { formatQuantity, rewriteQuantities } from '@vendange/core/units'
-import { createRequire } from 'node:module'
-import { dirname, join } from 'node:path'
 import type { Content, TableCell } from 'pdfmake'
-import pdfmake from 'pdfmake'
-
-// The fonts that come with the package.
-const fontFolder = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'fonts', 'Roboto')
-pdfmake.addFonts({
-  Roboto: { normal: join(fontFolder, 'Roboto-Regular.ttf'), bold: join(fontFolder, 'Roboto-Medium.ttf') },
-})
-// A sheet is made of what it is given: it fetches nothing, and reads nothing but its fonts.
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((path) => path.startsWith(fontFolder))
+import type { PdfDocument } from '../parts/pdf'
+import { pdfOf } from '../parts/pdf'
 
 const must = '#A3343C'
 const quiet = '#5B5560'
 
 type Units = Pick<SavedWorkshop, 'massUnit' | 'lengthUnit' | 'temperatureUnit' | 'scaleResolutionG'>
-
-/** A document as the package takes it. */
-type PdfDocument = Parameters<typeof pdfmake.createPdf>[0]
 
 /** The sheet's figures and words in the workshop's units. */
 function wordsIn({ massUnit, lengthUnit, temperatureUnit, scaleResolutionG }: Units) {
@@ -159,5 +146,5 @@ export function runSheetDocument(view: BatchView, workshop: Units & Pick<SavedWo
 
 /** The run sheet as a file to print. */
 export async function runSheetPdf(view: BatchView, workshop: SavedWorkshop): Promise<Buffer> {
-  return pdfmake.createPdf(runSheetDocument(view, workshop)).getBuffer()
+  return pdfOf(runSheetDocument(view, workshop))
 }

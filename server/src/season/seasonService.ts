@@ -11,10 +11,11 @@ import type {
 import { workingHours } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
-import type { LoafStatus } from '@vendange/core/loaf'
-import { and, eq, gte, ne, or } from 'drizzle-orm'
+import { and, eq, gte, inArray, ne, or, sql } from 'drizzle-orm'
 import { summariseBatch } from '../db/batchRow'
+import type { Kept, KeptTable } from '../db/keptThings'
 import { keptRows } from '../db/keptThings'
+import { keptView } from '../db/keptView'
 import { readLoaves } from '../db/loafRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
 import { knownFatsOn, readStock } from '../db/storesRow'
@@ -29,14 +30,28 @@ export interface SeasonService {
 const daysOfPast = 60
 
 export function seasonService({ database, clock }: Context): SeasonService {
+  const rowsKept = new Map<KeptTable, { readonly stamp: string; readonly rows: readonly unknown[] }>()
+  /** The rows of a kept table, read anew only when one of them has changed: each change counts its version up. */
+  async function rowsOf<Saved extends Kept>(table: KeptTable): Promise<readonly Saved[]> {
+    const [now] = await database.read
+      .select({ stamp: sql<string>`count(*) || ':' || coalesce(sum(${table.version}), 0)` })
+      .from(table)
+    const stamp = now?.stamp ?? ''
+    const known = rowsKept.get(table)
+    if (known?.stamp === stamp) return known.rows as readonly Saved[]
+    const rows = await keptRows<Saved>(database.read, table)
+    rowsKept.set(table, { stamp, rows })
+    return rows
+  }
+
   async function readView(): Promise<SeasonView> {
     const { read } = database
     const workshop = await readWorkshop(read)
-    const everyone = await keptRows<SavedMaker>(read, makers)
+    const everyone = await rowsOf<SavedMaker>(makers)
     const working = workingHours({ workshop, makers: everyone })
     const today: Day = clock.today(workshop.timeZone)
-    const allDesigns = await keptRows<SavedDesign>(read, designs)
-    const allRecipes = await keptRows<SavedRecipe>(read, recipes)
+    const allDesigns = await rowsOf<SavedDesign>(designs)
+    const allRecipes = await rowsOf<SavedRecipe>(recipes)
     const designById = new Map(allDesigns.map((design) => [design.id, design]))
     const recipeById = new Map(allRecipes.map((recipe) => [recipe.id, recipe]))
 
@@ -50,9 +65,12 @@ export function seasonService({ database, clock }: Context): SeasonService {
         ),
       )
     const recent = rows.map(({ id }) => id)
-    const open = await read.select({ id: loaves.id, batchId: loaves.batchId, status: loaves.status }).from(loaves)
-    const isOver = (status: LoafStatus): boolean => status === 'released' || status === 'failed'
-    const wanted = open.filter(({ batchId, status }) => !isOver(status) || recent.includes(batchId))
+    const open = await read
+      .select({ id: loaves.id, batchId: loaves.batchId, status: loaves.status })
+      .from(loaves)
+      .where(or(eq(loaves.isDone, false), inArray(loaves.batchId, recent)))
+    // Loaves with bars that nobody has yet are shown for as long as that.
+    const wanted = open
     const hasLoaf = new Set(open.map(({ batchId }) => batchId))
     const isAlive = new Set(open.flatMap(({ batchId, status }) => (status === 'failed' ? [] : [batchId])))
     const shown = await readLoaves(
@@ -67,13 +85,13 @@ export function seasonService({ database, clock }: Context): SeasonService {
       today,
       workshop,
       makers: everyone,
-      moulds: await keptRows<SavedMould>(read, moulds),
+      moulds: await rowsOf<SavedMould>(moulds),
       recipes: allRecipes,
-      ownFats: await keptRows<SavedOwnFat>(read, ownFats),
+      ownFats: await rowsOf<SavedOwnFat>(ownFats),
       knownFats: knownFatsOn(today, await readStock(read)),
-      collections: await keptRows<SavedCollection>(read, collections),
+      collections: await rowsOf<SavedCollection>(collections),
       designs: allDesigns,
-      orders: await keptRows<SavedOrder>(read, orders),
+      orders: await rowsOf<SavedOrder>(orders),
       ticks: await read
         .select({ day: dayTicks.day, taskKey: dayTicks.taskKey, makerName: makers.name })
         .from(dayTicks)
@@ -94,14 +112,5 @@ export function seasonService({ database, clock }: Context): SeasonService {
     }
   }
 
-  // Every page asks for it and little changes between: read anew only after a write, or on a new day.
-  let kept: { readonly revision: number; readonly view: SeasonView } | undefined
-  return {
-    view: async () => {
-      const revision = database.revision()
-      const isCurrent = kept?.revision === revision && kept.view.today === clock.today(kept.view.workshop.timeZone)
-      if (!kept || !isCurrent) kept = { revision, view: await readView() }
-      return kept.view
-    },
-  }
+  return { view: keptView(database, ({ today, workshop }) => today === clock.today(workshop.timeZone), readView) }
 }

@@ -7,10 +7,11 @@ import { fatOf } from '@vendange/core/recipe'
 import { batchDays } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
 import { adjustmentFor, checkCertificate, keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
-import { eq, notInArray } from 'drizzle-orm'
+import { and, eq, inArray, ne, notInArray, or } from 'drizzle-orm'
 import { freezeBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
 import type { KeptThings } from '../db/keptThings'
+import { keptView } from '../db/keptView'
 import { keptRow, keptRows, keptThings } from '../db/keptThings'
 import { batches, benchRecords, designs, ingredients, loaves, lots, makers } from '../db/schema'
 import type { Stock } from '../db/storesRow'
@@ -47,18 +48,25 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   async function poursToSupply(reader: Reader, stock: Stock): Promise<readonly PourToSupply[]> {
     const workshop = await readWorkshop(reader)
     const working = workingHours({ workshop, makers: await keptRows<SavedMaker>(reader, makers) })
+    const onTheRack = await reader
+      .select({ batchId: loaves.batchId, part: loaves.part })
+      .from(loaves)
+      .where(and(eq(loaves.isDone, false), notInArray(loaves.status, ['released', 'failed'])))
+    const onRacks = [...new Set(onTheRack.map(({ batchId }) => batchId))]
     const rows = await reader
       .select({ batch: batches, design: designs })
       .from(batches)
       .innerJoin(designs, eq(batches.designId, designs.id))
-      .where(eq(batches.isRemoved, false))
-    const onTheRack = await reader
-      .select({ batchId: loaves.batchId, part: loaves.part })
-      .from(loaves)
-      .where(notInArray(loaves.status, ['released', 'failed']))
+      .where(and(eq(batches.isRemoved, false), or(ne(batches.status, 'poured'), inArray(batches.id, onRacks))))
     const records = await reader
       .select({ batchId: benchRecords.batchId, stepKey: benchRecords.stepKey })
       .from(benchRecords)
+      .where(
+        inArray(
+          benchRecords.batchId,
+          rows.map(({ batch }) => batch.id),
+        ),
+      )
     const doneOf = new Map<string, Set<string>>()
     for (const { batchId, stepKey } of records) doneOf.set(batchId, (doneOf.get(batchId) ?? new Set()).add(stepKey))
     const pours: PourToSupply[] = []
@@ -145,7 +153,11 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       check: checkIngredient,
     }),
     lots: keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId, check: checkLot }),
-    view: () => view(database.read),
+    view: keptView(
+      database,
+      async ({ today }) => today === clock.today((await readWorkshop(database.read)).timeZone),
+      () => view(database.read),
+    ),
     takeIn: ({ rows }) =>
       database.write(async (transaction) => {
         const stock = await readStock(transaction)

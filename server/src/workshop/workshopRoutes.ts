@@ -1,12 +1,32 @@
 import { endpoints } from '@vendange/contract'
 import type { Router } from 'express'
+import { raw } from 'express'
 import { listBackups } from '../db/backup'
 import type { Context } from '../parts/context'
 import { serveKept } from '../parts/keptRoutes'
 import { serve } from '../parts/serve'
+import type { ArchiveService } from './archiveService'
 import type { WorkshopService } from './workshopService'
 
-export function workshopRoutes(router: Router, service: WorkshopService, { database }: Context): void {
+/** Largest archive that is taken back, bytes. */
+const largestArchiveBytes = 1024 * 1024 * 1024
+
+export function workshopRoutes(
+  router: Router,
+  { workshop: service, archive }: { readonly workshop: WorkshopService; readonly archive: ArchiveService },
+  { database }: Context,
+): void {
+  router.get(endpoints.archive.make.path, async (_request, response) => {
+    const bytes = await archive.make()
+    response
+      .type('application/zip')
+      .set('Content-Disposition', 'attachment; filename="vendange-archive.zip"')
+      .send(Buffer.from(bytes))
+  })
+  router.post(endpoints.archive.take.path, raw({ type: () => true, limit: largestArchiveBytes }))
+  serve(router, endpoints.archive.take, ({ request }) =>
+    archive.take(Buffer.isBuffer(request.body) ? request.body : new Uint8Array()),
+  )
   serve(router, endpoints.updateWorkshop, ({ body }) => service.update(body))
   serveKept(router, endpoints.makers, service.makers)
   serve(router, endpoints.backups.list, () => Promise.resolve(listBackups(database.backupFolder)))

@@ -23,5 +23,8 @@ export const benchRecords = sqliteTable(
       .notNull()
       .references(() => makers.id),
   },
-  (table) => [index('bench_records_batch').on(table.batchId)],
+  (table) => [
+    index('bench_records_batch').on(table.batchId),
+    index('bench_records_step').on(table.stepKey, table.batchId),
+  ],
 )

@@ -1,5 +1,6 @@
 import type { LoafHappening } from '@vendange/core/loaf'
-import { integer, sqliteTable, text, unique } from 'drizzle-orm/sqlite-core'
+import { sql } from 'drizzle-orm'
+import { index, integer, sqliteTable, text, unique } from 'drizzle-orm/sqlite-core'
 import { loaves } from './loaves'
 import { makers } from './makers'
 
@@ -18,5 +19,9 @@ export const loafEvents = sqliteTable(
       .notNull()
       .references(() => makers.id),
   },
-  (table) => [unique('loaf_events_in_order').on(table.loafId, table.sequence)],
+  (table) => [
+    unique('loaf_events_in_order').on(table.loafId, table.sequence),
+    // A sale that is reported twice is found at once.
+    index('loaf_events_sale').on(sql`"happening" ->> '$.saleId'`),
+  ],
 )

@@ -2,7 +2,7 @@ import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core
 import { ingredients } from './ingredients'
 import { keptColumns } from './keptColumns'
 
-/** Deliveries. What was used of them stands in the records of the bench. */
+/** Deliveries. What was used of them stands in the records of the bench; its sum is projected here. */
 export const lots = sqliteTable(
   'lots',
   {
@@ -20,6 +20,8 @@ export const lots = sqliteTable(
     receivedAmount: real('received_amount').notNull(),
     /** What counting found over (or below zero, under) what the records leave. */
     adjustment: real().notNull().default(0),
+    /** What the bench has used of it, g or pieces: the sum of `lot_uses`, kept in the transaction that writes those. */
+    usedAmount: real('used_amount').notNull().default(0),
     priceCents: integer('price_cents').notNull(),
     certificate: text({ mode: 'json' }).$type<{ sapKoh: number; tolerance: number; day: string }>(),
   },

@@ -23,4 +23,5 @@ export const orders = sqliteTable('orders', {
   earliestDay: text('earliest_day'),
   collectionId: text('collection_id').references(() => collections.id),
   priceCents: integer('price_cents'),
+  charges: text({ mode: 'json' }).$type<NewOrder['charges']>().notNull().default([]),
 })

@@ -35,6 +35,13 @@ export const workshop = sqliteTable('workshop', {
     stampMinutesPerBar: 0.5,
     ingredients: [],
   }),
+  cutTools: text('cut_tools', { mode: 'json' })
+    .$type<WorkshopDetails['cutTools']>()
+    .notNull()
+    .default([{ name: 'Single wire', kind: 'single_wire', spacingMm: 0, piecesAPass: 1 }]),
+  /** On every label. */
+  makerAddress: text('maker_address').notNull().default(''),
+  labelStyle: text('label_style').$type<WorkshopDetails['labelStyle']>().notNull().default('eu'),
   setupHours: real('setup_hours').notNull(),
   prepHours: real('prep_hours').notNull(),
   pourHours: real('pour_hours').notNull(),

@@ -1,0 +1,1 @@
+CREATE INDEX `loaf_events_sale` ON `loaf_events` ("happening" ->> '$.saleId');

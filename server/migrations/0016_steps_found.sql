@@ -1,0 +1,1 @@
+CREATE INDEX `bench_records_step` ON `bench_records` (`step_key`,`batch_id`);

@@ -1,0 +1,30 @@
+import type { LoafView, SavedWorkshop } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import type { Router } from 'express'
+import { readWorkshop } from '../db/workshopRow'
+import type { Context } from '../parts/context'
+import { serve } from '../parts/serve'
+import type { RoomService } from './roomService'
+import { rackCardsPdf, trayCardsPdf } from './trayCards'
+
+interface Services {
+  readonly room: RoomService
+  readonly loaves: { view(id: string): Promise<LoafView> }
+}
+
+export function roomRoutes(router: Router, { room, loaves }: Services, { database, clock }: Context): void {
+  serve(router, endpoints.room.list, () => room.list())
+  serve(router, endpoints.room.keep, ({ body }) => room.keep(body))
+
+  const workshop = (): Promise<SavedWorkshop> => readWorkshop(database.read)
+  router.get(endpoints.room.trayCards.path, async (request, response) => {
+    const settings = await workshop()
+    const { loaf } = await loaves.view(request.params.id)
+    const pdf = await trayCardsPdf(loaf, settings, clock.today(settings.timeZone))
+    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+  })
+  router.get(endpoints.room.rackCards.path, async (_request, response) => {
+    const pdf = await rackCardsPdf(await workshop())
+    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+  })
+}

@@ -1,0 +1,53 @@
+import type { LoafSummary, SavedWorkshop } from '@vendange/contract'
+import { addDays, formatDay } from '@vendange/core/calendar'
+import { codeOfLot, codeOfRack, photoCureDays, trayLoads, weighInEveryDays } from '@vendange/core/cure'
+import { labelStocks } from '@vendange/core/release'
+import { cardsPdf } from '../parts/cardsPdf'
+
+const cardStock = labelStocks.find(({ key }) => key === 'a4-8')!
+const codeMm = 34
+
+/** A card for each tray of a loaf: what stands on it, until when, what it asks, and a code to put it down by. */
+export function trayCardsPdf(loaf: LoafSummary, { barsPerTray }: SavedWorkshop, today: string): Promise<Buffer> {
+  const { cut, releasedBars, downgradedBars } = loaf.state
+  const loads = trayLoads((cut?.bars ?? loaf.barsPlanned) - releasedBars - downgradedBars, barsPerTray)
+  const cutDay = cut?.day
+  const on = (day: string): string => formatDay(day, today)
+  const lines =
+    cutDay === undefined
+      ? ['Not cut yet']
+      : [
+          `Cut on ${on(cutDay)}`,
+          `Cured on ${on(addDays(cutDay, loaf.cureDays))}, day ${loaf.cureDays}`,
+          `Weigh and turn every ${weighInEveryDays} days, photograph on days ${photoCureDays.join(', ')}`,
+        ]
+  return cardsPdf(
+    `Tray cards of lot ${loaf.lotCode}`,
+    cardStock,
+    loads.map((bars, at) => ({
+      text: [
+        { text: loaf.name, bold: true, fontSize: 15 },
+        { text: `\n${loaf.lotCode}`, fontSize: 12 },
+        { text: `\nTray ${at + 1} of ${loads.length}: ${bars} bars`, fontSize: 11 },
+        { text: `\n${lines.join('\n')}`, fontSize: 9 },
+      ],
+      code: codeOfLot(loaf.lotCode),
+    })),
+    codeMm,
+  )
+}
+
+/** A card for each rack, to put trays down by. */
+export const rackCardsPdf = ({ racks }: SavedWorkshop): Promise<Buffer> =>
+  cardsPdf(
+    'Rack cards',
+    cardStock,
+    racks.map(({ name, trays }) => ({
+      text: [
+        { text: name, bold: true, fontSize: 18 },
+        { text: `\nRoom for ${trays} trays`, fontSize: 11 },
+      ],
+      code: codeOfRack(name),
+    })),
+    codeMm,
+  )

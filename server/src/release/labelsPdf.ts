@@ -1,0 +1,39 @@
+import type { LoafView, SavedWorkshop } from '@vendange/contract'
+import { codeOfLot } from '@vendange/core/cure'
+import type { LabelStock } from '@vendange/core/release'
+import { bestBeforeOf, labelIngredients, labelLines } from '@vendange/core/release'
+import { cardsPdf } from '../parts/cardsPdf'
+
+/** The lines of a loaf's label, as its workshop writes them. */
+export function linesOfLabel({ loaf, plan }: LoafView, workshop: SavedWorkshop, today: string): readonly string[] {
+  return labelLines(
+    {
+      ...{ style: workshop.labelStyle, name: loaf.name, netMassG: loaf.labelMassG, lotCode: loaf.lotCode },
+      bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? today),
+      maker: workshop.makerAddress || workshop.name,
+    },
+    labelIngredients(plan, workshop.cureLoss, plan.scent?.allergens ?? []),
+  )
+}
+
+/** Labels of a loaf on a sheet of common stock, each with a code that leads to its lot. */
+export function labelsPdf(
+  view: LoafView,
+  workshop: SavedWorkshop,
+  { stock, count, today }: { readonly stock: LabelStock; readonly count: number; readonly today: string },
+): Promise<Buffer> {
+  const [name = '', ...rest] = linesOfLabel(view, workshop, today)
+  const { lotCode } = view.loaf
+  const label = {
+    text: [
+      { text: name, bold: true, fontSize: 9 },
+      { text: `\n${rest.join('  ·  ')}`, fontSize: 5 },
+    ],
+    code: codeOfLot(lotCode),
+  }
+  return cardsPdf(
+    `Labels of lot ${lotCode}`,
+    stock,
+    Array.from({ length: count }, () => label),
+  )
+}

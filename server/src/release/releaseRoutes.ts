@@ -1,0 +1,47 @@
+import type { LoafView } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { labelStocks } from '@vendange/core/release'
+import type { Router } from 'express'
+import type { Context } from '../parts/context'
+import { unprocessable } from '../parts/problems'
+import { serve } from '../parts/serve'
+import { readWorkshop } from '../db/workshopRow'
+import type { AllotmentService } from './allotmentService'
+import { labelsPdf } from './labelsPdf'
+import { shopStandIn } from './shopStandIn'
+import type { TraceService } from './traceService'
+
+interface Services {
+  readonly allotments: AllotmentService
+  readonly trace: TraceService
+  readonly loaves: { view(id: string): Promise<LoafView> }
+}
+
+const mostLabels = 2000
+
+export function releaseRoutes(router: Router, { allotments, trace, loaves }: Services, context: Context): void {
+  serve(router, endpoints.release.allot, ({ body, makerId }) => allotments.allot(body, makerId()))
+  serve(router, endpoints.release.takeSales, ({ body, makerId }) => allotments.takeSales(body.sales, makerId()))
+  serve(router, endpoints.release.kept, () => allotments.kept())
+  serve(router, endpoints.release.traceLot, ({ params }) => trace.ofLot(params.id))
+
+  router.get(endpoints.release.labels.path, async (request, response) => {
+    const workshop = await readWorkshop(context.database.read)
+    const stock = labelStocks.find(({ key }) => key === request.query['stock']) ?? labelStocks[0]
+    const count = Number(request.query['count'] ?? 1)
+    if (!stock || !Number.isInteger(count) || count < 1 || count > mostLabels)
+      throw unprocessable(`Print from 1 to ${mostLabels} labels at once.`)
+    const view = await loaves.view(request.params.id)
+    const pdf = await labelsPdf(view, workshop, { stock, count, today: context.clock.today(workshop.timeZone) })
+    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+  })
+
+  const shop = shopStandIn(context.database)
+  serve(router, endpoints.shop.offers, () => shop.offers())
+  serve(router, endpoints.shop.offer, ({ body }) => shop.offer(body))
+  serve(router, endpoints.shop.buy, async ({ params, body }) => {
+    const { timeZone } = await readWorkshop(context.database.read)
+    return shop.buy(params.designId, body.bars, body.buyer, context.clock.today(timeZone))
+  })
+  serve(router, endpoints.shop.sales, ({ params }) => shop.sales(Number(params.after) || 0))
+}

@@ -1,0 +1,51 @@
+import type { SavedIngredient, SavedLot, TraceView } from '@vendange/contract'
+import type { GoneOut } from '@vendange/core/loaf'
+import { freeBars, whereabouts } from '@vendange/core/loaf'
+import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { keptRow } from '../db/keptThings'
+import { readLoaves } from '../db/loafRow'
+import { batches, ingredients, loafEvents, loaves, lots, lotUses } from '../db/schema'
+import type { Context } from '../parts/context'
+
+export interface TraceService {
+  /** From a delivery to every bar that has some of it in it, and to who has those bars. */
+  ofLot(lotId: string): Promise<TraceView>
+}
+
+export function traceService({ database }: Context): TraceService {
+  return {
+    ofLot: async (lotId) => {
+      const { read } = database
+      const lot = await keptRow<SavedLot>(read, lots, lotId, 'lot')
+      const ingredient = await keptRow<SavedIngredient>(read, ingredients, lot.ingredientId, 'ingredient')
+      const used = await read
+        .select({ loafId: loaves.id, batchId: batches.id, amount: lotUses.amount })
+        .from(lotUses)
+        .innerJoin(batches, eq(lotUses.batchId, batches.id))
+        .leftJoin(loaves, eq(loaves.batchId, batches.id))
+        .where(eq(lotUses.lotId, lotId))
+      const ids = [...new Set(used.flatMap(({ loafId }) => loafId ?? []))]
+      const rows = ids.length > 0 ? await readLoaves(read, ids) : []
+      const events = await read
+        .select({ loafId: loafEvents.loafId, happening: loafEvents.happening })
+        .from(loafEvents)
+        .where(and(inArray(loafEvents.loafId, ids), sql`${loafEvents.happening} ->> '$.type' IN ('allotted', 'sold')`))
+        .orderBy(asc(loafEvents.id))
+      const gone = new Map<string, GoneOut[]>()
+      for (const { loafId, happening } of events)
+        if (happening.type === 'allotted' || happening.type === 'sold')
+          gone.set(loafId, [...(gone.get(loafId) ?? []), happening])
+      return {
+        lot,
+        ingredientName: ingredient.name,
+        usedAmount: [...new Map(used.map((one) => [one.batchId, one.amount])).values()].reduce((a, b) => a + b, 0),
+        batches: new Set(used.map(({ batchId }) => batchId)).size,
+        loaves: rows.map((loaf) => ({
+          ...{ id: loaf.id, lotCode: loaf.lotCode, name: loaf.name, designId: loaf.designId, state: loaf.state },
+          free: freeBars(loaf.state),
+          whereabouts: whereabouts(loaf.state, gone.get(loaf.id) ?? []),
+        })),
+      }
+    },
+  }
+}

@@ -1,0 +1,215 @@
+import type { NewSale } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { expect } from 'chai'
+import { pourUpTo } from './pouring'
+import type { TestWorkshop } from './workshopAtTest'
+import { firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
+
+describe('from release to the last bar', () => {
+  let workshop: TestWorkshop
+  beforeEach(async () => {
+    workshop = await openTestWorkshop()
+  })
+  afterEach(() => workshop.close())
+
+  const releaseDay = '2027-04-12'
+
+  /** Loaves of one soap, cured and released with so many bars each. */
+  async function releasedSoap(loaves: number, barsEach = 10) {
+    const { api } = workshop
+    const furnished = await furnish(workshop, { mouldCount: loaves })
+    const batch = await api(endpoints.batches.create, { body: { designId: furnished.soap.id, pourDay: firstDay } })
+    await pourUpTo(workshop, batch.id, null)
+    const { loafIds } = await api(endpoints.batches.finish, { params: { id: batch.id } })
+    for (const id of loafIds) {
+      let version = 1
+      const record = async (happening: Record<string, unknown>): Promise<void> => {
+        await api(endpoints.loaves.record, { params: { id }, body: { ...happening, version } as never })
+        version += 1
+      }
+      workshop.setDay('2027-03-10')
+      await record({ type: 'unmoulded', day: '2027-03-10' })
+      await record({ type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: false })
+      workshop.setDay(releaseDay)
+      await record({ type: 'weighed', day: '2027-04-05', barG: 106.2 })
+      await record({ type: 'weighed', day: releaseDay, barG: 106 })
+      await record({
+        ...{ type: 'released', day: releaseDay, bars: barsEach, ph: 9.5 },
+        ...{ lookIsSound: true, labelIsComplete: true },
+      })
+    }
+    return { ...furnished, loafIds, batchId: batch.id }
+  }
+  const allotment = (designId: string, bars: number) =>
+    ({ designId, bars, channel: 'Web', who: 'the drop', orderId: null }) as const
+  const stateOf = async (id: string) => (await workshop.api(endpoints.loaves.view, { params: { id } })).loaf.state
+
+  it('gives out exactly fifty when a hundred ask for the last fifty at once', async () => {
+    const { soap, loafIds } = await releasedSoap(5)
+    const answers = await Promise.allSettled(
+      Array.from({ length: 100 }, () => workshop.api(endpoints.release.allot, { body: allotment(soap.id, 1) })),
+    )
+    expect(answers.filter(({ status }) => status === 'fulfilled')).to.have.length(50)
+    const states = await Promise.all(loafIds.map(stateOf))
+    expect(states.map(({ channels }) => channels)).to.deep.equal(
+      Array.from({ length: 5 }, () => [{ channel: 'Web', allotted: 10, sold: 0 }]),
+    )
+    const late = await problemOf(workshop.api(endpoints.release.allot, { body: allotment(soap.id, 1) }))
+    expect(late).to.deep.include({ status: 422, detail: 'No bar of it is free any more.' })
+  }).timeout(60_000)
+
+  it('takes from the oldest first, over several loaves, and never more than there are', async () => {
+    const { soap, loafIds } = await releasedSoap(2)
+    const given = await workshop.api(endpoints.release.allot, { body: allotment(soap.id, 13) })
+    expect(given.lots).to.deep.equal([
+      { lotCode: '270308-1', bars: 10 },
+      { lotCode: '270308-2', bars: 3 },
+    ])
+    const over = await problemOf(workshop.api(endpoints.release.allot, { body: allotment(soap.id, 8) }))
+    expect(over.detail).to.equal('Only 7 bars are free.')
+    expect((await stateOf(loafIds[1]!)).channels[0]?.allotted).to.equal(3)
+  })
+
+  it('keeps samples in sight when all else is sold', async () => {
+    const { soap, loafIds } = await releasedSoap(1)
+    const { api } = workshop
+    expect(await api(endpoints.release.kept)).to.deep.equal([])
+    await api(endpoints.release.allot, { body: { ...allotment(soap.id, 1), channel: 'Kept' } })
+    await api(endpoints.release.allot, { body: allotment(soap.id, 9) })
+    const sale = { saleId: 's', day: releaseDay, designId: soap.id, lotCode: '', channel: 'Web' as const, bars: 9 }
+    await api(endpoints.release.takeSales, { body: { sales: [{ ...sale, buyer: 'A. Buyer', priceCents: null }] } })
+    expect((await api(endpoints.release.kept)).map(({ id }) => id)).to.deep.equal(loafIds)
+  })
+
+  it('prints a card for each tray and each rack', async () => {
+    const { loafIds } = await releasedSoap(1, 4)
+    for (const path of [`/api/loaves/${loafIds[0]}/tray-cards.pdf`, '/api/room/rack-cards.pdf']) {
+      const answer = await fetch(new URL(path, workshop.url))
+      expect([answer.status, answer.headers.get('content-type')]).to.deep.equal([200, 'application/pdf'])
+      expect(
+        Buffer.from(await answer.arrayBuffer())
+          .subarray(0, 5)
+          .toString(),
+      ).to.equal('%PDF-')
+    }
+    expect((await fetch(new URL('/api/loaves/nothing/tray-cards.pdf', workshop.url))).status).to.equal(404)
+  })
+
+  it('takes a report of sales once, all of it or nothing', async () => {
+    const { soap, loafIds } = await releasedSoap(1)
+    await workshop.api(endpoints.release.allot, { body: allotment(soap.id, 6) })
+    const sale = (saleId: string, bars: number): NewSale => ({
+      ...{ saleId, day: releaseDay, designId: soap.id, lotCode: '', channel: 'Web', bars, buyer: 'A. Buyer' },
+      priceCents: 900,
+    })
+    const send = (sales: readonly NewSale[]) =>
+      workshop.api(endpoints.release.takeSales, { body: { sales: [...sales] } })
+    expect(await send([sale('s1', 2), sale('s2', 1)])).to.deep.equal({ taken: 2, known: 0 })
+    expect(await send([sale('s1', 2), sale('s3', 1)])).to.deep.equal({ taken: 1, known: 1 })
+    const over = await problemOf(send([sale('s4', 1), sale('s5', 9)]))
+    expect(over.detail).to.contain('were never set aside for Web. Nothing of the report was taken.')
+    expect((await stateOf(loafIds[0]!)).channels).to.deep.equal([{ channel: 'Web', allotted: 6, sold: 4 }])
+  })
+
+  it('sells a drop out through the simulated shop, and reports it back', async () => {
+    const { soap, loafIds } = await releasedSoap(1)
+    const { api } = workshop
+    await api(endpoints.release.allot, { body: allotment(soap.id, 4) })
+    const drop = { designId: soap.id, name: soap.name, bars: 4, priceCents: 950 }
+    expect(await api(endpoints.shop.offer, { body: drop })).to.deep.include({ offered: 4, sold: 0 })
+    const buy = (bars: number) =>
+      api(endpoints.shop.buy, { params: { designId: soap.id }, body: { bars, buyer: 'Made-up buyer' } })
+    await buy(3)
+    await buy(1)
+    expect((await problemOf(buy(1))).detail).to.equal('The shop is sold out of it.')
+    await api(endpoints.shop.offer, { body: { ...drop, designId: 'another', name: 'Another' } })
+    const offers = await api(endpoints.shop.offers)
+    expect(offers.find(({ designId }) => designId === 'another')).to.deep.include({ offered: 4, sold: 0 })
+    expect(offers.find(({ designId }) => designId === soap.id)).to.deep.include({ offered: 4, sold: 4 })
+    const sales = await api(endpoints.shop.sales, { params: { after: '0' } })
+    expect(sales.map(({ bars }) => bars)).to.deep.equal([3, 1])
+    const body = {
+      sales: sales.map(({ saleId, day, designId, bars, buyer, priceCents }) => ({
+        ...{ saleId, day, designId, bars, buyer, priceCents, lotCode: '', channel: 'Web' as const },
+      })),
+    }
+    expect(await api(endpoints.release.takeSales, { body })).to.deep.equal({ taken: 2, known: 0 })
+    expect((await stateOf(loafIds[0]!)).channels).to.deep.equal([{ channel: 'Web', allotted: 4, sold: 4 }])
+  })
+
+  it('traces a delivery to every buyer, and holds a loaf back whose lot was called back', async () => {
+    const { api } = workshop
+    const ingredient = await api(endpoints.ingredients.create, {
+      body: {
+        ...{ kind: 'fat', name: 'Olive oil', ref: 'olive' },
+        ...{ leadDays: 5, packSize: 1000, perBar: 0, notes: '' },
+      },
+    })
+    const details = {
+      ...{ supplier: 'Mill', lotNumber: 'K-1', receivedDay: '2027-01-10', openedDay: null, bestBeforeDay: null },
+      ...{ isRecalled: false, receivedAmount: 2000, adjustment: 0, priceCents: 900, certificate: null },
+      ingredientId: ingredient.id,
+    }
+    const lot = await api(endpoints.lots.create, { body: details })
+    const other = await api(endpoints.lots.create, {
+      body: { ...details, receivedDay: '2027-02-01', lotNumber: 'K-2' },
+    })
+    const { soap, loafIds } = await releasedSoap(2, 6)
+    await api(endpoints.release.allot, { body: allotment(soap.id, 8) })
+    const sale = { saleId: 's1', day: releaseDay, designId: soap.id, lotCode: '', channel: 'Web', bars: 7 } as const
+    await api(endpoints.release.takeSales, { body: { sales: [{ ...sale, buyer: 'A. Buyer', priceCents: null }] } })
+    const trace = await api(endpoints.release.traceLot, { params: { id: lot.id } })
+    expect(trace).to.deep.include({ ingredientName: 'Olive oil', batches: 1 })
+    expect(trace.usedAmount).to.be.above(700)
+    const gone = trace.loaves.toReversed().map(({ lotCode, free, whereabouts }) => ({
+      ...{ lotCode, free },
+      bars: whereabouts.map(({ who, bars, isSold }) => [who, bars, isSold]),
+    }))
+    expect(gone).to.deep.equal([
+      { lotCode: '270308-1', free: 0, bars: [['A. Buyer', 6, true]] },
+      {
+        lotCode: '270308-2',
+        free: 4,
+        bars: [
+          ['A. Buyer', 1, true],
+          ['the drop', 1, false],
+        ],
+      },
+    ])
+    expect((await api(endpoints.release.traceLot, { params: { id: other.id } })).loaves).to.deep.equal([])
+
+    await api(endpoints.lots.update, { params: { id: lot.id }, body: { ...details, isRecalled: true, version: 1 } })
+    const view = await api(endpoints.loaves.view, { params: { id: loafIds[0] ?? '' } })
+    const answers = { ph: 9.5, lookIsSound: true, labelIsComplete: true }
+    const held = await problemOf(
+      api(endpoints.loaves.record, {
+        params: { id: view.loaf.id },
+        body: { type: 'released', day: releaseDay, bars: 4, ...answers, version: view.loaf.version },
+      }),
+    )
+    expect(held.detail).to.contain('Lots: Called back by its supplier: Olive oil K-1.')
+  })
+
+  it('lets bars go to samples, and a loaf go against a check with a reason that stays', async () => {
+    const { loafIds, soap } = await releasedSoap(1, 6)
+    const [id = ''] = loafIds
+    const { api } = workshop
+    const view = await api(endpoints.loaves.view, { params: { id } })
+    const record = (happening: Record<string, unknown>, version: number) =>
+      api(endpoints.loaves.record, { params: { id }, body: { ...happening, day: releaseDay, version } as never })
+    const answers = { type: 'released', bars: 4, ph: 11.4, lookIsSound: true, labelIsComplete: true }
+    const refused = await problemOf(record(answers, view.loaf.version))
+    expect(refused.detail).to.contain('pH: pH 11.4')
+    const over = await record({ ...answers, overrideReason: 'A second strip says 9.6.' }, view.loaf.version)
+    expect(over.loaf.state).to.deep.include({ releasedBars: 10 })
+    expect(over.events.at(-1)?.happening).to.deep.include({ overrideReason: 'A second strip says 9.6.' })
+    const down = await record({ type: 'downgraded', bars: 3, to: 'samples', reason: 'Chipped.' }, over.loaf.version)
+    expect(down.loaf.state.downgradedBars).to.equal(3)
+    const late = await problemOf(api(endpoints.release.allot, { body: allotment(soap.id, 8) }))
+    expect(late.detail).to.equal('Only 7 bars are free.')
+    const recalled = await record({ type: 'recalled', reason: 'Its olive oil was called back.' }, down.loaf.version)
+    expect(recalled.loaf.state.recallReason).to.contain('olive oil')
+    const none = await problemOf(api(endpoints.release.allot, { body: allotment(soap.id, 1) }))
+    expect(none.detail).to.equal('No bar of it is free any more.')
+  })
+})
