@@ -23,15 +23,18 @@ const past = computed(() =>
     .map((collection) => ({ collection, soaps: season.lineUp(collection.id) }))
     .filter(({ soaps }) => soaps.length > 0),
 )
-/** What was noted in the records of a soap's loaves, and why any was held. */
-async function loafNotes(designId: string): Promise<readonly string[]> {
-  const loaves = (await api(endpoints.loaves.list)).filter((loaf) => loaf.designId === designId)
+/** What was noted in the records of a soap's loaves, why any was held, and what faults they had. */
+async function toldByLoaves(
+  designId: string,
+): Promise<Pick<Parameters<typeof lessonsFrom>[0], 'loafNotes' | 'faults'>> {
+  const loaves = await api(endpoints.loaves.ofDesign, { params: { id: designId } })
   const views = await Promise.all(loaves.map(({ id }) => api(endpoints.loaves.view, { params: { id } })))
-  return views.flatMap(({ events }) =>
+  const loafNotes = views.flatMap(({ events }) =>
     events.flatMap(({ happening }) =>
       happening.type === 'noted' ? [happening.text] : happening.type === 'held' ? [happening.reason] : [],
     ),
   )
+  return { loafNotes, faults: loaves.flatMap(({ state }) => state.foundFaults) }
 }
 
 async function bring(soaps: readonly SavedDesign[]): Promise<void> {
@@ -47,7 +50,7 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
           earliestDay: null,
           notesForNextTime: '',
           results: [],
-          lessons: lessonsFrom({ ...soap, loafNotes: await loafNotes(id) }).map((lesson) => ({ ...lesson })),
+          lessons: lessonsFrom({ ...soap, ...(await toldByLoaves(id)) }).map((lesson) => ({ ...lesson })),
         },
       }),
     )

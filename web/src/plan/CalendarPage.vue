@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { act } from '@/parts/act'
 import { api } from '@/parts/api'
+import FileButton from '@/parts/FileButton.vue'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useUndo } from '@/parts/undoStore'
@@ -130,13 +131,7 @@ const sentence = computed(() => {
         label="Whose calendar"
         data-test="whose"
       />
-      <input
-        type="file"
-        accept=".ics,text/calendar"
-        aria-label="Calendar file"
-        data-test="ics"
-        @change="read(($event.target as HTMLInputElement).files?.[0])"
-      />
+      <FileButton label="Calendar file" accept=".ics,text/calendar" test="ics" :loading="isReading" @file="read" />
       <p v-for="trouble in troubles" :key="trouble" class="must" role="alert">{{ trouble }}</p>
       <template v-if="found.length > 0">
         <table class="figures">

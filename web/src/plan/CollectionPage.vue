@@ -16,6 +16,7 @@ import { audiences, channelNames, collectionSchema, collectionStates, endpoints 
 import { scaleDesign } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
+import LookingBack from './LookingBack.vue'
 import { useRouter } from 'vue-router'
 import BringBack from './BringBack.vue'
 import LineUpChecks from './LineUpChecks.vue'
@@ -32,6 +33,9 @@ const { pourOn } = usePours()
 const collection = computed(() => season.collection(props.id))
 const verdict = computed(() => collection.value && season.verdict(collection.value))
 const neededDay = computed(() => collection.value && season.neededDay(collection.value))
+const ownDesigns = computed(() =>
+  season.designs.filter(({ collectionId, isRemoved }) => collectionId === props.id && !isRemoved),
+)
 const mend = computed(() => verdict.value?.soaps.find(({ betterDay }) => betterDay !== undefined))
 const zones = Intl.supportedValuesOf('timeZone')
 
@@ -270,6 +274,7 @@ async function takeCollectionAway(): Promise<void> {
         </div>
       </section>
     </div>
+    <LookingBack v-if="collection" :collection="collection" class="mt-5" :designs="ownDesigns" />
   </template>
   <TheAnswer v-else>There is no such collection.</TheAnswer>
 </template>

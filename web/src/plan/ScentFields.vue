@@ -8,7 +8,8 @@ import { blendShareRange, limitRange } from '@vendange/contract'
 import { contentKeys, contentWords } from '@vendange/core/fats'
 import type { ScentBehaviour } from '@vendange/core/recipe'
 import { scentBehaviours, scentLimit, scentRateRange } from '@vendange/core/recipe'
-import { computed } from 'vue'
+import { allergensOfText, allergenText } from '@vendange/core/release'
+import { computed, ref } from 'vue'
 
 /** The scent of a soap: bought as it is, or blended by the maker of several, each with its supplier's limit. */
 const scent = defineModel<NewDesign['scent']>({ required: true })
@@ -28,6 +29,14 @@ const behaviours = scentBehaviours.map((value) => ({ value, title: behaviourWord
 const parts = computed(() => scent.value?.parts ?? [])
 const limit = computed(() => (scent.value && parts.value.length > 0 ? scentLimit(scent.value) : null))
 
+const allergensTyped = ref<string>()
+const allergensProblem = ref<string>()
+function readAllergens(text: string): void {
+  allergensTyped.value = text
+  const read = allergensOfText(text)
+  allergensProblem.value = read ? undefined : 'Write each with its share of the scent: “Linalool 12 %, Citral 0.5 %”.'
+  if (read && scent.value) scent.value.allergens = read
+}
 function addPart(): void {
   const now = scent.value
   if (!now) return
@@ -58,6 +67,14 @@ function addPart(): void {
     <template v-else>
       <div class="fields">
         <v-text-field v-model="scent.name" label="Name of the scent" :error-messages="errorOf('scent.name') ?? []" />
+        <v-text-field
+          :model-value="allergensTyped ?? allergenText(scent.allergens ?? [])"
+          label="Allergens, by the certificate"
+          hint="Linalool 12 %, Citral 0.5 %: for the label"
+          :error-messages="allergensProblem ?? []"
+          data-test="allergens"
+          @update:model-value="readAllergens"
+        />
         <QuantityField
           v-model="scent.rate"
           kind="share"

@@ -49,6 +49,8 @@ export function verdictSentence(name: string, neededDay: Day, verdict: Collectio
 export function standingWords({ standing, pourDay, readyDay, slackDays }: SoapVerdict, today: Day): string {
   const on = (day: Day | undefined): string => (day === undefined ? 'no free day' : formatDay(day, today))
   switch (standing) {
+    case 'out':
+      return 'Came out'
     case 'ready':
       return 'Cured, ready'
     case 'curing':
@@ -68,6 +70,7 @@ export function standingWords({ standing, pourDay, readyDay, slackDays }: SoapVe
 
 /** The colour class that goes with a standing; the words say the same. */
 export const standingClass: Readonly<Record<SoapVerdict['standing'], string>> = {
+  out: 'vine',
   ready: 'vine',
   curing: 'vine',
   planned: 'brass',

@@ -79,6 +79,7 @@ describe('verdictSentence', () => {
 describe('standingWords', () => {
   it('says where each soap stands', () => {
     const words = (rest: Partial<SoapVerdict>): string => standingWords(soap('Fog', rest), today)
+    expect(words({ standing: 'out' })).to.equal('Came out')
     expect(words({ standing: 'ready' })).to.equal('Cured, ready')
     expect(words({ standing: 'curing' })).to.equal('Curing until Thu 8 Apr')
     expect(words({ standing: 'planned' })).to.equal('Pour Wed 10 Mar, ready Thu 8 Apr')
@@ -90,7 +91,7 @@ describe('standingWords', () => {
   })
 
   it('has a colour for every standing, and counts days', () => {
-    expect(Object.keys(standingClass)).to.have.length(6)
+    expect(Object.keys(standingClass)).to.have.length(7)
     expect(dayCount(-1)).to.equal('1 day')
     expect(dayCount(4)).to.equal('4 days')
   })

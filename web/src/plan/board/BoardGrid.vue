@@ -10,6 +10,7 @@ const props = defineProps<{
   from: Day
   dayCount: number
   dayWidth: number
+  width: number
   window: { readonly from: number; readonly to: number }
   /** Height that the rules run down, px. */
   height: number
@@ -55,15 +56,22 @@ const rowLines = computed(() =>
 </script>
 
 <template>
-  <g>
+  <svg class="paper" :width="width" :height="height + 30" aria-hidden="true">
     <path class="weekend" :d="weekends" />
     <path class="rule" :d="weekLines" />
     <path class="rule" :d="rowLines" />
     <text v-for="{ at, text } in labels" :key="at" :x="at * dayWidth + 3" y="20">{{ text }}</text>
-  </g>
+  </svg>
 </template>
 
 <style scoped>
+.paper {
+  position: absolute;
+  inset: 0;
+  display: block;
+  transform-origin: 0 0;
+}
+
 text {
   fill: rgb(var(--v-theme-quiet));
   font-size: 12px;

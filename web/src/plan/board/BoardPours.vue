@@ -1,235 +1,58 @@
 <script setup lang="ts">
-import { usePours } from '@/parts/pourActions'
-import { useSeason } from '@/parts/seasonStore'
-import { mdiPin } from '@mdi/js'
-import type { Day } from '@vendange/core/calendar'
-import { addDays, formatDay } from '@vendange/core/calendar'
-import { computed, nextTick, ref } from 'vue'
-import type { BoardBatch, Placed } from './boardLayout'
-import { inWindow, roomAfter } from './boardLayout'
-import { designFaceAddress } from '@/parts/faces'
+import { onBeforeUnmount, shallowReactive, shallowRef, watch } from 'vue'
+import PourLayer from './PourLayer.vue'
 import type { useBoardDrag } from './useBoardDrag'
-import { useGradually } from './useGradually'
+import type { BoardWall, Layers } from './useBoardWall'
+import { afterFrames } from './useLater'
 
 /**
- * The pours in their moulds, moved by hand or by keys. Where one stands is left to the style sheet, by the width of a
- * day that the board sets: a zoom then changes one figure, not hundreds of elements.
+ * The pours, in a layer for each width of a day that was looked at. A zoom shows another layer: a new one is filled a few
+ * pours in each frame, one that was there before stands at once. No frame has to do with all pours.
  */
-const props = defineProps<{
-  drag: ReturnType<typeof useBoardDrag>
-  /** First day of the board. */
-  from: Day
-  placed: readonly Placed[]
-  window: { readonly from: number; readonly to: number }
-  dayWidth: number
-  isPrinting: boolean
-}>()
-const season = useSeason()
-const { setPinned } = usePours()
-const { trial, tryOn, tryDay, cancel, drop, checked } = props.drag
+const props = defineProps<{ drag: ReturnType<typeof useBoardDrag>; wall: BoardWall }>()
+/** So many frames no pour comes or goes, until the rest of the wall has followed a zoom. */
+const framesToSettle = 4
+const { dayWidth } = props.wall
+const widths = shallowRef<readonly number[]>([dayWidth.value])
+const layers = shallowReactive<Layers>({ current: dayWidth.value, isSettling: false })
 
-const keyOf = ({ key }: Placed): string => key
-const rooms = computed(() => roomAfter(props.placed))
-const inSight = computed(
-  () =>
-    new Set(
-      inWindow(props.placed, props.window, ({ pour, cut }) => [
-        pour - 1,
-        Math.max(cut, pour + 150 / props.dayWidth),
-      ]).map(keyOf),
-    ),
-)
-/** Room for the name is up to the next pour of the mould; with less than a few letters there is none. */
-function hasRoom(key: string): boolean {
-  return (rooms.value.get(key) ?? Infinity) * props.dayWidth > 74
-}
-const shown = useGradually(
-  () => props.placed,
-  keyOf,
-  (key) => inSight.value.has(key),
-  { isAtOnce: () => props.isPrinting, restart: () => props.dayWidth },
-)
-
-const blamed = computed(() => {
-  const ids = new Set<string>()
-  for (const violation of checked.value?.violations ?? []) if ('id' in violation) ids.add(violation.id)
-  return ids
-})
-const isLate = (batch: BoardBatch): boolean => batch.needed !== undefined && batch.ready > batch.needed
-/** Asked for at every frame of a drag: found once. */
-const faces = computed(
-  () => new Map(season.designs.map((design) => [design.id, designFaceAddress(design, (id) => season.mould(id))])),
-)
-const faceOf = (batch: BoardBatch): string => faces.value.get(batch.designId) ?? ''
-const on = (at: number): string => formatDay(addDays(props.from, at), season.today)
-const tell = (batch: BoardBatch): string =>
-  `${batch.name}: pour ${on(batch.pour)}, cut ${on(batch.cut)}, cured ${on(batch.ready)}` +
-  (batch.needed === undefined ? '' : `, needed ${on(batch.needed)}`) +
-  (isLate(batch) ? ', late' : '') +
-  (batch.isPinned ? ', pinned' : '')
-
-// Moving by hand: a whole day is a step.
-let grabbed: { readonly id: string; readonly startX: number; readonly startDay: string; hasMoved: boolean } | undefined
-function grab(event: PointerEvent, id: string): void {
-  const batch = season.batches.find((one) => one.id === id)
-  if (!batch || batch.status !== 'planned' || event.button !== 0) return
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-  grabbed = {
-    id,
-    startX: event.clientX,
-    startDay: trial.value?.batch.id === id ? trial.value.days.pourDay : batch.days.pourDay,
-    hasMoved: false,
+let giveUp: (() => void) | undefined
+watch(dayWidth, (now) => {
+  giveUp?.()
+  layers.isSettling = true
+  const show = (): void => {
+    if (!widths.value.includes(now)) widths.value = [...widths.value, now]
+    layers.current = now
   }
-}
-function pull(event: PointerEvent): void {
-  if (!grabbed) return
-  const batch = season.batches.find(({ id }) => id === grabbed?.id)
-  const by = Math.round((event.clientX - grabbed.startX) / props.dayWidth)
-  if (by !== 0) grabbed.hasMoved = true
-  if (batch && grabbed.hasMoved) tryDay(batch, addDays(grabbed.startDay, by))
-}
-async function letGo(): Promise<void> {
-  const was = grabbed
-  grabbed = undefined
-  if (was?.hasMoved) await drop()
-}
-
-const layer = ref<HTMLElement>()
-async function press(event: KeyboardEvent, id: string): Promise<void> {
-  const batch = season.batches.find((one) => one.id === id)
-  if (!batch) return
-  const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
-  const isMine = step !== undefined || ['Enter', 'Escape', 'p'].includes(event.key)
-  if (!isMine || event.ctrlKey || event.metaKey) return
-  event.preventDefault()
-  event.stopPropagation()
-  if (step !== undefined) tryOn(batch, event.shiftKey ? step * 7 : step)
-  else if (event.key === 'Escape') cancel()
-  else if (event.key === 'p') await setPinned(batch, !batch.isPinned)
-  else await drop()
-  await nextTick()
-  layer.value?.querySelector<HTMLElement>(`[data-batch="${id}"]`)?.focus({ preventScroll: true })
-}
+  const settle = (): void => {
+    layers.isSettling = false
+  }
+  if (props.wall.atOnce()) {
+    show()
+    settle()
+    return
+  }
+  // The wall has taken its new width in this frame; the pours come back in the next.
+  layers.current = undefined
+  giveUp = afterFrames(1, () => {
+    show()
+    giveUp = afterFrames(framesToSettle, settle)
+  })
+})
+onBeforeUnmount(() => giveUp?.())
 </script>
 
 <template>
-  <!-- At another zoom the whole layer goes at once, which costs less than its pours one by one. -->
-  <div :key="isPrinting ? -1 : dayWidth" ref="layer" class="pours">
-    <button
-      v-for="{ batch, key, row, isFirst, isOver } in shown"
-      :key="key"
-      v-memo="[
-        batch,
-        row,
-        isFirst,
-        isOver || blamed.has(batch.id),
-        trial?.batch.id === batch.id,
-        rooms.get(key),
-        isFirst && hasRoom(key),
-        dayWidth,
-        faceOf(batch),
-      ]"
-      class="pour"
-      :class="{
-        planned: batch.isPlanned,
-        late: isLate(batch),
-        over: isOver || blamed.has(batch.id),
-        moving: trial?.batch.id === batch.id,
-      }"
-      :style="{
-        '--at': batch.pour,
-        '--days': batch.cut - batch.pour,
-        '--row': row,
-        '--room': rooms.get(key) ?? 99,
-      }"
-      :tabindex="isFirst ? 0 : -1"
-      :data-batch="isFirst ? batch.id : undefined"
-      :aria-label="tell(batch)"
-      :title="tell(batch)"
-      @pointerdown="grab($event, batch.id)"
-      @pointermove="pull"
-      @pointerup="letGo"
-      @pointercancel="cancel"
-      @keydown="press($event, batch.id)"
-    >
-      <img v-if="faceOf(batch)" class="face" :src="faceOf(batch)" width="30" height="24" alt="" draggable="false" />
-      <span v-if="isFirst && hasRoom(key)" class="name">{{ batch.name }}</span>
-      <svg v-if="batch.isPinned" class="pin" viewBox="0 0 24 24" width="13" height="13" aria-hidden="true">
-        <path :d="mdiPin" />
-      </svg>
-    </button>
+  <div>
+    <div v-for="width in widths" :key="width" :class="{ kept: width !== layers.current }">
+      <PourLayer :drag="drag" :wall="wall" :day-width="width" :layers="layers" />
+    </div>
   </div>
 </template>
 
 <style scoped>
-.pour {
-  position: absolute;
-  top: calc(var(--row) * 28px + 2px);
-  left: calc(var(--at) * var(--day));
-  width: max(30px, calc(var(--days) * var(--day)));
-  height: 24px;
-  border: 1px solid rgb(var(--v-theme-hairline));
-  border-radius: 4px;
-  background: rgb(var(--v-theme-surface));
-  white-space: nowrap;
-  touch-action: none;
-}
-
-.face {
-  position: absolute;
-  top: -1px;
-  left: -1px;
-  border-radius: 4px;
-  object-fit: cover;
-}
-
-.pour .name {
-  position: absolute;
-  top: 0;
-  left: 29px;
-  max-width: calc(min(var(--room) * var(--day), 190px) - 34px);
-  overflow: hidden;
-  text-indent: 6px;
-  text-overflow: ellipsis;
-  font-size: 0.8rem;
-  font-weight: 600;
-  line-height: 22px;
-}
-
-.planned {
-  cursor: grab;
-}
-
-.pour:not(.planned) {
-  border-style: dashed;
-}
-
-.pour.late {
-  border: 2px solid rgb(var(--v-theme-must));
-}
-
-.pour.over {
-  outline: 2px solid rgb(var(--v-theme-must));
-  outline-offset: 1px;
-}
-
-.pour.moving {
-  z-index: 3;
-  border-color: rgb(var(--v-theme-primary));
-  box-shadow: 0 0 0 2px rgb(var(--v-theme-primary), 0.35);
-  cursor: grabbing;
-}
-
-.pour:focus-visible {
-  z-index: 4;
-  outline: 3px solid rgb(var(--v-theme-primary));
-  outline-offset: 2px;
-}
-
-.pin {
-  position: absolute;
-  top: -6px;
-  left: 22px;
-  fill: rgb(var(--v-theme-primary));
+/* Not shown, and not laid out anew when it is shown again. */
+.kept {
+  content-visibility: hidden;
 }
 </style>

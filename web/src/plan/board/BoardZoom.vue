@@ -1,7 +1,15 @@
 <script setup lang="ts">
+import ChoiceButtons from '@/parts/ChoiceButtons.vue'
+import { computed, ref, watch } from 'vue'
+
 /** How to move a pour, and how much of the season is in sight. */
-defineProps<{ labels: readonly string[] }>()
+const props = defineProps<{ labels: readonly string[] }>()
 const zoom = defineModel<number>({ required: true })
+// The same list all along: the buttons are then not drawn anew with the wall.
+const choices = computed(() => props.labels.map((words, value) => ({ value, words })))
+// The buttons are drawn anew in one frame, and the wall in the next.
+const pressed = ref(zoom.value)
+watch(pressed, (now) => requestAnimationFrame(() => (zoom.value = now)))
 defineEmits<{ today: [] }>()
 </script>
 
@@ -11,18 +19,9 @@ defineEmits<{ today: [] }>()
       Drag a pour, or focus it: <kbd>←</kbd> <kbd>→</kbd> a day, <kbd>Shift</kbd> a week, <kbd>Enter</kbd> keeps,
       <kbd>Esc</kbd> lets go, <kbd>p</kbd> pins.
     </p>
-    <div class="row zooms" role="group" aria-label="Zoom">
+    <div class="row zooms">
       <v-btn size="small" variant="text" @click="$emit('today')">Today</v-btn>
-      <v-btn
-        v-for="(label, index) in labels"
-        :key="label"
-        size="small"
-        :variant="zoom === index ? 'flat' : 'text'"
-        :color="zoom === index ? 'primary' : undefined"
-        :aria-pressed="zoom === index"
-        @click="zoom = index"
-        >{{ label }}</v-btn
-      >
+      <ChoiceButtons v-model="pressed" :choices="choices" label="Zoom" />
     </div>
   </div>
 </template>

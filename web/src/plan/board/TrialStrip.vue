@@ -13,7 +13,7 @@ const on = (day: string): string => formatDay(day, season.today)
 </script>
 
 <template>
-  <section v-if="told" class="sheet trial no-print" data-test="trial" aria-live="polite">
+  <section v-if="told" class="sheet trial no-print" data-test="trial">
     <b>{{ told.batch.name }}</b>: prepare {{ on(told.days.prepDay) }}, pour {{ on(told.days.pourDay) }}, cut
     {{ on(told.days.cutDay) }}, cured {{ on(told.days.readyDay)
     }}<template v-if="slack !== undefined"
@@ -24,6 +24,7 @@ const on = (day: string): string => formatDay(day, season.today)
     >.
     <FindingList :findings="findings" data-test="broken-rules" />
   </section>
+  <p class="d-sr-only" aria-live="polite">{{ told ? `${told.batch.name} on ${on(told.days.pourDay)}` : '' }}</p>
 </template>
 
 <style scoped>

@@ -5,7 +5,8 @@ import type { Finding } from '@vendange/core/findings'
 import type { BatchDays, Violation } from '@vendange/core/season'
 import { batchDays, checkPlan, newViolations, slackDays, violationFinding, withoutRepeats } from '@vendange/core/season'
 import type { BatchSummary } from '@vendange/contract'
-import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
+import { useLater } from './useLater'
 
 /** More than a few broken rules are one trouble: the plan is to be made anew. */
 const mostRulesTold = 4
@@ -21,17 +22,9 @@ export function useBoardDrag() {
   const season = useSeason()
   const { move } = usePours()
   const trial = shallowRef<Trial>()
-  // The pour follows the hand in one frame; what it breaks is worked out and told in the next.
-  const told = shallowRef<Trial>()
-  let frame = 0
-  watch(trial, () => {
-    if (frame !== 0) return
-    frame = requestAnimationFrame(() => {
-      frame = 0
-      told.value = trial.value
-    })
-  })
-  onBeforeUnmount(() => cancelAnimationFrame(frame))
+  // The pour follows the hand in one frame; what it breaks is worked out in the next, and told in the one after.
+  const never = (): boolean => false
+  const looked = useLater(() => trial.value, 1, never)
 
   /** Takes a planned pour to a day, for a look. Days that are past are not taken. */
   function tryOn(batch: BatchSummary, byDays: number): void {
@@ -63,7 +56,7 @@ export function useBoardDrag() {
   })
   const checked = computed(() => {
     const dated = season.dated
-    const moving = told.value
+    const moving = looked.value
     if (!dated || !moving) return before.value
     const number = (day: string): number => daysBetween(dated.firstDay, day)
     const pours = dated.placements.map((placement) =>
@@ -72,6 +65,17 @@ export function useBoardDrag() {
         : placement,
     )
     return checkPlan(dated.problem, { pours })
+  })
+  // Asked for here, so that it is worked out in its own frame and not when it is told.
+  watch(checked, () => undefined)
+  const toldOf = useLater(() => ({ trial: looked.value, checked: checked.value }), 1, never)
+  const told = computed(() => toldOf.value.trial)
+  /** Batches that the rules name which are broken; the same set while they are the same. */
+  const blamed = computed<ReadonlySet<string>>((known) => {
+    const ids = new Set(
+      (toldOf.value.checked?.violations ?? []).flatMap((violation) => ('id' in violation ? [violation.id] : [])),
+    )
+    return known?.size === ids.size && [...ids].every((id) => known.has(id)) ? known : ids
   })
   const inWords = (violations: readonly Violation[]): readonly Finding[] => {
     const dated = season.dated
@@ -84,7 +88,7 @@ export function useBoardDrag() {
   const untold = computed(() => Math.max(0, standingRules.value.length - mostRulesTold))
   /** Rules that the move on trial breaks besides those: the first few. */
   const findings = computed(() =>
-    told.value ? inWords(newViolations(before.value?.violations ?? [], checked.value?.violations ?? [])) : [],
+    told.value ? inWords(newViolations(before.value?.violations ?? [], toldOf.value.checked?.violations ?? [])) : [],
   )
   // The same while a pour moves, and zones are slow to reckon with.
   const movingId = computed(() => told.value?.batch.designId)
@@ -97,5 +101,5 @@ export function useBoardDrag() {
     return moving && neededDay.value !== undefined ? slackDays(moving.days, neededDay.value) : undefined
   })
 
-  return { trial, told, tryOn, tryDay, cancel, drop, checked, standing, untold, findings, slack }
+  return { trial, told, tryOn, tryDay, cancel, drop, checked, blamed, standing, untold, findings, slack }
 }

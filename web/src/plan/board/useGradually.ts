@@ -1,46 +1,52 @@
 import type { ComputedRef } from 'vue'
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 
-/** How many are added to the page in one frame. */
-const perFrame = 6
+/** How many leave the page in one frame. */
+const leavingAtOnce = 8
+
+/** What is to be on the page, and how. */
+export interface Gradually {
+  /** How many come onto the page in one frame. */
+  readonly comeAtOnce: number
+  /** Whether the thing of a key is to be on the page. */
+  readonly isWanted: (key: string) => boolean
+  /** Whether all are to stand there now, as for paper. @default never */
+  readonly isAtOnce?: () => boolean
+  /** When it changes, all leave at once and come again. */
+  readonly restart?: () => unknown
+  /** Whether nothing comes or leaves for now. @default never */
+  readonly isPaused?: () => boolean
+}
 
 /**
- * Puts many things on the page a few in each frame, so that no frame takes long. What is no longer wanted leaves at
- * once.
- *
- * @param isWanted whether the thing of a key is to be on the page
- * @param options.isAtOnce whether all are to stand there now, as for paper
- * @param options.restart when it changes, everything is laid out anew: only the first few stay, the rest comes again
+ * Puts many things on the page a few in each frame, and takes those away that are no longer wanted, so that no frame
+ * takes long.
  */
 export function useGradually<T>(
   all: () => readonly T[],
   keyOf: (one: T) => string,
-  isWanted: (key: string) => boolean,
-  { isAtOnce, restart }: { readonly isAtOnce: () => boolean; readonly restart: () => unknown },
+  { comeAtOnce, isWanted, isAtOnce = () => false, restart, isPaused = () => false }: Gradually,
 ): ComputedRef<readonly T[]> {
   const present = shallowRef<ReadonlySet<string>>(new Set())
-  const wanted = computed(() => all().filter((one) => isWanted(keyOf(one))))
-  const missing = computed(() => wanted.value.map(keyOf).filter((key) => !present.value.has(key)))
+  const keys = computed(() => all().map(keyOf))
+  const missing = computed(() => keys.value.filter((key) => isWanted(key) && !present.value.has(key)))
+  const leaving = computed(() => [...present.value].filter((key) => !isWanted(key)))
   let frame = 0
-  function grow(): void {
+  function step(): void {
     frame = 0
-    present.value = new Set([...present.value, ...missing.value.slice(0, perFrame)])
+    const next = new Set([...present.value, ...missing.value.slice(0, comeAtOnce)])
+    for (const key of leaving.value.slice(0, leavingAtOnce)) next.delete(key)
+    present.value = next
   }
-  watch(restart, () => {
-    present.value = new Set(
-      wanted.value
-        .map(keyOf)
-        .filter((key) => present.value.has(key))
-        .slice(0, perFrame / 3),
-    )
-  })
+  // As many may be open after a step as before it: each new set is looked at.
   watch(
-    missing,
-    ({ length }) => {
-      if (length > 0 && frame === 0) frame = requestAnimationFrame(grow)
+    () => [isPaused() ? 0 : missing.value.length + leaving.value.length, present.value] as const,
+    ([open]) => {
+      if (open > 0 && frame === 0) frame = requestAnimationFrame(step)
     },
     { immediate: true },
   )
+  if (restart) watch(restart, () => (present.value = new Set()))
   onBeforeUnmount(() => cancelAnimationFrame(frame))
-  return computed(() => (isAtOnce() ? all() : wanted.value.filter((one) => present.value.has(keyOf(one)))))
+  return computed(() => (isAtOnce() ? all() : all().filter((one) => present.value.has(keyOf(one)))))
 }

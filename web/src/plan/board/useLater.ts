@@ -1,6 +1,16 @@
 import type { ComputedRef } from 'vue'
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 
+/** Does something after so many frames. @returns what gives it up */
+export function afterFrames(frames: number, work: () => void): () => void {
+  let handle = 0
+  const wait = (left: number): void => {
+    handle = requestAnimationFrame(() => (left > 1 ? wait(left - 1) : work()))
+  }
+  wait(frames)
+  return () => cancelAnimationFrame(handle)
+}
+
 /**
  * The same value some frames later, so that not all that hangs on it falls into one frame. While it goes on changing, it
  * is taken every so many frames.
@@ -9,17 +19,13 @@ import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
  */
 export function useLater<T>(source: () => T, frames: number, isAtOnce: () => boolean): ComputedRef<T> {
   const later = shallowRef(source())
-  let handle = 0
-  function wait(left: number): void {
-    handle = requestAnimationFrame(() => {
-      if (left > 1) return wait(left - 1)
-      handle = 0
+  let giveUp: (() => void) | undefined
+  watch(source, () => {
+    giveUp ??= afterFrames(frames, () => {
+      giveUp = undefined
       later.value = source()
     })
-  }
-  watch(source, () => {
-    if (handle === 0) wait(frames)
   })
-  onBeforeUnmount(() => cancelAnimationFrame(handle))
+  onBeforeUnmount(() => giveUp?.())
   return computed(() => (isAtOnce() ? source() : later.value))
 }

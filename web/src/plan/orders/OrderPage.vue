@@ -16,7 +16,7 @@ import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewOrder } from '@vendange/contract'
 import { barsRange, centsRange, endpoints, labelMassRange, leadDaysRange, orderSchema } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
-import { nearestColour } from '@vendange/core/plan'
+import { nearestColour, totalOfOrder } from '@vendange/core/plan'
 import { scentRateRange } from '@vendange/core/recipe'
 import { formatMoney } from '@vendange/core/units'
 import { computed, ref, watch } from 'vue'
@@ -51,11 +51,13 @@ const labels = {
   colours: 'Colours',
   packing: 'Packing',
   notes: 'Notes',
+  charges: 'Charges',
 }
 
 const day = (number: number): string => addDays(season.today, number)
 const on = (number: number): string => formatDay(day(number), season.today)
 const money = (cents: number): string => formatMoney(cents, season.workshop?.currency ?? 'EUR')
+const total = computed(() => totalOfOrder(values.value ?? { priceCents: null, charges: [], depositCents: 0 }))
 const nameOf = (id: string): string => season.batches.find((batch) => batch.id === id)?.name ?? ''
 
 const sentence = computed(() => {
@@ -254,6 +256,39 @@ const printQuote = (): void => window.print()
       </section>
 
       <div class="stack">
+        <section v-if="order.collectionId !== null" class="sheet stack" data-test="charges">
+          <h2>It comes to {{ money(total.allCents) }}, {{ money(total.openCents) }} still to be paid</h2>
+          <table class="figures">
+            <tbody>
+              <tr>
+                <td>Price as quoted</td>
+                <td class="number">{{ money(order.priceCents ?? 0) }}</td>
+                <td class="no-print" />
+              </tr>
+              <tr v-for="(charge, at) in values.charges" :key="`${charge.day}${charge.what}`" data-test="charge">
+                <td>{{ charge.what }}, {{ formatDay(charge.day, season.today) }}</td>
+                <td class="number">{{ money(charge.cents) }}</td>
+                <td class="number no-print">
+                  <v-btn
+                    :icon="mdiClose"
+                    size="small"
+                    variant="text"
+                    :aria-label="`Do not charge ${charge.what}`"
+                    @click="values.charges.splice(at, 1)"
+                  />
+                </td>
+              </tr>
+              <tr v-if="order.depositCents > 0">
+                <td>Deposit paid</td>
+                <td class="number">−{{ money(order.depositCents) }}</td>
+                <td class="no-print" />
+              </tr>
+            </tbody>
+          </table>
+          <p v-if="values.charges.length === 0" class="quiet">
+            What is finished beyond the quote, such as bevelled edges, is put here when it is logged.
+          </p>
+        </section>
         <section v-if="options.length > 0 && order.collectionId === null" class="sheet" data-test="quote">
           <div class="row head">
             <h2>Ways to make it</h2>
