@@ -61,6 +61,7 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Bench', bare: true },
   },
   { path: '/cut', component: () => import('@/cut/CutPage.vue'), meta: { title: 'Cut' } },
+  { path: '/cut/:id', component: () => import('@/cut/CutLoafPage.vue'), props: true, meta: { title: 'Cut' } },
   { path: '/cure', component: () => import('@/cure/CurePage.vue'), meta: { title: 'Cure' } },
   { path: '/cure/:id', component: () => import('@/cure/CureLoafPage.vue'), props: true, meta: { title: 'Cure' } },
   { path: '/release', component: () => import('@/release/ReleasePage.vue'), meta: { title: 'Release' } },
@@ -76,6 +77,12 @@ const routes: readonly RouteRecordRaw[] = [
     component: () => import('@/stores/IngredientPage.vue'),
     props: true,
     meta: { title: 'Ingredient' },
+  },
+  {
+    path: '/stores/lots/:id/trace',
+    component: () => import('@/stores/TracePage.vue'),
+    props: true,
+    meta: { title: 'Trace' },
   },
   {
     path: '/stores/moulds/:id',

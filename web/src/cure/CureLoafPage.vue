@@ -5,10 +5,13 @@ import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import { barMassRange } from '@vendange/contract'
+import { barMassRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress, hasLevelledOff, inOrder, lossSoFar } from '@vendange/core/cure'
 import { computed, defineAsyncComponent, ref } from 'vue'
+import BarOnScale from './BarOnScale.vue'
+import CurePhotos from './CurePhotos.vue'
+import { useForecast } from './useForecast'
 
 const MassChart = defineAsyncComponent(() => import('./MassChart.vue'))
 
@@ -28,6 +31,9 @@ const loss = computed(() => lossSoFar(weighIns.value))
 const levelled = computed(() => hasLevelledOff(weighIns.value))
 const isOpen = computed(() => loaf.value?.state.status === 'curing' || loaf.value?.state.status === 'held')
 
+const { forecast, forecastWords } = useForecast(() => loaf.value)
+
+const isSure = ref(false)
 const barG = ref<number | null>(null)
 const day = ref(season.today)
 const place = ref('')
@@ -44,7 +50,9 @@ const sentence = computed(() => {
 
 async function weigh(): Promise<void> {
   if (!loaf.value || barG.value === null) return
-  if (await record(loaf.value, { type: 'weighed', day: day.value, barG: barG.value })) barG.value = null
+  if (await record(loaf.value, { type: 'weighed', day: day.value, barG: barG.value, isSure: isSure.value }))
+    barG.value = null
+  isSure.value = false
 }
 async function move(): Promise<void> {
   if (loaf.value && (await record(loaf.value, { type: 'moved', day: season.today, place: place.value })))
@@ -65,7 +73,14 @@ async function move(): Promise<void> {
   <div v-if="loaf && cut" class="columns wide-left">
     <section class="sheet">
       <h2>The marked bar, by day of the cure</h2>
-      <MassChart :weigh-ins="weighIns" :cut-day="cut.day" :cure-days="loaf.cureDays" :label-mass-g="loaf.labelMassG" />
+      <MassChart
+        :weigh-ins="weighIns"
+        :cut-day="cut.day"
+        :cure-days="loaf.cureDays"
+        :label-mass-g="loaf.labelMassG"
+        :forecast="forecast"
+      />
+      <p class="mt-3" data-test="forecast">{{ words(forecastWords) }}</p>
       <p class="mt-3">
         <template v-if="loss !== undefined && last">
           {{ show('mass', last.massG) }} on {{ formatDay(last.day, season.today) }}: it has lost
@@ -84,6 +99,7 @@ async function move(): Promise<void> {
     <div class="stack">
       <section v-if="isOpen" class="sheet stack">
         <h2>Weigh the marked bar</h2>
+        <BarOnScale :expected-g="last?.massG ?? null" @take="barG = $event" />
         <form class="fields" @submit.prevent="weigh">
           <QuantityField
             v-model="barG"
@@ -108,6 +124,7 @@ async function move(): Promise<void> {
           </div>
         </form>
         <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
+        <v-checkbox v-if="errors['barG']" v-model="isSure" label="I am sure" data-test="is-sure" />
       </section>
       <section v-if="isOpen" class="sheet stack">
         <h2>{{ loaf.state.place ? `Stands on ${loaf.state.place}` : 'On which rack?' }}</h2>
@@ -115,7 +132,13 @@ async function move(): Promise<void> {
           <v-text-field v-model="place" label="Rack and shelf" :error-messages="errors['place'] ?? []" />
           <v-btn type="submit" data-test="move" :disabled="place.trim() === ''">Put it there</v-btn>
         </form>
+        <p>
+          <a :href="endpoints.room.trayCards.path.replace(':id', id)" target="_blank" data-test="tray-cards"
+            >Cards for its trays</a
+          >
+        </p>
       </section>
+      <CurePhotos v-if="isOpen" :loaf="loaf" :cut-day="cut.day" />
       <section class="sheet">
         <h2>Weighings</h2>
         <table class="figures">

@@ -6,6 +6,8 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress, inOrder, lossSoFar, shareOfCure, weighInIsDue } from '@vendange/core/cure'
 import { computed } from 'vue'
+import CureRacks from './CureRacks.vue'
+import RoomSensor from './RoomSensor.vue'
 
 const season = useSeason()
 const { show } = useUnits()
@@ -42,6 +44,8 @@ const sentence = computed(() => {
 
 <template>
   <TheAnswer>{{ sentence }}</TheAnswer>
+  <RoomSensor />
+  <CureRacks v-if="rows.length > 0" class="mb-4" />
   <section v-if="rows.length > 0" class="sheet">
     <table class="figures">
       <thead>

@@ -1,18 +1,25 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import type { Day } from '@vendange/core/calendar'
-import type { WeighIn } from '@vendange/core/cure'
+import type { MassForecast, WeighIn } from '@vendange/core/cure'
 import { weighInsByCureDay } from '@vendange/core/cure'
 import { toUnit } from '@vendange/core/units'
 import type { ChartData, ChartOptions } from 'chart.js'
-import { Chart, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
+import { Chart, Filler, Legend, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js'
 import { computed } from 'vue'
 import { Line } from 'vue-chartjs'
 import { useTheme } from 'vuetify'
 
-Chart.register(LinearScale, LineElement, PointElement, Tooltip, Legend)
+Chart.register(Filler, LinearScale, LineElement, PointElement, Tooltip, Legend)
 
-const props = defineProps<{ weighIns: readonly WeighIn[]; cutDay: Day; cureDays: number; labelMassG: number }>()
+const props = defineProps<{
+  weighIns: readonly WeighIn[]
+  cutDay: Day
+  cureDays: number
+  labelMassG: number
+  /** What is to be expected, with the band that holds eight of ten. */
+  forecast: readonly MassForecast[]
+}>()
 const { unitOf } = useUnits()
 const theme = useTheme()
 const colour = (name: string): string => String(theme.current.value.colors[name])
@@ -32,6 +39,22 @@ const data = computed<ChartData<'line', { x: number; y: number }[]>>(() => ({
       borderWidth: 2.5,
       pointRadius: 5,
     },
+    ...(
+      [
+        ['Expected', 'likelyG', false],
+        ['Eight of ten', 'fromG', false],
+        ['', 'untilG', '-1'],
+      ] as const
+    ).map(([label, of, fill]) => ({
+      label,
+      data: props.forecast.map((one) => ({ x: one.cureDay, y: inUnit(one[of]) })),
+      borderColor: colour('slate'),
+      backgroundColor: `${colour('slate')}26`,
+      borderWidth: of === 'likelyG' ? 1.5 : 0,
+      borderDash: [3, 3],
+      pointRadius: 0,
+      fill,
+    })),
     {
       label: 'Label',
       data: [
@@ -62,7 +85,7 @@ const options = computed<ChartOptions<'line'>>(() => {
       },
       y: { title: { display: true, text: unit.value, color: ink }, ticks: { color: ink }, grid, grace: '8%' },
     },
-    plugins: { legend: { labels: { color: ink, boxHeight: 1 } } },
+    plugins: { legend: { labels: { color: ink, boxHeight: 1, filter: ({ text }) => text !== '' } } },
   }
 })
 </script>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { api, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
+import { keepPhoto } from '@/parts/keepPhoto'
+import PhotoField from '@/parts/PhotoField.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
-import { NotAPhoto, shrinkPhoto } from '@/parts/shrinkPhoto'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { LoafSummary } from '@vendange/contract'
-import { barMassRange, barsRange, endpoints } from '@vendange/contract'
+import { barMassRange, barsRange } from '@vendange/contract'
 import { cutOutcome, heaviestBarG } from '@vendange/core/cutting'
 import { formatDay, relativeDay } from '@vendange/core/calendar'
 import { computed, ref } from 'vue'
@@ -19,6 +19,8 @@ const { record, errors, trouble, isSending } = useHappenings()
 
 const bars = ref(props.loaf.barsPlanned)
 const ends = ref(2)
+const guests = ref(0)
+const samples = ref(0)
 const firstBarG = ref<number | null>(null)
 const isBevelled = ref(false)
 const photo = ref<File>()
@@ -30,19 +32,24 @@ const isSound = computed(
   () => firstBarG.value !== null && Object.values(unread.value).every((problem) => problem === undefined),
 )
 
+const others = computed(() =>
+  [
+    { name: 'guest bars', count: guests.value },
+    { name: 'samples', count: samples.value },
+  ].filter(({ count }) => count > 0),
+)
 const unmould = () => record(props.loaf, { type: 'unmoulded', day: season.today })
 
 async function cut(): Promise<void> {
   if (firstBarG.value === null) return
   let photoId: string | undefined
   if (photo.value) {
-    try {
-      const rawBody = await shrinkPhoto(photo.value)
-      photoId = (await api(endpoints.loaves.addPhoto, { rawBody })).photoId
-    } catch (error) {
-      trouble.value = error instanceof NotAPhoto ? error.message : problemOf(error).detail
+    const kept = await keepPhoto(photo.value)
+    if ('failure' in kept) {
+      trouble.value = kept.failure
       return
     }
+    photoId = kept.photoId
   }
   const view = await record(props.loaf, {
     type: 'cut',
@@ -51,12 +58,9 @@ async function cut(): Promise<void> {
     ends: ends.value,
     firstBarG: firstBarG.value,
     bevelled: isBevelled.value,
+    others: others.value,
   })
   if (view && photoId !== undefined) await record(view.loaf, { type: 'photographed', day: season.today, photoId })
-}
-
-function choosePhoto(files: File | File[] | null | undefined): void {
-  photo.value = Array.isArray(files) ? files[0] : (files ?? undefined)
 }
 </script>
 
@@ -74,6 +78,7 @@ function choosePhoto(files: File | File[] | null | undefined): void {
         </p>
       </div>
     </div>
+    <p><RouterLink :to="`/cut/${loaf.id}`" data-test="plan-cut">Plan the cut</RouterLink></p>
     <template v-if="loaf.state.status === 'in_mould'">
       <p>Firm, and coming away from the liner? Gloves on: fresh soap still bites.</p>
       <div>
@@ -106,6 +111,8 @@ function choosePhoto(files: File | File[] | null | undefined): void {
           :error="errors['ends']"
           @problem="unread['ends'] = $event"
         />
+        <QuantityField v-model="guests" kind="count" :range="countRange" label="Guest bars" />
+        <QuantityField v-model="samples" kind="count" :range="countRange" label="Samples" />
         <QuantityField
           v-model="firstBarG"
           kind="mass"
@@ -118,14 +125,7 @@ function choosePhoto(files: File | File[] | null | undefined): void {
         />
       </div>
       <v-checkbox v-model="isBevelled" label="Bevelled" />
-      <v-file-input
-        label="Photograph of the face (optional)"
-        accept="image/jpeg,image/png,image/webp"
-        variant="outlined"
-        density="compact"
-        hide-details="auto"
-        @update:model-value="choosePhoto"
-      />
+      <PhotoField v-model="photo" label="Photograph of the face (optional)" />
       <div>
         <v-btn
           color="primary"

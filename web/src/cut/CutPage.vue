@@ -4,6 +4,7 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
 import CutCard from './CutCard.vue'
+import FinishToday from './FinishToday.vue'
 
 const season = useSeason()
 const waiting = computed(() =>
@@ -30,6 +31,7 @@ const sentence = computed(() => {
   <div class="cards">
     <CutCard v-for="loaf in waiting" :key="loaf.id" :loaf="loaf" />
   </div>
+  <FinishToday />
   <section v-if="recent.length > 0" class="sheet">
     <h2>Cut and curing: bars got against bars hoped for</h2>
     <table class="figures">
@@ -46,9 +48,11 @@ const sentence = computed(() => {
       </thead>
       <tbody>
         <tr v-for="loaf in recent" :key="loaf.id">
-          <td class="serif">{{ loaf.name }}</td>
+          <td class="serif">
+            <RouterLink class="plain" :to="`/cut/${loaf.id}`">{{ loaf.name }}</RouterLink>
+          </td>
           <td>
-            <RouterLink class="plain" :to="`/loaves/${loaf.id}`">{{ loaf.lotCode }}</RouterLink>
+            <RouterLink class="plain" :to="`/cut/${loaf.id}`">{{ loaf.lotCode }}</RouterLink>
           </td>
           <td>{{ formatDay(loaf.state.cut?.day ?? season.today, season.today) }}</td>
           <td class="number">

@@ -5,9 +5,12 @@ import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useUndo } from '@/parts/undoStore'
-import type { NewHappening } from '@vendange/contract'
+import { useFinishTimes } from '@/parts/useFinishTimes'
+import type { LoafSummary, NewHappening } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, isDay, relativeDay } from '@vendange/core/calendar'
+import { finishes } from '@vendange/core/cutting'
+import { finishedBars } from '@vendange/core/loaf'
 import type { DayTask, DayTaskKind } from '@vendange/core/season'
 import { dayTasks, hoursOn, minutesOfTasks, plannedHours } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
@@ -16,6 +19,7 @@ import { computed } from 'vue'
 const props = defineProps<{ day: string }>()
 const season = useSeason()
 const undo = useUndo()
+const { timeOf } = useFinishTimes()
 
 const words: Readonly<Record<DayTaskKind, string>> = {
   set_up: 'Set up and clean up',
@@ -25,8 +29,9 @@ const words: Readonly<Record<DayTaskKind, string>> = {
   cut: 'Cut',
   stamp: 'Stamp while soft',
   bevel: 'Bevel',
-  turn: 'Turn the bars',
+  turn: 'Turn and check the bars',
   weigh: 'Weigh the marked bar',
+  photograph: 'Photograph the face',
   label: 'Label',
   release: 'Release',
 }
@@ -35,12 +40,15 @@ function pageOf({ kind, subjectId }: DayTask): string | undefined {
   const batch = season.batches.find(({ id }) => id === subjectId)
   if (kind === 'pour') return batch?.status === 'poured' ? `/pour/${subjectId}` : `/bench/${subjectId}`
   if (kind === 'prepare') return `/pour/${subjectId}`
-  if (kind === 'cut') return '/cut'
-  if (kind === 'weigh') return '/cure'
+  if (kind === 'cut' || kind === 'stamp' || kind === 'bevel') return '/cut'
+  if (kind === 'weigh' || kind === 'photograph') return '/cure'
   if (kind === 'label') return '/release'
   return kind === 'release' ? `/plan/${subjectId}` : undefined
 }
-const isRecordedElsewhere = ({ kind }: DayTask): boolean => ['pour', 'cut', 'weigh'].includes(kind)
+const isRecordedElsewhere = ({ kind }: DayTask): boolean => ['pour', 'cut', 'weigh', 'photograph'].includes(kind)
+
+const barsCut = (loaves: readonly LoafSummary[]): number =>
+  loaves.reduce((sum, { state }) => sum + (state.cut?.bars ?? 0) - state.downgradedBars, 0)
 
 const isReal = computed(() => isDay(props.day))
 const atWork = computed(() =>
@@ -56,6 +64,12 @@ const atWork = computed(() =>
       isCut: loaves.length > 0 && loaves.every(({ state }) => state.cut !== undefined),
       isReleased: loaves.length > 0 && loaves.every(({ state }) => state.status === 'released'),
       weighedOn: loaves.flatMap(({ state }) => state.weighIns.map((weighIn) => weighIn.day)),
+      photographedOn: loaves.flatMap(({ state }) => state.photos.map((photo) => photo.day)),
+      finishedBars: Object.fromEntries(
+        finishes.map((work) => [work, loaves.reduce((sum, { state }) => sum + finishedBars(state, work), 0)]),
+      ),
+      // Once it is cut, the bars that are there are those to finish.
+      bars: loaves.length > 0 && loaves.every(({ state }) => state.cut) ? barsCut(loaves) : batch.bars,
     }
   }),
 )
@@ -63,8 +77,8 @@ const releases = computed(() => season.collections.filter((one) => season.needed
 const tasks = computed(() =>
   isReal.value && season.workshop
     ? dayTasks(props.day, atWork.value, releases.value, {
-        ...season.workshop.pricing,
         setupHours: season.workshop.setupHours,
+        minutesPerBar: (work) => timeOf(work, 1).eachMin,
       })
     : [],
 )

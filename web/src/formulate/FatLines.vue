@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
@@ -19,6 +20,10 @@ const shareRange = { min: 0, max: 1 }
 const massRange = { min: 0, max: 50_000 }
 
 const mode = ref<'share' | 'mass'>('share')
+const modes = [
+  { value: 'share', words: 'Share', test: 'by-share' },
+  { value: 'mass', words: 'Mass', test: 'by-mass' },
+] as const
 const holdsSum = ref(false)
 const locked = ref<ReadonlySet<string>>(new Set())
 const missing = computed(() => missingShare(fats.value))
@@ -80,25 +85,7 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
   <fieldset @paste.capture="paste">
     <div class="row head">
       <legend class="eyebrow">Fats by {{ mode }}</legend>
-      <div class="row" role="group" aria-label="Fats by">
-        <v-btn
-          size="small"
-          :variant="mode === 'share' ? 'flat' : 'text'"
-          :color="mode === 'share' ? 'primary' : undefined"
-          :aria-pressed="mode === 'share'"
-          @click="mode = 'share'"
-          >Share</v-btn
-        >
-        <v-btn
-          size="small"
-          :variant="mode === 'mass' ? 'flat' : 'text'"
-          :color="mode === 'mass' ? 'primary' : undefined"
-          :aria-pressed="mode === 'mass'"
-          data-test="by-mass"
-          @click="mode = 'mass'"
-          >Mass</v-btn
-        >
-      </div>
+      <ChoiceButtons v-model="mode" :choices="modes" label="Fats by" />
     </div>
     <div v-for="(line, index) in fats" :key="line.fatKey" class="fat" data-test="fat-line">
       <v-autocomplete

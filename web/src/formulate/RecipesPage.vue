@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { act } from '@/parts/act'
 import { api } from '@/parts/api'
+import FileButton from '@/parts/FileButton.vue'
 import { useUnits } from '@/parts/format'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
@@ -57,15 +58,10 @@ async function createFat(): Promise<void> {
   if (fat) await router.push(`/formulate/fats/${fat.id}`)
 }
 
-const picker = ref<HTMLInputElement>()
 const problems = ref<readonly string[]>([])
 /** Takes a recipe in from a file, once all of it can be read. */
-async function bringIn(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
+async function bringIn(file: File): Promise<void> {
   const read = await readRecipeFile(await file.text(), file.name.replace(/\.\w+$/, ''), season.fats)
-  input.value = ''
   problems.value = read.ok ? [] : read.problems
   if (!read.ok) return
   const recipe = await act(() => api(endpoints.recipes.create, { body: read.recipe }))
@@ -81,14 +77,12 @@ async function bringIn(event: Event): Promise<void> {
         : `${rows.length} ${rows.length === 1 ? 'recipe' : 'recipes'}, each with its lye for a kilo of fats.`
     }}
     <template #actions>
-      <v-btn @click="picker?.click()">Bring one in</v-btn>
-      <input
-        ref="picker"
-        type="file"
+      <FileButton
+        label="Bring one in"
         accept=".json,.csv,text/csv,application/json"
-        hidden
-        data-test="recipe-file"
-        @change="bringIn"
+        test="recipe-file"
+        size="default"
+        @file="bringIn"
       />
       <v-btn color="primary" variant="flat" data-test="new-recipe" @click="create">New recipe</v-btn>
     </template>

@@ -1,13 +1,24 @@
 <script setup lang="ts">
 import type { NewRecipe } from '@vendange/contract'
-import { lyeSchools, lyeSchoolWords, scentSchools, scentSchoolWords } from '@vendange/core/recipe'
+import {
+  blendings,
+  blendingWords,
+  cureSchools,
+  cureSchoolWords,
+  lyeSchools,
+  lyeSchoolWords,
+  scentSchools,
+  scentSchoolWords,
+} from '@vendange/core/recipe'
 import { computed } from 'vue'
 
-/** How the soap is made: when its lye, how its first night, when its scent. */
+/** How the soap is made: when its lye, how its first night, when its scent, how long it is blended, when it is cured. */
 const values = defineModel<NewRecipe>({ required: true })
 
 const lyes = lyeSchools.map((value) => ({ value, title: lyeSchoolWords[value] }))
 const scents = scentSchools.map((value) => ({ value, title: scentSchoolWords[value] }))
+const cures = cureSchools.map((value) => ({ value, title: cureSchoolWords[value] }))
+const blends = blendings.map((value) => ({ value, title: blendingWords[value] }))
 const gels = [
   { value: 'oven', title: 'Forced in a warm oven' },
   { value: 'kept', title: 'Kept by blankets' },
@@ -27,6 +38,20 @@ const gel = computed<(typeof gels)[number]['value']>({
     <v-select v-model="values.school.lye" :items="lyes" label="Lye is made" data-test="lye-school" />
     <v-select v-model="gel" :items="gels" label="Gel in the first night" data-test="gel-school" />
     <v-select v-model="values.school.scent" :items="scents" label="Scent goes in" data-test="scent-school" />
+    <v-select
+      :model-value="values.school.blending ?? 'usual'"
+      :items="blends"
+      label="It is blended"
+      data-test="blending"
+      @update:model-value="values.school.blending = $event"
+    />
+    <v-select
+      :model-value="values.school.cure ?? 'days'"
+      :items="cures"
+      label="Its cure is over"
+      data-test="cure-school"
+      @update:model-value="values.school.cure = $event"
+    />
   </div>
 </template>
 

@@ -65,11 +65,13 @@ async function write(): Promise<void> {
   } else await load()
 }
 /** The lots that a step was taken from. */
-const lotsOf = (stepKey: string): string =>
-  (view.value?.lotsUsed ?? [])
-    .filter((one) => one.stepKey === stepKey && one.lotNumber !== '')
-    .map(({ lotNumber }) => `lot ${lotNumber}`)
-    .join(', ')
+const lotsOf = (stepKey: string) =>
+  (view.value?.lotsUsed ?? []).filter((one) => one.stepKey === stepKey && one.lotNumber !== '')
+/** When a step was done, and by whom. */
+function doneWords(stepKey: string): string {
+  const record = view.value?.records.findLast((one) => one.stepKey === stepKey)
+  return record ? `${formatInstant(record.at, zone.value)}, ${record.makerName}` : ''
+}
 const barCents = computed(
   () =>
     view.value &&
@@ -113,9 +115,9 @@ const print = (): void => window.print()
           >
         </li>
       </ol>
-      <div v-if="view.loaf.state.photoIds.length > 0" class="row photos">
+      <div v-if="view.loaf.state.photos.length > 0" class="row photos">
         <img
-          v-for="photoId in view.loaf.state.photoIds"
+          v-for="{ photoId } in view.loaf.state.photos"
           :key="photoId"
           :src="`/api/photos/${photoId}`"
           :alt="`Cut face of ${view.loaf.name}`"
@@ -165,7 +167,17 @@ const print = (): void => window.print()
         <tbody>
           <tr v-for="step in bench.steps.filter(({ kind }) => kind !== 'tick')" :key="step.key">
             <td>
-              {{ step.name }} <small v-if="lotsOf(step.key) !== ''" class="quiet">{{ lotsOf(step.key) }}</small>
+              {{ step.name }}
+              <RouterLink
+                v-for="lot in lotsOf(step.key)"
+                :key="lot.lotId"
+                class="small"
+                :class="{ must: lot.isRecalled }"
+                :to="`/stores/lots/${lot.lotId}/trace`"
+                data-test="lot-trace"
+                >lot {{ lot.lotNumber }}{{ lot.isRecalled ? ', called back' : '' }}</RouterLink
+              >
+              <br /><small class="quiet">{{ doneWords(step.key) }}</small>
             </td>
             <td class="number">
               {{ step.kind === 'weigh' ? weighed(step.planned ?? 0) : show('temperature', step.planned ?? 0) }}
@@ -186,6 +198,11 @@ const print = (): void => window.print()
 </template>
 
 <style scoped>
+.small {
+  margin-right: 8px;
+  font-size: 0.85rem;
+}
+
 ol {
   margin: 12px 0;
   padding: 0;

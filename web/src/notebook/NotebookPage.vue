@@ -5,22 +5,35 @@ import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useUnits } from '@/parts/format'
 import type { LoafSummary } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
+import { endpoints, mostListed } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { lossSoFar } from '@vendange/core/cure'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 
 const season = useSeason()
 const { show } = useUnits()
 const loaves = shallowRef<readonly LoafSummary[]>()
 const failure = ref<string>()
-const text = ref('')
-void api(endpoints.loaves.list)
-  .then((list) => (loaves.value = list))
-  .catch((error: unknown) => (failure.value = problemOf(error).detail))
+const text = ref<string | null>('')
+const isMore = ref(false)
+async function load(wanted: string): Promise<void> {
+  try {
+    const list =
+      wanted === '' ? await api(endpoints.loaves.list) : await api(endpoints.loaves.named, { params: { text: wanted } })
+    if (wanted === (text.value ?? '').trim()) loaves.value = list
+    if (wanted === '') isMore.value = list.length >= mostListed
+  } catch (error) {
+    failure.value = problemOf(error).detail
+  }
+}
+void load('')
+// A short record is searched here; of a long one the server finds what is older.
+watch(text, (now) => {
+  if (isMore.value) void load((now ?? '').trim())
+})
 
 const shown = computed(() => {
-  const wanted = text.value.trim().toLowerCase()
+  const wanted = (text.value ?? '').trim().toLowerCase()
   return (loaves.value ?? []).filter(({ name, lotCode }) => `${name} ${lotCode}`.toLowerCase().includes(wanted))
 })
 const words = {
@@ -37,6 +50,9 @@ const words = {
   <TheAnswer>
     <template v-if="failure">{{ failure }}</template>
     <template v-else-if="loaves?.length === 0">No loaf has been poured yet; each one gets its page here.</template>
+    <template v-else-if="isMore && text === ''"
+      >The newest {{ loaves?.length }} loaves; older ones are found by soap or lot.</template
+    >
     <template v-else-if="loaves">{{ loaves.length }} loaves on record, every one with its story.</template>
     <template #actions><v-btn to="/notebook/scents" data-test="scents">Scents</v-btn></template>
   </TheAnswer>

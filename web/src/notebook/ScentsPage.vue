@@ -7,10 +7,12 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import type { LoafSummary, SavedDesign, TimedPourView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
+import { faultWords } from '@vendange/core/cutting'
 import type { ScentPour } from '@vendange/core/pour'
 import { brownShare, scentPourOf, tintOf, usualBehaviour } from '@vendange/core/pour'
 import { salesWords } from '@vendange/core/plan'
 import { computed, ref, shallowRef } from 'vue'
+import { useDrifts } from './useDrifts'
 
 /** What each scent did: batches, temperatures, behaviour, photographs, colour, sales. */
 const season = useSeason()
@@ -41,6 +43,26 @@ interface Story {
   readonly designs: readonly SavedDesign[]
   readonly photoIds: readonly string[]
   readonly words: string
+  readonly driftWords: string
+  readonly faultWords: string
+}
+
+const drifts = useDrifts(() => loaves.value)
+/** How the colours of these loaves moved, by their photographs. */
+function driftOf(theirs: readonly LoafSummary[]): string {
+  const seen = theirs.flatMap(({ id, name }) => {
+    const drift = drifts.value.get(id)
+    return drift ? [{ name, ...drift }] : []
+  })
+  return seen
+    .map(({ name, days, deltaE, lightness }) => {
+      const way =
+        Math.abs(lightness) < 1
+          ? ''
+          : `, ${lightness < 0 ? 'darker' : 'lighter'} by ${Math.abs(lightness).toFixed(0)} L*`
+      return `${name} moved by ΔE ${deltaE.toFixed(1)}${way} in ${days} days, by its photographs (estimate: the light may differ).`
+    })
+    .join(' ')
 }
 
 const namesOf = ({ scent }: SavedDesign): readonly string[] =>
@@ -65,10 +87,12 @@ const stories = computed<readonly Story[]>(() => {
         : undefined
       return story ? [{ ...story, timing }] : []
     })
-    const photoIds = loaves.value
-      .filter(({ designId }) => designs.some(({ id }) => id === designId))
-      .flatMap(({ state }) => state.photoIds)
-    return { name, designs, pours, photoIds, words: wordsFor(name, pours) }
+    const theirs = loaves.value.filter(({ designId }) => designs.some(({ id }) => id === designId))
+    const photoIds = theirs.flatMap(({ state }) => state.photos.map(({ photoId }) => photoId))
+    return {
+      ...{ name, designs, pours, photoIds, words: wordsFor(name, pours), driftWords: driftOf(theirs) },
+      faultWords: faultWords(theirs.map(({ state }) => state)),
+    }
   })
 })
 const shown = computed(() =>
@@ -90,6 +114,8 @@ const sentence = computed(() => {
   <section v-for="story in shown" :key="story.name" class="sheet stack mb-4" data-test="scent">
     <h2>{{ story.name }}</h2>
     <p>{{ story.words }}</p>
+    <p v-if="story.driftWords" data-test="drift">{{ story.driftWords }}</p>
+    <p v-if="story.faultWords" data-test="scent-faults">Found in its bars: {{ story.faultWords }}</p>
     <table v-if="story.pours.length > 0" class="figures">
       <thead>
         <tr>

@@ -14,7 +14,7 @@ const dress = {
 
 <template>
   <div v-if="findings.length > 0" class="stack findings" role="status">
-    <p v-for="finding in findings" :key="finding.code + finding.message" :class="finding.severity">
+    <p v-for="(finding, at) in findings" :key="at" :class="finding.severity">
       <v-icon :icon="dress[finding.severity].icon" :color="dress[finding.severity].color" size="20" />
       <span>{{ words(finding.message) }}</span>
     </p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mainColours } from '@vendange/core/plan'
 import { ref } from 'vue'
+import { drawSmall } from './drawSmall'
 
 /** Colours out of a picture, computed in the page: its main ones, or the one under the finger. */
 withDefaults(defineProps<{ label?: string }>(), { label: 'Drop or choose the client’s picture' })
@@ -14,16 +15,7 @@ async function show(file: File | undefined): Promise<void> {
   if (!file) return
   trouble.value = ''
   try {
-    const picture = await createImageBitmap(file)
-    const scale = Math.min(1, widest / picture.width, widest / picture.height)
-    const element = canvas.value
-    const context = element?.getContext('2d', { willReadFrequently: true })
-    if (!element || !context) return
-    element.width = Math.max(1, Math.round(picture.width * scale))
-    element.height = Math.max(1, Math.round(picture.height * scale))
-    context.drawImage(picture, 0, 0, element.width, element.height)
-    picture.close()
-    found.value = mainColours(context.getImageData(0, 0, element.width, element.height).data, 5)
+    if (canvas.value) found.value = mainColours((await drawSmall(file, canvas.value, widest)).data, 5)
   } catch {
     found.value = []
     trouble.value = `${file.name} is no picture that can be read. Choose a JPEG, PNG or WebP file.`

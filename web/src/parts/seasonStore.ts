@@ -143,6 +143,7 @@ export const useSeason = defineStore('season', () => {
 
   /** Whether and how a collection makes its day. */
   function verdict(of: SavedCollection): CollectionVerdict {
+    const isOut = of.state === 'released' || of.state === 'looked_back'
     const soaps = lineUp(of.id).flatMap((one) => {
       const its = batchesOf(one.id)
       const places = its.length > 0 ? its : [null]
@@ -150,7 +151,8 @@ export const useSeason = defineStore('season', () => {
         designId: one.id,
         name: batch?.name ?? one.name,
         batch,
-        poured: batch?.status === 'poured',
+        // Pours of a collection that came out long ago are not on the calendar any more.
+        poured: batch ? batch.status === 'poured' : isOut,
         // The one day that is sought is for a design poured at once.
         seeking: its.length > 1 ? null : seeking(one),
       }))

@@ -12,10 +12,10 @@ import BenchSteps from './BenchSteps.vue'
 import BenchTimers from './BenchTimers.vue'
 import LotChoice from './LotChoice.vue'
 import PourClock from './PourClock.vue'
-import StandInPanel from './StandInPanel.vue'
+import StandInPanel from '@/parts/StandInPanel.vue'
 import { useBench } from './useBench'
 import { useBenchTimers } from './useBenchTimers'
-import { useInstrument } from './useInstrument'
+import { useInstrument } from '@/parts/useInstrument'
 import { usePartWeighing } from './usePartWeighing'
 import { useStepFigure } from './useStepFigure'
 
@@ -77,7 +77,8 @@ const liveWords = computed(() => {
   if (!now) return 'nothing heard yet'
   if (now.kind === 'over') return 'overload: take something off the pan'
   if (now.kind === 'off') return 'out of the jug'
-  return `${step.value ? figure(step.value, live.value) : ''}${now.isSettled ? '' : ', still moving'}`
+  const isMoving = now.kind !== 'room' && !now.isSettled
+  return `${step.value ? figure(step.value, live.value) : ''}${isMoving ? ', still moving' : ''}`
 })
 
 /** The figure asked for, its unit set smaller. */

@@ -6,6 +6,8 @@ import {
   batterConditions,
   chanceToFinish,
   estimateAfterSeen,
+  estimateNotYet,
+  notYetOf,
   sectionOf,
   thickenedAt,
   timingOf,
@@ -51,7 +53,11 @@ const working = useWorking(
   () => timings.value.filter(({ batchId }) => batchId !== props.view.batch.id),
 )
 const lines = computed(() => (fellBackAtMin.value === undefined ? planned.value : working.fallback.value.lines))
-const estimate = computed(() => estimateAfterSeen(working.estimate.value, timing.value?.seen ?? []))
+const estimate = computed(() => {
+  const seen = estimateAfterSeen(working.estimate.value, timing.value?.seen ?? [])
+  const notYet = last(clockKeys.tooThick) === undefined ? notYetOf(props.records, planned.value) : undefined
+  return notYet ? estimateNotYet(seen, notYet) : seen
+})
 const done = computed(() => new Set(props.records.flatMap(({ stepKey }) => moveOfKey(stepKey) ?? [])))
 const nextIndex = computed(() => {
   if (fellBackAtMin.value !== undefined) return 0
@@ -74,6 +80,7 @@ async function tap(stepKey: string): Promise<void> {
 const taps = [
   { key: clockKeys.thin, words: 'Thin' },
   { key: clockKeys.medium, words: 'Medium' },
+  { key: clockKeys.stillFlows, words: 'Still flows' },
   { key: clockKeys.tooThick, words: 'Too thick' },
 ] as const
 </script>

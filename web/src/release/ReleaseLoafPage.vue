@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { api } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useHappenings } from '@/parts/recordHappening'
@@ -6,10 +7,14 @@ import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { mdiCheckCircle, mdiCloseCircle, mdiHelpCircleOutline, mdiInformationOutline } from '@mdi/js'
-import { barsRange } from '@vendange/contract'
+import type { LoafView } from '@vendange/contract'
+import { barsRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
+import type { LesserUse } from '@vendange/core/loaf'
+import { lesserUses, unreleasedBars } from '@vendange/core/loaf'
 import { mayRelease, phRange, releaseChecks } from '@vendange/core/release'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
+import LabelPanel from './LabelPanel.vue'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -17,10 +22,21 @@ const { words } = useUnits()
 const { record, errors, trouble, isSending } = useHappenings()
 
 const loaf = computed(() => season.loaf(props.id))
+const view = shallowRef<LoafView>()
+const loadView = (): Promise<unknown> =>
+  api(endpoints.loaves.view, { params: { id: props.id } })
+    .then((found) => (view.value = found))
+    .catch(() => undefined)
+void loadView()
+const recalledLots = computed(() =>
+  (view.value?.lotsUsed ?? [])
+    .filter(({ isRecalled }) => isRecalled)
+    .map(({ name, lotNumber }) => `${name} ${lotNumber}`),
+)
 const ph = ref<number | null>(null)
 const lookIsSound = ref(false)
 const labelIsComplete = ref(false)
-const bars = ref(loaf.value?.state.cut?.bars ?? 1)
+const bars = ref(loaf.value ? unreleasedBars(loaf.value.state) : 1)
 const reason = ref('')
 const unread = ref<Record<string, string | undefined>>({})
 
@@ -28,7 +44,7 @@ const checks = computed(() =>
   loaf.value
     ? releaseChecks(
         loaf.value.state,
-        loaf.value,
+        { ...loaf.value, recalledLots: recalledLots.value },
         { ph: ph.value, lookIsSound: lookIsSound.value, labelIsComplete: labelIsComplete.value },
         season.today,
       )
@@ -37,7 +53,24 @@ const checks = computed(() =>
 const isClear = computed(
   () => mayRelease(checks.value) && Object.values(unread.value).every((problem) => problem === undefined),
 )
-const isReleased = computed(() => loaf.value?.state.status === 'released')
+const isReleased = computed(() => loaf.value?.state.status === 'released' && unreleasedBars(loaf.value.state) === 0)
+const overrideReason = ref('')
+const mayGo = computed(
+  () =>
+    ph.value !== null &&
+    (isClear.value || overrideReason.value.trim() !== '') &&
+    Object.values(unread.value).every((problem) => problem === undefined),
+)
+const lesserBars = ref(1)
+const lesser = ref<LesserUse>('samples')
+const lesserReason = ref('')
+async function downgrade(): Promise<void> {
+  const happening = {
+    type: 'downgraded',
+    ...{ day: season.today, bars: lesserBars.value, to: lesser.value, reason: lesserReason.value },
+  } as const
+  if (loaf.value && (await record(loaf.value, happening))) lesserReason.value = ''
+}
 const maker = computed(() => season.makers.find(({ id }) => id === season.makerId)?.name)
 const dress = {
   passed: { icon: mdiCheckCircle, color: 'success', word: 'passed' },
@@ -49,8 +82,8 @@ const dress = {
 const sentence = computed(() => {
   if (!loaf.value) return 'There is no such loaf.'
   const { name, state } = loaf.value
-  if (state.release)
-    return `${state.release.bars} bars of ${name} were released on ${formatDay(state.release.day, season.today)}.`
+  if (state.release && isReleased.value)
+    return `${state.releasedBars} bars of ${name} were released on ${formatDay(state.release.day, season.today)}.`
   const failed = checks.value.filter(({ result }) => result === 'failed')
   const open = checks.value.filter(({ result }) => result === 'open')
   if (failed.length > 0) return `${name} cannot go: ${failed.map(({ title }) => title.toLowerCase()).join(' and ')}.`
@@ -68,7 +101,9 @@ async function release(): Promise<void> {
     ph: ph.value,
     lookIsSound: lookIsSound.value,
     labelIsComplete: labelIsComplete.value,
+    ...(isClear.value ? {} : { overrideReason: overrideReason.value }),
   })
+  await loadView()
 }
 async function hold(): Promise<void> {
   if (loaf.value && (await record(loaf.value, { type: 'held', day: season.today, reason: reason.value })))
@@ -130,7 +165,7 @@ async function hold(): Promise<void> {
           v-model="bars"
           kind="count"
           :range="barsRange"
-          :label="`Bars, of ${loaf.state.cut?.bars ?? 0}`"
+          :label="`Bars, of ${unreleasedBars(loaf.state)}`"
           :error="errors['bars']"
           @problem="unread['bars'] = $event"
         />
@@ -138,12 +173,20 @@ async function hold(): Promise<void> {
           color="primary"
           variant="flat"
           size="large"
-          :disabled="!isClear"
+          :disabled="!mayGo"
           :loading="isSending"
           data-test="release"
           @click="release"
           >Release {{ bars }} bars, signed {{ maker }}</v-btn
         >
+        <v-text-field
+          v-if="ph !== null && !isClear"
+          v-model="overrideReason"
+          label="Or let it go all the same, because"
+          hint="The reason stays in its record."
+          persistent-hint
+          data-test="override"
+        />
         <p class="quiet small">
           Once released, the record is not edited, only amended. Local cosmetic law applies; a licensed assessor decides
           where one is required.
@@ -151,12 +194,24 @@ async function hold(): Promise<void> {
       </section>
       <section class="sheet stack">
         <h2>Or hold it</h2>
-        <v-text-field v-model="reason" label="Why" :error-messages="errors['reason'] ?? []" />
+        <v-text-field v-model="reason" label="Why it is held" :error-messages="errors['reason'] ?? []" />
         <div><v-btn :disabled="reason.trim() === ''" data-test="hold" @click="hold">Hold</v-btn></div>
+      </section>
+      <section class="sheet stack">
+        <h2>Or fewer of them</h2>
+        <div class="fields">
+          <QuantityField v-model="lesserBars" kind="count" :range="barsRange" label="Bars no longer sold" />
+          <v-select v-model="lesser" :items="lesserUses" label="They become" />
+          <v-text-field v-model="lesserReason" label="Why they are taken out" />
+        </div>
+        <div>
+          <v-btn :disabled="lesserReason.trim() === ''" data-test="downgrade" @click="downgrade">Take them out</v-btn>
+        </div>
       </section>
       <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
     </div>
   </div>
+  <LabelPanel v-if="view" class="mt-5" :view="view" />
 </template>
 
 <style scoped>

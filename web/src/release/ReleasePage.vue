@@ -6,6 +6,9 @@ import { formatDay } from '@vendange/core/calendar'
 import { cureProgress } from '@vendange/core/cure'
 import { releaseChecks } from '@vendange/core/release'
 import { computed } from 'vue'
+import GiveOut from './GiveOut.vue'
+import KeptSamples from './KeptSamples.vue'
+import ShopPanel from './ShopPanel.vue'
 
 const season = useSeason()
 const unanswered = { ph: null, lookIsSound: false, labelIsComplete: false }
@@ -73,6 +76,10 @@ const sentence = computed(() => {
       </tbody>
     </table>
   </section>
+  <div v-if="released.length > 0" class="stack mt-5 out">
+    <GiveOut />
+    <ShopPanel />
+  </div>
   <section v-if="released.length > 0" class="sheet mt-5">
     <h2>Released lately</h2>
     <table class="figures">
@@ -82,7 +89,7 @@ const sentence = computed(() => {
           <td class="serif">{{ loaf.name }}</td>
           <td>{{ loaf.lotCode }}</td>
           <td>
-            {{ loaf.state.release?.bars }} bars on
+            {{ loaf.state.releasedBars }} bars on
             {{ formatDay(loaf.state.release?.day ?? season.today, season.today) }}
           </td>
           <td class="number"><v-btn size="small" :to="`/loaves/${loaf.id}`">Its story</v-btn></td>
@@ -90,4 +97,11 @@ const sentence = computed(() => {
       </tbody>
     </table>
   </section>
+  <KeptSamples />
 </template>
+
+<style scoped>
+.out {
+  gap: 24px;
+}
+</style>

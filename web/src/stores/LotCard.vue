@@ -70,6 +70,7 @@ function certify(): void {
       </h3>
       <div class="row">
         <SaveState :status="status" :errors="errors" />
+        <RouterLink :to="`/stores/lots/${lot.id}/trace`" data-test="trace">Where it went</RouterLink>
         <v-btn
           :icon="mdiClose"
           size="small"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { act } from '@/parts/act'
 import { api } from '@/parts/api'
+import FileButton from '@/parts/FileButton.vue'
 import { saveFile } from '@/parts/saveFile'
 import type { StoresFileReader } from '@/workers/storesFile.worker'
-import { mdiDownload, mdiUpload } from '@mdi/js'
+import { mdiDownload } from '@mdi/js'
 import { endpoints } from '@vendange/contract'
 import type { StoresChange, StoresRow } from '@vendange/core/stores'
 import { storesChanges } from '@vendange/core/stores'
@@ -16,7 +17,6 @@ import { useAmounts } from './useAmounts'
 /** The stores as a table for other programs: out, and in with a look at what would change. */
 const stores = useStores()
 const amount = useAmounts()
-const picker = ref<HTMLInputElement>()
 const pasted = ref('')
 const read = ref<StoresFile>()
 const isReading = ref(false)
@@ -45,11 +45,8 @@ async function look(text: string): Promise<void> {
   }
 }
 
-async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (file) await look(await file.text())
-  input.value = ''
+async function choose(file: File): Promise<void> {
+  await look(await file.text())
 }
 
 async function takeIn(): Promise<void> {
@@ -79,10 +76,13 @@ async function save(): Promise<void> {
       <h2>As a table</h2>
       <div class="row">
         <v-btn size="small" :prepend-icon="mdiDownload" data-test="save-stores" @click="save">Save as CSV</v-btn>
-        <v-btn size="small" :prepend-icon="mdiUpload" :loading="isReading" @click="picker?.click()"
-          >Look at a file</v-btn
-        >
-        <input ref="picker" type="file" accept=".csv,text/csv,text/plain" hidden @change="choose" />
+        <FileButton
+          label="Look at a file"
+          accept=".csv,text/csv,text/plain"
+          test="stores-file"
+          :loading="isReading"
+          @file="choose"
+        />
       </div>
     </div>
     <div class="row paste">

@@ -24,6 +24,8 @@ import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { formatQuantity, scaleResolutionRange } from '@vendange/core/units'
 import { weekHoursTotal } from '@vendange/core/season'
 import { computed, ref } from 'vue'
+import ArchivePanel from './ArchivePanel.vue'
+import CutTools from './CutTools.vue'
 import DaysThatDiffer from './DaysThatDiffer.vue'
 import MakerHours from './MakerHours.vue'
 import PricingSettings from './PricingSettings.vue'
@@ -200,6 +202,8 @@ async function backUp(): Promise<void> {
           <p class="quiet">One is kept by itself before the tables of the database change.</p>
           <div><v-btn @click="backUp">Keep a backup now</v-btn></div>
         </section>
+        <CutTools v-model="values" />
+        <ArchivePanel />
       </div>
     </div>
   </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import type { PictureRequest } from '@/workers/pourPicture.worker'
 import { startPainter } from '@/workers/pourPainter'
 import type { SavedMould } from '@vendange/contract'
@@ -20,6 +21,7 @@ const props = defineProps<{
 }>()
 
 const wayWords: Readonly<Record<CutWay, string>> = { as_poured: 'As poured', turned: 'Logs turned on their side' }
+const wayChoices = cutWays.map((value) => ({ value, words: wayWords[value], test: `cut-${value}` }))
 const knife = ref<{ -readonly [Key in keyof FaceChoice]: FaceChoice[Key] }>({
   ...(face.value ?? usualFace(props.lines, props.mould)),
 })
@@ -128,19 +130,12 @@ watch(
   <section class="sheet stack" data-test="cut-view">
     <div class="row head">
       <h2>Cut it</h2>
-      <div class="row" role="group" aria-label="Which way round">
-        <v-btn
-          v-for="way in cutWays"
-          :key="way"
-          size="small"
-          :variant="knife.way === way ? 'flat' : 'text'"
-          :color="knife.way === way ? 'primary' : undefined"
-          :aria-pressed="knife.way === way"
-          :data-test="`cut-${way}`"
-          @click="press(way)"
-          >{{ wayWords[way] }}</v-btn
-        >
-      </div>
+      <ChoiceButtons
+        :model-value="knife.way"
+        :choices="wayChoices"
+        label="Which way round"
+        @update:model-value="press"
+      />
     </div>
     <p data-test="cut-verdict">{{ verdict }}</p>
     <div class="faces">

@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { api } from '@/parts/api'
+import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import FindingList from '@/parts/FindingList.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import SaveState from '@/parts/SaveState.vue'
-import { saveFile } from '@/parts/saveFile'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import type { Picture } from '@/workers/pourPicture.worker'
 import { mdiArrowUp, mdiPlus } from '@mdi/js'
-import type { NewDesign, PourPlanFile, SavedMould } from '@vendange/contract'
-import { designSchema, endpoints, pourPlanFormat, readPourPlan } from '@vendange/contract'
+import type { NewDesign, SavedMould } from '@vendange/contract'
+import { designSchema, endpoints } from '@vendange/contract'
 import type { WeighedPot } from '@vendange/core/batch'
 import { scaleDesign } from '@vendange/core/batch'
 import { isCut } from '@vendange/core/cutting'
@@ -28,6 +28,7 @@ import {
 } from '@vendange/core/pour'
 import { computed, ref, shallowRef } from 'vue'
 import CutView from './CutView.vue'
+import InsideFiles from './InsideFiles.vue'
 import InsidePicture from './InsidePicture.vue'
 import MoveRow from './MoveRow.vue'
 import { chanceWords } from './moveWords'
@@ -65,6 +66,7 @@ const isReady = computed(
 
 const look = ref<Look>('week_4')
 const lookWords: Readonly<Record<Look, string>> = { pour: 'At the pour', day_1: 'Day 1', week_4: 'Week 4' }
+const lookChoices = looks.map((value) => ({ value, words: lookWords[value], test: `look-${value}` }))
 const shades = computed(() => (values.value ? shadesAt(look.value, values.value.colours, tintOf(values.value)) : []))
 
 const seenBy = ref<Plane>()
@@ -80,6 +82,19 @@ function shake(): void {
 }
 
 const tool = ref<'hanger' | 'skewer'>()
+/** The move whose line along the loaf is being drawn. */
+const following = ref<number>()
+function followLine(index: number): void {
+  following.value = following.value === index ? undefined : index
+  tool.value = undefined
+  if (following.value === undefined) return
+  seenBy.value = 'plan'
+  picture.value?.comeIntoSight()
+}
+function draw(one: 'hanger' | 'skewer'): void {
+  tool.value = tool.value === one ? undefined : one
+  following.value = undefined
+}
 const picture = ref<InstanceType<typeof InsidePicture>>()
 const neighbours = shallowRef<readonly Neighbours[]>([])
 const painted = ({ neighbours: found }: Picture): void => {
@@ -114,7 +129,12 @@ function up(index: number): void {
   lines.value = next
 }
 function take(path: SectionPoint[]): void {
-  if (tool.value) lines.value = [...lines.value, { kind: tool.value, path, plane: seen.value }]
+  const at = following.value
+  const line = at === undefined ? undefined : lines.value[at]
+  if (at !== undefined && line) {
+    put(at, { ...line, along: path })
+    following.value = undefined
+  } else if (tool.value) lines.value = [...lines.value, { kind: tool.value, path, plane: seen.value }]
 }
 const isShelfOpen = ref(false)
 function begin(technique: Technique): void {
@@ -148,41 +168,6 @@ const sentence = computed(() => {
   return `${now.name} is poured in ${moves}, ${pots}; the chance to finish is ${chanceWords(working.chance.value)}.`
 })
 
-const fileName = computed(() => `${(design.value?.name ?? 'soap').toLowerCase().replace(/[^a-z0-9]+/g, '-')}-inside`)
-async function savePng(): Promise<void> {
-  const blob = await picture.value?.png()
-  if (blob) saveFile(`${fileName.value}.png`, 'image/png', blob)
-}
-async function saveSvg(): Promise<void> {
-  const svg = await picture.value?.svg(`The inside of ${design.value?.name ?? 'a soap'}`)
-  if (svg) saveFile(`${fileName.value}.svg`, 'image/svg+xml', svg)
-}
-function savePlan(): void {
-  const now = values.value
-  if (!now) return
-  const file: PourPlanFile = {
-    ...{ format: pourPlanFormat, version: 1, name: now.name, moves: now.pourPlan, face: now.face },
-    pots: now.colours.map(({ name, hex }) => ({ name, hex })),
-  }
-  saveFile(`${fileName.value}.json`, 'application/json', JSON.stringify(file, null, 2))
-}
-const fileProblem = ref<string>()
-const fileInput = ref<HTMLInputElement>()
-async function takeFile(): Promise<void> {
-  const file = fileInput.value?.files?.[0]
-  if (!file || !values.value) return
-  const read = readPourPlan(await file.text())
-  if (fileInput.value) fileInput.value.value = ''
-  const has = values.value.colours.length
-  fileProblem.value = !read.ok
-    ? read.message
-    : read.plan.pots.length > has
-      ? `That plan is for ${read.plan.pots.length} pots; ${values.value.name} has ${has}.`
-      : undefined
-  if (!read.ok || fileProblem.value !== undefined) return
-  lines.value = read.plan.moves
-  values.value.face = read.plan.face
-}
 const conflictLabels = {
   pourPlan: 'Pour plan',
   face: 'Face',
@@ -219,19 +204,7 @@ const conflictLabels = {
           <section class="sheet stack">
             <div class="row head">
               <h2>The inside</h2>
-              <div class="row" role="group" aria-label="When">
-                <v-btn
-                  v-for="one in looks"
-                  :key="one"
-                  size="small"
-                  :variant="look === one ? 'flat' : 'text'"
-                  :color="look === one ? 'primary' : undefined"
-                  :aria-pressed="look === one"
-                  :data-test="`look-${one}`"
-                  @click="look = one"
-                  >{{ lookWords[one] }}</v-btn
-                >
-              </div>
+              <ChoiceButtons v-model="look" :choices="lookChoices" label="When" />
             </div>
             <InsidePicture
               ref="picture"
@@ -241,7 +214,7 @@ const conflictLabels = {
               :section="plan.section.value"
               :seen="seen"
               :hand="hand"
-              :tool="tool"
+              :tool="following === undefined ? tool : 'line'"
               @drawn="take"
               @painted="painted"
             />
@@ -264,20 +237,8 @@ const conflictLabels = {
                 @click="seed = seed === undefined ? 0 : undefined"
                 >{{ seed === undefined ? 'By hand' : 'To the mm' }}</v-btn
               >
-              <v-btn size="small" variant="text" data-test="save-png" @click="savePng">PNG</v-btn>
-              <v-btn size="small" variant="text" data-test="save-svg" @click="saveSvg">SVG</v-btn>
-              <v-btn size="small" variant="text" data-test="save-plan" @click="savePlan">Plan as a file</v-btn>
-              <v-btn size="small" variant="text" @click="fileInput?.click()">Plan from a file</v-btn>
-              <input
-                ref="fileInput"
-                type="file"
-                accept=".json,application/json"
-                hidden
-                data-test="plan-file"
-                @change="takeFile"
-              />
+              <InsideFiles v-model="values" :picture="picture ?? undefined" />
             </div>
-            <p v-if="fileProblem" class="must" role="alert">{{ fileProblem }}</p>
             <div class="row" role="group" aria-label="Draw on the picture">
               <v-btn
                 v-for="one in ['hanger', 'skewer'] as const"
@@ -287,7 +248,7 @@ const conflictLabels = {
                 :color="tool === one ? 'primary' : undefined"
                 :aria-pressed="tool === one"
                 :data-test="`draw-${one}`"
-                @click="tool = tool === one ? undefined : one"
+                @click="draw(one)"
                 >Draw a {{ one }} pull</v-btn
               >
             </div>
@@ -348,8 +309,10 @@ const conflictLabels = {
                 :areas-mm2="plan.areasMm2.value"
                 :section="plan.section.value"
                 :stands="plan.heightsMm.value[index]"
+                :is-drawing-along="following === index"
                 @update:model-value="put(index, $event)"
                 @kind="change(index, $event)"
+                @along="followLine(index)"
               />
               <v-btn
                 v-if="index > 0"

@@ -5,6 +5,8 @@ import type { CutPlane } from '@vendange/core/cutting'
 import type { Hand, MouldSection, MoveLine, Plane, SectionPoint } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 
+type DrawingTool = 'hanger' | 'skewer' | 'line'
+
 /** The inside of the loaf as its moves leave it. A tool's path is drawn on it, by hand or by keys. */
 const props = defineProps<{
   lines: readonly MoveLine[]
@@ -14,8 +16,8 @@ const props = defineProps<{
   /** Seen across the loaf, or from above at half its height. */
   seen: Plane
   hand: Hand | undefined
-  /** The tool whose path is being drawn; none when the picture is only looked at. */
-  tool: 'hanger' | 'skewer' | undefined
+  /** The tool whose path is drawn, or the line that a move follows; none when the picture is only looked at. */
+  tool: DrawingTool | undefined
 }>()
 const emit = defineEmits<{ drawn: [path: SectionPoint[]]; painted: [picture: Picture] }>()
 
@@ -37,7 +39,7 @@ const path = ref<SectionPoint[]>([])
 /** Where keys would put the next point. */
 const cursor = ref<SectionPoint>()
 const allLines = (): readonly MoveLine[] =>
-  props.tool && path.value.length > 1
+  props.tool && props.tool !== 'line' && path.value.length > 1
     ? [...props.lines, { kind: props.tool, path: path.value, plane: props.seen }]
     : props.lines
 
@@ -153,6 +155,7 @@ watch(
 
 /** The picture as it is, for a file. */
 defineExpose({
+  comeIntoSight: (): void => canvas.value?.scrollIntoView({ block: 'center' }),
   png: (): Promise<Blob | null> =>
     new Promise((resolve) => (canvas.value ? canvas.value.toBlob(resolve) : resolve(null))),
   svg: async (title: string): Promise<string> => {

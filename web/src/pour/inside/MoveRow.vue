@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
-import type { MouldSection, MoveFigure, MoveKind } from '@vendange/core/pour'
+import type { MouldSection, MoveFigure, MoveKind, PotPart } from '@vendange/core/pour'
 import {
+  canFollowALine,
   moveFigures,
   moveKinds,
   moveSpecs,
@@ -11,9 +12,10 @@ import {
   traces,
   wallHeightsOf,
 } from '@vendange/core/pour'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { figureWords, kindWords, outlineWords, traceWords } from './moveWords'
-import { pathOfText, pathText } from './pathText'
+import PathField from './PathField.vue'
+import PotPartFields from './PotPartFields.vue'
 import type { Line } from './usePourPlan'
 
 /** One move of a pour, in the maker's words. */
@@ -26,16 +28,16 @@ const props = defineProps<{
   section: MouldSection
   /** How high the batter stands after it. */
   stands: { readonly leftMm: number; readonly rightMm: number; readonly topMm: number } | undefined
+  /** Whether its line along the loaf is being drawn. */
+  isDrawingAlong: boolean
 }>()
-const emit = defineEmits<{ kind: [kind: MoveKind] }>()
+const emit = defineEmits<{ kind: [kind: MoveKind]; along: [] }>()
 const { show } = useUnits()
 
 const spec = computed(() => moveSpecs[line.value.kind])
 const kinds = moveKinds.map((value) => ({ value, title: kindWords[value] }))
 const traceChoices = traces.map((value) => ({ value, title: traceWords[value] }))
-const potChoices = computed(() => props.colours.map(({ name }, value) => ({ value, title: name })))
 const outlines = computed(() => spec.value.outlines?.map((value) => ({ value, title: outlineWords[value] })))
-const partRange = { min: 0, max: 1 }
 const waitRange = { min: 0, max: 600 }
 const wallRange = computed(() => ({ min: 0, max: props.section.heightMm }))
 
@@ -43,7 +45,6 @@ const set = (change: Partial<Line>): void => {
   line.value = { ...line.value, ...change }
 }
 const setFigure = (figure: MoveFigure, value: number | null): void => set({ [figure]: value ?? 0 })
-const massOf = (pot: number, part: number): string => show('mass', (props.potsG[pot] ?? 0) * part, 0)
 
 // A sloped layer by the heights that are wished for at the walls, and back.
 const walls = computed(() =>
@@ -74,17 +75,8 @@ const standsWords = computed(() => {
     return top === left ? `Then it stands ${top} high.` : `Then it stands ${left}, ${top} at the highest.`
   return `Then it stands ${left} at the left and ${right} at the right.`
 })
-const pathProblem = ref<string>()
-/** As it is being typed; what cannot be read stays. */
-const pathTyped = ref<string>()
-function readPath(text: string): void {
-  pathTyped.value = text
-  const path = pathOfText(text)
-  pathProblem.value = path ? undefined : 'Write points as “18 56, 18 10”: mm from the left and up, a comma between.'
-  if (path) set({ path })
-}
-function setPart(at: number, change: { pot?: number; part?: number }): void {
-  set({ pots: (line.value.pots ?? []).map((one, place) => (place === at ? { ...one, ...change } : one)) })
+function setPart(at: number, part: PotPart): void {
+  set({ pots: (line.value.pots ?? []).map((one, place) => (place === at ? part : one)) })
 }
 </script>
 
@@ -97,22 +89,14 @@ function setPart(at: number, change: { pot?: number; part?: number }): void {
       :label="`Move ${index + 1}`"
       @update:model-value="emit('kind', $event)"
     />
-    <template v-if="spec.pours === 'one'">
-      <v-select
-        :model-value="line.pot ?? 0"
-        :items="potChoices"
-        label="Pot"
-        @update:model-value="set({ pot: $event })"
-      />
-      <QuantityField
-        :model-value="line.part ?? 1"
-        kind="share"
-        :range="partRange"
-        label="Of the pot"
-        :hint="massOf(line.pot ?? 0, line.part ?? 1)"
-        @update:model-value="set({ part: $event ?? 0 })"
-      />
-    </template>
+    <PotPartFields
+      v-if="spec.pours === 'one'"
+      :model-value="{ pot: line.pot ?? 0, part: line.part ?? 1 }"
+      label="Pot"
+      :colours="colours"
+      :pots-g="potsG"
+      @update:model-value="set($event)"
+    />
     <QuantityField
       v-for="figure in spec.figures"
       :key="figure"
@@ -171,32 +155,42 @@ function setPart(at: number, change: { pot?: number; part?: number }): void {
     <div v-if="spec.pours === 'many'" class="pots wide">
       <div v-for="(one, at) in line.pots ?? []" :key="at" class="row onepot">
         <span class="dot" :style="{ background: colours[one.pot]?.hex }" />
-        <v-select
-          :model-value="one.pot"
-          :items="potChoices"
+        <PotPartFields
+          :model-value="one"
           :label="`${at + 1}.`"
-          @update:model-value="setPart(at, { pot: $event })"
-        />
-        <QuantityField
-          :model-value="one.part"
-          kind="share"
-          :range="partRange"
-          label="Of the pot"
-          :hint="massOf(one.pot, one.part)"
-          @update:model-value="setPart(at, { part: $event ?? 0 })"
+          :colours="colours"
+          :pots-g="potsG"
+          @update:model-value="setPart(at, $event)"
         />
       </div>
     </div>
-    <v-text-field
+    <PathField
       v-if="spec.isDrawn"
       class="wide"
-      :model-value="pathTyped ?? pathText(line.path ?? [])"
+      :path="line.path ?? []"
       :label="line.plane === 'plan' ? 'Path from above, mm' : 'Path, mm from the left and up'"
-      :error-messages="pathProblem ?? []"
       data-test="path"
-      @blur="pathTyped = pathProblem === undefined ? undefined : pathTyped"
-      @update:model-value="readPath"
+      @path="set({ path: $event })"
     />
+    <div v-if="canFollowALine(line)" class="wide along">
+      <PathField
+        v-if="(line.along ?? []).length > 0"
+        :path="line.along ?? []"
+        label="Along the loaf it follows, mm from the left and from the near end"
+        data-test="along"
+        @path="set({ along: $event.length > 0 ? $event : undefined })"
+      />
+      <span v-else class="quiet">In the same place all along the loaf.</span>
+      <v-btn
+        size="small"
+        :variant="isDrawingAlong ? 'flat' : 'text'"
+        :color="isDrawingAlong ? 'primary' : undefined"
+        :aria-pressed="isDrawingAlong"
+        data-test="draw-along"
+        @click="emit('along')"
+        >Draw its line along the loaf</v-btn
+      >
+    </div>
   </div>
 </template>
 
@@ -231,6 +225,17 @@ function setPart(at: number, change: { pot?: number; part?: number }): void {
 .onepot {
   flex-wrap: nowrap;
   gap: 8px;
+}
+
+.along {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+}
+
+.along > :first-child {
+  flex: 1 1 220px;
 }
 
 .dot {

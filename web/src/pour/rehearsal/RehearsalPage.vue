@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import { isTyping } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
@@ -34,6 +35,10 @@ const working = useWorking(
 )
 
 const speeds = [1, 5, 20] as const
+const speedChoices = speeds.map((value) => ({
+  ...{ value, test: `speed-${value}` },
+  words: value === 1 ? 'In real time' : `${value} times as fast`,
+}))
 const speed = ref<(typeof speeds)[number]>(5)
 const seed = ref(1)
 const drawn = computed(() => drawBatter(working.estimate.value, seed.value))
@@ -66,16 +71,32 @@ const fallbackLook = computed(() => ({
 const nextLine = computed(() => lines.value[next.value])
 const isBusy = computed(() => clockMin.value < busyUntilMin.value)
 
+/** What was done, while it is watched once more. */
+const watched = ref<readonly RehearsalEvent[]>()
 let last = 0
 let frame = 0
 function run(now: number): void {
   if (!isOn.value) return
   clockMin.value += ((now - last) / 60_000) * speed.value
   last = now
+  if (watched.value) playOn(watched.value)
   frame = requestAnimationFrame(run)
+}
+/** Does again what was done by now. */
+function playOn(done: readonly RehearsalEvent[]): void {
+  events.value = done.filter(({ minutes }) => minutes <= clockMin.value)
+  if (events.value.length < done.length) return
+  isOn.value = false
+  watched.value = undefined
+}
+function watchAgain(): void {
+  const done = events.value
+  start(true)
+  watched.value = done
 }
 function start(again: boolean): void {
   if (!again) seed.value += 1
+  watched.value = undefined
   events.value = []
   clockMin.value = 0
   busyUntilMin.value = 0
@@ -85,13 +106,13 @@ function start(again: boolean): void {
 }
 function move(): void {
   const line = nextLine.value
-  if (!isOn.value || isBusy.value || !line) return
+  if (!isOn.value || watched.value || isBusy.value || !line) return
   events.value = [...events.value, { kind: 'move', index: next.value, minutes: clockMin.value }]
   busyUntilMin.value = clockMin.value + moveSpecs[line.kind].handsMin
   if (next.value >= lines.value.length) isOn.value = false
 }
 function fallBack(): void {
-  if (!isOn.value) return
+  if (!isOn.value || watched.value) return
   events.value = [...events.value, { kind: 'fall_back', minutes: clockMin.value }]
   isOn.value = false
 }
@@ -115,6 +136,8 @@ const wasWords = {
   right: 'at its trace',
   too_thick: 'too late: the batter was too thick',
 } as const
+/** The move done last, and how it was. */
+const lastDone = computed(() => score.value.moves.at(-1))
 const sentence = computed(() => {
   const name = design.value?.name ?? ''
   if (lines.value.length === 0) return `${name} has no pour plan to rehearse yet.`
@@ -131,19 +154,7 @@ const sentence = computed(() => {
   </p>
   <TheAnswer>{{ sentence }}</TheAnswer>
   <section v-if="lines.length > 0" class="sheet stack">
-    <div class="row" role="group" aria-label="How fast">
-      <v-btn
-        v-for="one in speeds"
-        :key="one"
-        size="small"
-        :variant="speed === one ? 'flat' : 'text'"
-        :color="speed === one ? 'primary' : undefined"
-        :aria-pressed="speed === one"
-        :data-test="`speed-${one}`"
-        @click="speed = one"
-        >{{ one === 1 ? 'In real time' : `${one} times as fast` }}</v-btn
-      >
-    </div>
+    <ChoiceButtons v-model="speed" :choices="speedChoices" label="How fast" />
     <div class="faces">
       <figure>
         <SoapFace :name="design?.name ?? ''" :soap="design" :width="220" :height="154" />
@@ -167,7 +178,12 @@ const sentence = computed(() => {
         }}
         <span v-if="nextLine.trace" class="quiet">planned at {{ traceWords[nextLine.trace].toLowerCase() }} trace</span>
       </p>
-      <div class="row">
+      <p v-if="watched" data-test="watched">
+        As it was done{{
+          lastDone ? `: ${kindWords[lines[lastDone.index]?.kind ?? 'level']} ${wasWords[lastDone.was]}` : ''
+        }}.
+      </p>
+      <div v-else class="row">
         <v-btn class="big" variant="flat" color="primary" :disabled="isBusy" data-test="do-move" @click="move"
           >Do it (Space)</v-btn
         >
@@ -181,6 +197,7 @@ const sentence = computed(() => {
       <v-btn v-if="isOver" class="big" variant="tonal" data-test="again" @click="start(true)"
         >The same batter again</v-btn
       >
+      <v-btn v-if="isOver" class="big" variant="text" data-test="watch" @click="watchAgain">Watch it once more</v-btn>
     </div>
     <table v-if="isOver" class="figures" data-test="score">
       <thead>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InstrumentName } from './useInstrument'
+import type { InstrumentName } from '@/parts/useInstrument'
 
 /** The hand at the simulated scale or probe, where no real one stands on the bench. */
 defineProps<{
@@ -8,6 +8,8 @@ defineProps<{
   target: number | null
   /** What the scale shows; what is still to be poured follows. */
   shownG: number
+  /** What the hand does that brings the scale to its target. @default pours the rest */
+  putWords?: string
 }>()
 defineEmits<{ command: [line: string] }>()
 const steps = [100, 10, 1, -1, -10] as const
@@ -24,7 +26,7 @@ const signed = (massG: number): string => (massG > 0 ? `+${massG}` : `−${-mass
         variant="tonal"
         data-test="pour-rest"
         @click="$emit('command', `put ${Number((target - shownG).toFixed(2))} g`)"
-        >Pour the rest</v-btn
+        >{{ putWords ?? 'Pour the rest' }}</v-btn
       >
       <v-btn
         v-for="massG in steps"

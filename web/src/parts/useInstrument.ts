@@ -1,15 +1,15 @@
-import { api } from '@/parts/api'
+import { api } from './api'
 import { endpoints } from '@vendange/contract'
 import type { Reading } from '@vendange/core/instruments'
 import { parseReading } from '@vendange/core/instruments'
 import type { Ref } from 'vue'
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 
-export type InstrumentName = 'scale' | 'probe'
+export type InstrumentName = 'scale' | 'probe' | 'room'
 
 const connectedKey = 'vendange.instruments'
 
-/** The instrument that the step at hand asks for, read live once the bench is connected to its instruments. */
+/** An instrument, read live once the tablet is connected to its instruments. */
 export function useInstrument(name: Ref<InstrumentName | undefined>) {
   const isConnected = ref(localStorage.getItem(connectedKey) === 'yes')
   const reading = shallowRef<Reading>()

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import StandInPanel from '@/parts/StandInPanel.vue'
+import { useInstrument } from '@/parts/useInstrument'
+import { computed, ref } from 'vue'
+
+/** The marked bar on the scale (a simulated one ships): its mass is taken once the display stands still. */
+defineProps<{
+  /** About what the bar weighs, g: what the hand at the simulated scale puts on it. */
+  expectedG: number | null
+}>()
+const emit = defineEmits<{ take: [massG: number] }>()
+const { show } = useUnits()
+const { isConnected, reading, command } = useInstrument(ref('scale'))
+const mass = computed(() => (reading.value?.kind === 'mass' ? reading.value : undefined))
+const words = computed(() => {
+  if (reading.value?.kind === 'over') return 'Overload: take something off the pan.'
+  if (!mass.value) return 'Nothing heard of the scale yet.'
+  return `The scale shows ${show('mass', mass.value.massG)}${mass.value.isSettled ? '' : ', still moving'}.`
+})
+const canTake = computed(() => mass.value?.isSettled === true && mass.value.massG > 0)
+function take(): void {
+  if (mass.value && canTake.value) emit('take', mass.value.massG)
+}
+</script>
+
+<template>
+  <div class="stack" data-test="bar-on-scale">
+    <template v-if="isConnected">
+      <p role="status">{{ words }}</p>
+      <div><v-btn size="small" :disabled="!canTake" data-test="take-mass" @click="take">Take it</v-btn></div>
+      <StandInPanel
+        name="scale"
+        :target="expectedG"
+        :shown-g="mass?.massG ?? 0"
+        put-words="Put the bar on"
+        @command="command"
+      />
+    </template>
+    <div v-else>
+      <v-btn size="small" variant="text" data-test="connect-scale" @click="isConnected = true">Read the scale</v-btn>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { useHappenings } from '@/parts/recordHappening'
+import { useSeason } from '@/parts/seasonStore'
+import type { LoafSummary } from '@vendange/contract'
+import type { FaultKey } from '@vendange/core/cutting'
+import { faultKeys, faults } from '@vendange/core/cutting'
+import { computed, ref } from 'vue'
+
+/** What the cut shows that was not meant, why, and what helps. */
+const props = defineProps<{ loaf: LoafSummary }>()
+const season = useSeason()
+const { record, errors, trouble, isSending } = useHappenings()
+const fault = ref<FaultKey | null>(null)
+const text = ref('')
+const choices = faultKeys.map((value) => ({ value, title: faults[value].name }))
+const open = computed(() => props.loaf.state.openFaults)
+async function find(): Promise<void> {
+  if (!fault.value) return
+  const happening = { type: 'fault_found', day: season.today, fault: fault.value, text: text.value } as const
+  if (!(await record(props.loaf, happening))) return
+  fault.value = null
+  text.value = ''
+}
+const closing = ref<Record<string, string>>({})
+const close = (key: FaultKey) =>
+  record(props.loaf, { type: 'fault_closed', day: season.today, fault: key, text: closing.value[key] ?? '' })
+</script>
+
+<template>
+  <section class="sheet stack">
+    <h2>Faults</h2>
+    <div v-for="key in open" :key="key" class="fault" data-test="open-fault">
+      <p>
+        <b>{{ faults[key].name }}.</b> {{ faults[key].cause }} <span class="quiet">{{ faults[key].remedy }}</span>
+      </p>
+      <form class="row" @submit.prevent="close(key)">
+        <v-text-field v-model="closing[key]" label="What was done about it" />
+        <v-btn type="submit" :disabled="(closing[key] ?? '').trim() === ''" data-test="close-fault">Close it</v-btn>
+      </form>
+    </div>
+    <form class="row" @submit.prevent="find">
+      <v-select v-model="fault" :items="choices" label="Fault" clearable data-test="fault" />
+      <v-text-field v-model="text" label="Where, how bad" :error-messages="errors['text'] ?? []" />
+      <v-btn type="submit" :disabled="fault === null" :loading="isSending" data-test="find-fault">Write it down</v-btn>
+    </form>
+    <p v-if="fault" class="quiet">Likely: {{ faults[fault].cause }} What helps: {{ faults[fault].remedy }}</p>
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+  </section>
+</template>
+
+<style scoped>
+.fault {
+  padding-left: 12px;
+  border-left: 3px solid rgb(var(--v-theme-must));
+}
+</style>

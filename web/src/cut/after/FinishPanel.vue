@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import QuantityField from '@/parts/QuantityField.vue'
+import { useHappenings } from '@/parts/recordHappening'
+import { useSeason } from '@/parts/seasonStore'
+import { useFinishTimes } from '@/parts/useFinishTimes'
+import type { LoafSummary, SavedMould } from '@vendange/contract'
+import { barsRange } from '@vendange/contract'
+import type { EdgeGroup, Finish, TakingOff } from '@vendange/core/cutting'
+import { bevelLegRange, edgeGroups, finishes, finishingOf, planedFacesRange, planedRange } from '@vendange/core/cutting'
+import { bevellingCents } from '@vendange/core/plan'
+import { formatMoney } from '@vendange/core/units'
+import { computed, ref } from 'vue'
+import { finishWords } from '../finishWords'
+
+/** Planing, paring, bevelling, stamping, polishing: how long it takes, what comes off, what it costs more. */
+const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
+const season = useSeason()
+const { show } = useUnits()
+const { timeOf } = useFinishTimes()
+const { record, errors, trouble, isSending } = useHappenings()
+const edgeWords: Readonly<Record<EdgeGroup, string>> = {
+  widthMm: 'Edges along the width',
+  heightMm: 'Edges along the height',
+  thicknessMm: 'Edges along the thickness',
+}
+const finish = ref<Finish>('bevelled')
+const bars = ref(props.loaf.state.cut?.bars ?? 1)
+const legMm = ref(4)
+const edges = ref<EdgeGroup[]>([...edgeGroups])
+const planedMm = ref(1)
+const faces = ref(2)
+const minutes = ref<number | null>(null)
+const removedG = ref<number | null>(null)
+const minutesRange = { min: 0, max: 1440 }
+const massRange = { min: 0, max: 20_000 }
+const time = computed(() => timeOf(finish.value, bars.value))
+const takingOff = computed<TakingOff | undefined>(() => {
+  if (finish.value === 'bevelled') return { finish: 'bevelled', legMm: legMm.value, edges: edges.value }
+  return finish.value === 'planed' ? { finish: 'planed', planedMm: planedMm.value, faces: faces.value } : undefined
+})
+const reckoned = computed(
+  () => takingOff.value && finishingOf(props.mould, props.loaf.state, { ...takingOff.value, bars: bars.value }),
+)
+const isOff = computed(
+  () => removedG.value !== null && reckoned.value !== undefined && reckoned.value.isFarOff(removedG.value),
+)
+const order = computed(() => {
+  const collectionId = season.design(props.loaf.designId)?.collectionId
+  return season.orders.find((one) => one.collectionId !== null && one.collectionId === collectionId)
+})
+const charge = computed(() => {
+  const { pricing, currency } = season.workshop ?? {}
+  if (!pricing || finish.value !== 'bevelled') return ''
+  if (order.value?.bevelled) return `The price of ${order.value.client}’s order has it already.`
+  const money = formatMoney(bevellingCents(bars.value, pricing), currency ?? 'EUR')
+  return order.value ? `${money} go on ${order.value.client}’s order.` : `On an order it would be ${money} more.`
+})
+async function log(): Promise<void> {
+  const happening = {
+    type: 'finished',
+    ...{ day: season.today, finish: finish.value, bars: bars.value },
+    ...{ minutes: minutes.value ?? 0, removedG: removedG.value },
+  } as const
+  if (!(await record(props.loaf, happening))) return
+  minutes.value = null
+  removedG.value = null
+}
+</script>
+
+<template>
+  <section class="sheet stack">
+    <h2>Finish</h2>
+    <p data-test="finish-words">
+      {{ finishWords[finish] }} of {{ bars }} bars: about {{ time.allMin }} min ({{ time.eachMin.toFixed(1) }} a bar,
+      {{ time.isLearned ? 'learned here' : 'an estimate' }}).
+      <template v-if="reckoned">
+        {{ show('mass', reckoned.eachG, 1) }} come off each, {{ show('mass', reckoned.allG, 0) }} in all. {{ charge }}
+      </template>
+    </p>
+    <div class="fields">
+      <v-select
+        v-model="finish"
+        :items="finishes.map((value) => ({ value, title: finishWords[value] }))"
+        label="Work"
+        data-test="finish"
+      />
+      <QuantityField v-model="bars" kind="count" :range="barsRange" label="Bars" :error="errors['bars']" />
+      <QuantityField
+        v-if="finish === 'bevelled'"
+        v-model="legMm"
+        kind="length"
+        :range="bevelLegRange"
+        label="Leg of the bevel"
+      />
+      <template v-if="finish === 'planed'">
+        <QuantityField v-model="planedMm" kind="length" :range="planedRange" label="Planed off a face" />
+        <QuantityField v-model="faces" kind="count" :range="planedFacesRange" label="Faces of a bar" />
+      </template>
+      <QuantityField v-model="minutes" kind="number" optional :range="minutesRange" label="It took, min" />
+      <QuantityField v-model="removedG" kind="mass" optional :range="massRange" label="Came off, by the scale" />
+    </div>
+    <div v-if="finish === 'bevelled'" class="row">
+      <v-checkbox v-for="group in edgeGroups" :key="group" v-model="edges" :value="group" :label="edgeWords[group]" />
+    </div>
+    <p v-if="takingOff && !reckoned" class="must">
+      {{ finish === 'bevelled' ? 'Two bevels would meet: take a shorter leg.' : 'Nothing of the bar would be left.' }}
+    </p>
+    <p v-if="isOff" class="must" data-test="finish-off">
+      The scale says much else than the {{ show('mass', reckoned?.allG ?? 0, 0) }} reckoned. Sizes or count may be
+      others.
+    </p>
+    <div>
+      <v-btn :disabled="minutes === null" :loading="isSending" data-test="log-finish" @click="log">Log it</v-btn>
+    </div>
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+  </section>
+</template>

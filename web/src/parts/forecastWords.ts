@@ -1,0 +1,22 @@
+import type { CureForecast, CureGoal } from '@vendange/core/cure'
+import { formatQuantity } from '@vendange/core/units'
+
+/** Chances from which something is said without an "if". Rules of the house. */
+const asGoodAsSure = 0.9
+const asGoodAsNever = 0.1
+
+/** "Will it still be 120 g?", answered. */
+export function keepsLabelWords(
+  { atRelease, keepsLabel }: Pick<CureForecast, 'atRelease' | 'keepsLabel'>,
+  { cureDays, labelMassG }: CureGoal,
+): string {
+  const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 0 })
+  const label = `the ${grams(labelMassG)} of its label`
+  const kept =
+    keepsLabel > asGoodAsSure
+      ? `It will still weigh ${label}`
+      : keepsLabel < asGoodAsNever
+        ? `It will not weigh ${label} any more`
+        : `Whether it still weighs ${label} is open (${Math.round(keepsLabel * 100)} %)`
+  return `${kept}: ${grams(atRelease.fromG)} to ${grams(atRelease.untilG)} on day ${cureDays}, most likely ${grams(atRelease.likelyG)} (estimate).`
+}

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { act } from '@/parts/act'
+import { api } from '@/parts/api'
+import ChoiceButtons from '@/parts/ChoiceButtons.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import { useSeason } from '@/parts/seasonStore'
+import { mdiPrinterOutline } from '@mdi/js'
+import type { LoafView } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import type { LabelStyle } from '@vendange/core/release'
+import { bestBeforeOf, labelIngredients, labelLines, labelStocks, missingOnLabel } from '@vendange/core/release'
+import { computed, ref } from 'vue'
+
+/** The label of a loaf as it is printed. What it must say is decided by local law and a licensed assessor. */
+const props = defineProps<{ view: LoafView }>()
+const season = useSeason()
+const styles = [
+  { value: 'eu', words: 'EU, UK' },
+  { value: 'us', words: 'US' },
+] as const
+const style = computed<LabelStyle>({
+  get: () => season.workshop?.labelStyle ?? 'eu',
+  set: (labelStyle) => {
+    const now = season.workshop
+    if (!now) return
+    void act(async () => {
+      await api(endpoints.updateWorkshop, { body: { ...now, labelStyle } })
+      await season.load()
+    })
+  },
+})
+const ingredients = computed(() =>
+  labelIngredients(props.view.plan, season.workshop?.cureLoss ?? 0, props.view.plan.scent?.allergens ?? []),
+)
+const terms = computed(() => {
+  const { loaf } = props.view
+  return {
+    ...{ style: style.value, name: loaf.name, netMassG: loaf.labelMassG, lotCode: loaf.lotCode },
+    bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? season.today),
+    maker: season.workshop?.makerAddress ?? '',
+  }
+})
+const lines = computed(() => labelLines(terms.value, ingredients.value))
+const missing = computed(() => missingOnLabel(terms.value, ingredients.value))
+const stock = ref(labelStocks[0]?.key ?? '')
+const count = ref(props.view.loaf.state.cut?.bars ?? 1)
+const countRange = { min: 1, max: 2000 }
+const address = computed(
+  () => `${endpoints.release.labels.path.replace(':id', props.view.loaf.id)}?stock=${stock.value}&count=${count.value}`,
+)
+</script>
+
+<template>
+  <section class="sheet stack" data-test="label-panel">
+    <div class="row head">
+      <h2>Its label</h2>
+      <ChoiceButtons v-model="style" :choices="styles" label="Style" />
+    </div>
+    <div class="label">
+      <p v-for="(line, at) in lines" :key="at" :class="{ name: at === 0 }">{{ line }}</p>
+    </div>
+    <p v-if="missing.length > 0" class="must">Not complete: it lacks {{ missing.join(', ') }}.</p>
+    <p class="quiet small">
+      Reckoned from typical values (estimate); scent allergens by the certificate. Local law and a licensed assessor
+      decide.
+    </p>
+    <div class="fields">
+      <v-select
+        v-model="stock"
+        :items="labelStocks.map(({ key, name }) => ({ value: key, title: name }))"
+        label="Sheet"
+      />
+      <QuantityField v-model="count" kind="count" :range="countRange" label="Labels" />
+    </div>
+    <div>
+      <v-btn :prepend-icon="mdiPrinterOutline" :href="address" target="_blank" data-test="print-labels"
+        >Labels as PDF</v-btn
+      >
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.label {
+  padding: 10px 12px;
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 4px;
+  font-size: 0.85rem;
+}
+
+.name {
+  font-family: var(--serif);
+  font-size: 1.15rem;
+}
+
+.small {
+  font-size: 0.88rem;
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { api, problemOf } from '@/parts/api'
+import FileButton from '@/parts/FileButton.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import { useSeason } from '@/parts/seasonStore'
+import type { NewSale, ShopOffer } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { barsToOffer } from '@vendange/core/loaf'
+import { parseSalesCsv } from '@vendange/core/release/csv'
+import { formatMoney } from '@vendange/core/units'
+import { computed, ref, shallowRef } from 'vue'
+
+/** The web drop: into the shop, sold there, and the sales back; a table of sales from elsewhere too. */
+const season = useSeason()
+const offers = shallowRef<readonly ShopOffer[]>([])
+const words = ref('')
+const trouble = ref<string>()
+async function doing(work: () => Promise<string>): Promise<void> {
+  trouble.value = undefined
+  try {
+    words.value = await work()
+    offers.value = await api(endpoints.shop.offers)
+  } catch (error) {
+    trouble.value = problemOf(error).detail
+    offers.value = await api(endpoints.shop.offers).catch(() => offers.value)
+  }
+}
+void doing(() => Promise.resolve(''))
+
+/** Web bars that were set aside, less what the shop has of them already. */
+const toOffer = computed(() => {
+  const ids = [...new Set(season.loaves.map(({ designId }) => designId))]
+  return ids.flatMap((designId) => {
+    const bars = barsToOffer(
+      season.loaves.filter((loaf) => loaf.designId === designId),
+      offers.value.find((one) => one.designId === designId),
+    )
+    const design = season.design(designId)
+    return bars > 0 && design ? [{ designId, name: design.name, bars }] : []
+  })
+})
+/** What the maker asks for a bar; what is in the field is only where to begin. */
+const priceCents = ref(900)
+const priceRange = { min: 0, max: 100_000 }
+const drop = () =>
+  doing(async () => {
+    for (const one of toOffer.value) await api(endpoints.shop.offer, { body: { ...one, priceCents: priceCents.value } })
+    return 'The drop is in the shop.'
+  })
+const sellOut = () =>
+  doing(async () => {
+    for (const { designId, offered, sold } of offers.value)
+      for (let left = offered - sold; left > 0; left -= Math.min(2, left))
+        await api(endpoints.shop.buy, {
+          params: { designId },
+          body: { bars: Math.min(2, left), buyer: `Made-up buyer ${offered - left + 1}` },
+        })
+    return 'Made-up buyers bought all of it.'
+  })
+async function take(sales: readonly NewSale[]): Promise<string> {
+  const { taken, known } = await api(endpoints.release.takeSales, { body: { sales: [...sales] } })
+  await season.load()
+  return `${taken} sales taken over${known > 0 ? `, ${known} known already` : ''}.`
+}
+const takeOver = () =>
+  doing(async () => {
+    const sales = await api(endpoints.shop.sales, { params: { after: '0' } })
+    return take(
+      sales.map(({ saleId, day, designId, bars, buyer, priceCents }) => ({
+        ...{ saleId, day, designId, bars, buyer, priceCents, lotCode: '', channel: 'Web' as const },
+      })),
+    )
+  })
+async function readTable(file: File): Promise<void> {
+  const read = parseSalesCsv(await file.text())
+  if (!read.ok) {
+    trouble.value = read.problems.slice(0, 5).join(' ')
+    return
+  }
+  const unknown = read.sales.find(({ soap }) => !season.designs.some(({ name }) => name === soap))
+  if (unknown) {
+    trouble.value = `There is no soap “${unknown.soap}” here.`
+    return
+  }
+  await doing(() =>
+    take(
+      read.sales.map(({ soap, ...sale }) => ({
+        ...sale,
+        designId: season.designs.find(({ name }) => name === soap)?.id ?? '',
+      })),
+    ),
+  )
+}
+</script>
+
+<template>
+  <section class="sheet stack" data-test="shop">
+    <h2>The web drop <span class="quiet">in the simulated shop</span></h2>
+    <p v-for="offer in offers" :key="offer.designId" data-test="offer">
+      {{ offer.name }}: <b>{{ offer.sold }} of {{ offer.offered }}</b> sold at
+      {{ formatMoney(offer.priceCents, season.workshop?.currency ?? 'EUR') }}
+    </p>
+    <p v-if="offers.length === 0" class="quiet">Set bars aside for the web first; then they go into the shop.</p>
+    <div class="row">
+      <QuantityField
+        v-model="priceCents"
+        class="price"
+        kind="money"
+        :range="priceRange"
+        label="Price of a bar, yours"
+      />
+      <v-btn :disabled="toOffer.length === 0" data-test="drop" @click="drop">Put the drop in the shop</v-btn>
+      <v-btn variant="text" :disabled="offers.length === 0" data-test="sell-out" @click="sellOut"
+        >Let it sell out</v-btn
+      >
+      <v-btn variant="text" :disabled="offers.length === 0" data-test="take-sales" @click="takeOver"
+        >Take the sales over</v-btn
+      >
+      <FileButton label="Sales as a table" accept=".csv,text/csv" test="sales-file" variant="text" @file="readTable" />
+    </div>
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+    <p v-else class="quiet" role="status">{{ words }}</p>
+  </section>
+</template>
+
+<style scoped>
+.price {
+  max-width: 190px;
+}
+</style>
