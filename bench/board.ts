@@ -7,6 +7,8 @@ import { costsOf, watchFrames } from './frameCosts'
 import { percentile } from './measure'
 
 const batchCount = 300
+/** Frames that follow each day by which the pour is dragged: twelve days a second, 180 pixels. */
+const framesADay = 4
 
 /** A season view of many batches over a year, made of the demo's own things. */
 function crowded(view: SeasonView): SeasonView {
@@ -58,7 +60,8 @@ export async function benchBoard(): Promise<void> {
       for (let day = 1; day <= 20; day++) {
         const at = `{ bubbles: true, clientX: ${box.x + 10 + day * 15}, clientY: ${box.y + 10} }`
         const moved = `document.querySelector('[data-batch="bench-20"]')`
-        drags.push(...(await costsOf(page, `${moved}.dispatchEvent(new PointerEvent('pointermove', ${at}))`, 2)))
+        const step = `${moved}.dispatchEvent(new PointerEvent('pointermove', ${at}))`
+        drags.push(...(await costsOf(page, step, framesADay)))
       }
       if (!(await page.locator('[data-test=trial]').isVisible())) throw new Error('Expected the batch to move')
       await page.mouse.move(box.x + 10, box.y + 10, { steps: 10 })

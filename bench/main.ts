@@ -1,8 +1,12 @@
 import { benchApi } from './api'
 import { benchBoard } from './board'
+import { benchCure } from './cure'
+import { benchCutting } from './cutting'
 import { benchFormulate } from './formulate'
+import { benchKills } from './kills'
 import { benchPour } from './pour'
 import { benchSeason } from './season'
+import { benchTenYears } from './tenYears'
 
 // npm run bench [-- NAME]: prints ratios, each against its yardstick in the same run.
 const benches: Readonly<Record<string, () => Promise<void>>> = {
@@ -10,7 +14,11 @@ const benches: Readonly<Record<string, () => Promise<void>>> = {
   board: benchBoard,
   formulate: benchFormulate,
   pour: benchPour,
+  cutting: benchCutting,
+  cure: benchCure,
   api: benchApi,
+  'ten-years': benchTenYears,
+  kills: benchKills,
 }
 const [wanted] = process.argv.slice(2)
 if (wanted !== undefined && !Object.hasOwn(benches, wanted)) {

@@ -192,11 +192,12 @@ test('a hold keeps a loaf from its release and says why', async ({ page }) => {
     .getByRole('link', { name: 'Check' })
     .click()
   await expect(page.getByTestId('release')).toBeDisabled()
-  await page.getByLabel('Why').fill('grey veil on the top')
+  await page.getByLabel('Why it is held').fill('grey veil on the top')
   await page.getByTestId('hold').click()
   await expect(page.getByText('Held: grey veil on the top')).toBeVisible()
   await page.goto(`${workshop.url}/release`)
-  await expect(page.getByRole('row', { name: /Platform Fog/ })).toContainText('Held: grey veil on the top')
+  const held = page.getByTestId('to-release').filter({ hasText: 'Platform Fog' })
+  await expect(held).toContainText('Held: grey veil on the top')
 })
 
 test('the story of a loaf and the run sheet print on their sheets', async ({ page }) => {

@@ -1,4 +1,5 @@
-import type { LoafView } from '@vendange/contract'
+import type { LoafView, SavedMaker } from '@vendange/contract'
+import { createClient, endpoints } from '@vendange/contract'
 import { expect, test } from '@playwright/test'
 import { type } from './hands'
 import { WorkshopProcess } from './server'
@@ -44,7 +45,7 @@ test('a photograph of 48 megapixels off a phone is made small, and stands uprigh
   await page.getByTestId('log-cut').click()
   await expect(page.getByRole('row', { name: /Dining Car.*18 18/ })).toBeVisible({ timeout: 60_000 })
   const loaves = (await (await fetch(`${workshop.url}/api/loaves`)).json()) as LoafView['loaf'][]
-  const photoId = loaves.find(({ name }) => name === 'Dining Car')?.state.photoIds[0] ?? ''
+  const photoId = loaves.find(({ name }) => name === 'Dining Car')?.state.photos[0]?.photoId ?? ''
   const kept = Buffer.from(await (await fetch(`${workshop.url}/api/photos/${photoId}`)).arrayBuffer())
   expect(kept.length).toBeLessThan(2_000_000)
   const seen = await page.evaluate(async (address) => {
@@ -59,4 +60,34 @@ test('a photograph of 48 megapixels off a phone is made small, and stands uprigh
   expect(seen).toMatchObject({ width: 1500, height: 2000 })
   expect(seen.right).toBeLessThan(0x80)
   expect(seen.left).toBeGreaterThan(0xb0)
+
+  await test.step('the scent’s page measures how the colours moved from one photograph to the next', async () => {
+    const [maker] = (await (await fetch(`${workshop.url}/api/season`)).json()).makers as SavedMaker[]
+    const api = createClient({ baseUrl: workshop.url, makerId: () => maker?.id })
+    const earlier = await page.evaluate(async () => {
+      const canvas = new OffscreenCanvas(300, 400)
+      const context = canvas.getContext('2d')
+      if (!context) throw new Error('Expected a canvas')
+      context.fillStyle = '#F0C878'
+      context.fillRect(0, 0, 300, 400)
+      context.fillStyle = '#7B3F4B'
+      context.fillRect(150, 0, 150, 400)
+      return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/png' })).arrayBuffer())]
+    })
+    const rawBody = new Blob([Buffer.from(earlier)], { type: 'image/png' })
+    const { photoId: before } = await api(endpoints.loaves.addPhoto, { rawBody })
+    const loaf = loaves.find(({ name }) => name === 'Dining Car')
+    const now = await api(endpoints.loaves.view, { params: { id: loaf?.id ?? '' } })
+    await api(endpoints.loaves.record, {
+      params: { id: loaf?.id ?? '' },
+      body: {
+        ...{ type: 'photographed', day: loaf?.state.pouredDay ?? '', photoId: before },
+        version: now.loaf.version,
+      },
+    })
+    await page.goto(`${workshop.url}/notebook/scents`)
+    await expect(page.getByTestId('drift').first()).toHaveText(
+      /Dining Car moved by ΔE \d+\.\d, darker by \d+ L\* in \d+ days, by its photographs \(estimate/,
+    )
+  })
 })

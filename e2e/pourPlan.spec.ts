@@ -77,6 +77,23 @@ test('a pour is designed in moves, drawn on by hand and by keys, and the inside 
     await page.getByTestId('draw-skewer').click()
   })
 
+  await test.step('a pull follows a line along the loaf that is drawn from above', async () => {
+    await page.getByTestId('draw-along').last().click()
+    await expect(canvasOf(page)).toBeInViewport({ ratio: 0.9 })
+    const box = (await canvasOf(page).boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 }
+    await saving(page, async () => {
+      await page.mouse.move(box.x + box.width * 0.3, box.y + box.height * 0.95)
+      await page.mouse.down()
+      await page.mouse.move(box.x + box.width * 0.7, box.y + box.height * 0.05, { steps: 8 })
+      await page.mouse.up()
+    })
+    const along = (await soapNamed('Signal Lamps')).pourPlan.at(-1)?.along ?? []
+    expect(along.length).toBeGreaterThan(4)
+    expect((along.at(-1)?.yMm ?? 0) - (along[0]?.yMm ?? 0)).toBeGreaterThan(150)
+    await expect(page.getByTestId('along').locator('input')).toHaveValue(/^\d+(\.\d)? \d+(\.\d)?, /)
+    await page.getByRole('button', { name: 'Across' }).click()
+  })
+
   await test.step('a plan goes out as a file and comes in again; another file is refused', async () => {
     const download = page.waitForEvent('download')
     await page.getByTestId('save-plan').click()
@@ -258,6 +275,11 @@ test('a pour is rehearsed, scored and played again', async ({ page }) => {
   await page.keyboard.press('f')
   await expect(answer(page)).toHaveText(/^\d+ of 100\. You fell back, and/)
   await expect(page.getByTestId('score').getByRole('row')).toHaveCount(2)
+  const score = await answer(page).textContent()
+  await page.getByTestId('watch').click()
+  await expect(page.getByTestId('watched')).toContainText('As it was done')
+  await page.keyboard.press('f')
+  await expect(answer(page)).toHaveText(score ?? '', { timeout: 30_000 })
   await page.getByTestId('again').click()
   await expect(page.getByTestId('batter')).toContainText('Next, 1 of')
 })
@@ -276,6 +298,7 @@ test('a scent that races at the bench: the clock, the fallback in one tap, and w
   const expected = await likelyLeft()
   await page.getByTestId('move-done').click()
   await expect(page.getByTestId('move-done')).toContainText(/^2\./)
+  await page.getByTestId('clock:still_flows').click()
   // Thick within seconds: the window closes.
   await page.getByTestId('clock:medium').click()
   await expect.poll(likelyLeft).toBeLessThan(expected / 2)
@@ -283,8 +306,15 @@ test('a scent that races at the bench: the clock, the fallback in one tap, and w
   await expect(page.getByTestId('fell-back')).toContainText('Fallen back at')
   await page.getByTestId('clock:too_thick').click()
   await expect
-    .poll(async () => (await get<BatchView>(`/api/batches/${id}`)).records.map(({ stepKey }) => stepKey).slice(-5))
-    .toEqual(['clock:emulsion', 'clock:move:0', 'clock:medium', 'clock:fallback', 'clock:too_thick'])
+    .poll(async () => (await get<BatchView>(`/api/batches/${id}`)).records.map(({ stepKey }) => stepKey).slice(-6))
+    .toEqual([
+      'clock:emulsion',
+      'clock:move:0',
+      'clock:still_flows',
+      'clock:medium',
+      'clock:fallback',
+      'clock:too_thick',
+    ])
   const timed = (await get<readonly TimedPourView[]>('/api/pour-timings')).find(({ batchId }) => batchId === id)
   expect(timed?.fellBackAtMin).toBeGreaterThan(0)
   expect(timed?.seen.at(-1)?.thickened).toBe(1)

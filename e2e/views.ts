@@ -1,4 +1,4 @@
-import type { SeasonView } from '@vendange/contract'
+import type { SeasonView, StoresView } from '@vendange/contract'
 
 /** The main views; those with a picture in the README are named like it. */
 export const mainViewNames = [
@@ -14,11 +14,13 @@ export const mainViewNames = [
   'pour',
   'run-sheet',
   'cut',
+  'cut-loaf',
   'cure',
   'cure-loaf',
   'release',
   'release-loaf',
   'stores',
+  'trace',
   'mould',
   'notebook',
   'scents',
@@ -38,11 +40,14 @@ export const viewsWithoutPicture: ReadonlySet<MainViewName> = new Set([
   'scents',
   'cure-loaf',
   'release-loaf',
+  'cut-loaf',
+  'trace',
 ])
 
 /** Where the main views of the demo are, each with something to show. */
 export async function mainViews(url: string): Promise<Readonly<Record<MainViewName, string>>> {
   const season = (await (await fetch(`${url}/api/season`)).json()) as SeasonView
+  const stores = (await (await fetch(`${url}/api/stores`)).json()) as StoresView
   const named = <T extends { readonly name: string }>(things: readonly T[], name: string): T => {
     const found = things.find((thing) => thing.name === name)
     if (!found) throw new Error(`The demo has no ${name}`)
@@ -52,6 +57,8 @@ export async function mainViews(url: string): Promise<Readonly<Record<MainViewNa
   if (!guestHouse) throw new Error('The demo has no order that is asked for')
   const signalLamps = named(season.batches, 'Signal Lamps')
   const regatta = named(season.loaves, 'Regatta, first pour')
+  const used = stores.lots.find(({ usedAmount }) => usedAmount > 0)
+  if (!used) throw new Error('The demo has used no lot yet')
   return {
     plan: '/plan',
     collection: `/plan/${named(season.collections, 'Night Train').id}`,
@@ -66,11 +73,13 @@ export async function mainViews(url: string): Promise<Readonly<Record<MainViewNa
     'run-sheet': `/pour/${signalLamps.id}`,
     scents: '/notebook/scents',
     cut: '/cut',
+    'cut-loaf': `/cut/${named(season.loaves, 'Dining Car').id}`,
     cure: '/cure',
     'cure-loaf': `/cure/${regatta.id}`,
     release: '/release',
     'release-loaf': `/release/${regatta.id}`,
     stores: '/stores',
+    trace: `/stores/lots/${used.id}/trace`,
     mould: `/stores/moulds/${named(season.moulds, 'Long loaf').id}`,
     notebook: '/notebook',
     loaf: `/loaves/${regatta.id}`,
