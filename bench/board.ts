@@ -1,14 +1,21 @@
+import type { Locator } from '@playwright/test'
 import { chromium } from '@playwright/test'
 import type { SeasonView } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { WorkshopProcess } from '../e2e/server'
 import config from '../e2e/playwright.config'
-import { costsOf, watchFrames } from './frameCosts'
+import type { FrameCost } from './frameCosts'
+import { frameCostsOf, frames } from './frameCosts'
 import { percentile } from './measure'
 
 const batchCount = 300
 /** Frames that follow each day by which the pour is dragged: twelve days a second, 180 pixels. */
 const framesADay = 4
+/** Frames in which the wall follows a zoom. */
+const framesAZoom = 20
+const rounds = 5
+/** At the zoom that the board opens with. */
+const pixelsADay = 15
 
 /** A season view of many batches over a year, made of the demo's own things. */
 function crowded(view: SeasonView): SeasonView {
@@ -30,7 +37,10 @@ function crowded(view: SeasonView): SeasonView {
   return { ...view, batches: [...view.batches, ...batches] }
 }
 
-/** Script and layout of single steps while the board with 300 batches is dragged and zoomed, measured by the browser. */
+/**
+ * Script, style and layout of each frame while the board with 300 batches is dragged by the mouse and zoomed by its
+ * buttons, as Chromium traces them.
+ */
 export async function benchBoard(): Promise<void> {
   const workshop = new WorkshopProcess()
   workshop.seedDemo()
@@ -42,50 +52,77 @@ export async function benchBoard(): Promise<void> {
       const response = await route.fetch()
       await route.fulfill({ response, json: crowded((await response.json()) as SeasonView) })
     })
-    await watchFrames(page)
     await page.goto(`${workshop.url}/plan`)
     await page.locator('.pour.planned').first().waitFor()
     const bar = page.locator('[data-batch="bench-20"]')
     await bar.scrollIntoViewIfNeeded()
-    const box = await bar.boundingBox()
-    if (!box) throw new Error('Expected the batch to be in sight')
-    const idle: number[] = []
-    const drags: number[] = []
-    const zooms: number[] = []
-    for (let round = 0; round < 5; round++) {
-      idle.push(...(await costsOf(page, '', 10)))
-      await page.mouse.move(box.x + 10, box.y + 10)
+    // The faces are drawn once, when the page is opened.
+    await page.waitForLoadState('networkidle')
+    await frames(page, 120)
+    const middleOf = async (what: Locator): Promise<{ readonly x: number; readonly y: number }> => {
+      const box = await what.boundingBox()
+      if (!box) throw new Error('Expected it to be in sight')
+      return { x: box.x + 10, y: box.y + box.height / 2 }
+    }
+    const start = await middleOf(bar)
+    const buttons = await Promise.all(
+      ['Month', 'Half a year', 'Week', 'Season'].map((name) =>
+        middleOf(page.locator('.zooms').getByRole('button', { name })),
+      ),
+    )
+    const idle: FrameCost[] = []
+    const drags: FrameCost[] = []
+    const zooms: FrameCost[] = []
+    for (let round = 0; round < rounds; round++) {
+      idle.push(...(await frameCostsOf(browser, page, () => frames(page, 20))))
+      await page.mouse.move(start.x, start.y)
       await page.mouse.down()
-      // Each step is one day: the whole plan is checked and the board drawn anew.
-      for (let day = 1; day <= 20; day++) {
-        const at = `{ bubbles: true, clientX: ${box.x + 10 + day * 15}, clientY: ${box.y + 10} }`
-        const moved = `document.querySelector('[data-batch="bench-20"]')`
-        const step = `${moved}.dispatchEvent(new PointerEvent('pointermove', ${at}))`
-        drags.push(...(await costsOf(page, step, framesADay)))
+      const drag = async (): Promise<void> => {
+        // Each step is one day: the whole plan is checked and the board drawn anew.
+        for (let day = 1; day <= 20; day++) {
+          await page.mouse.move(start.x + day * pixelsADay, start.y)
+          await frames(page, framesADay)
+        }
       }
+      drags.push(...(await frameCostsOf(browser, page, drag)))
       if (!(await page.locator('[data-test=trial]').isVisible())) throw new Error('Expected the batch to move')
-      await page.mouse.move(box.x + 10, box.y + 10, { steps: 10 })
+      await page.mouse.move(start.x, start.y, { steps: 10 })
       await page.mouse.up()
-      for (const name of ['Month', 'Half a year', 'Week', 'Season']) {
-        const buttons = `[...document.querySelectorAll('.zooms button')]`
-        const step = `${buttons}.find((button) => button.textContent.trim() === '${name}').click()`
-        zooms.push(...(await costsOf(page, step, 20)))
+      await frames(page, 20)
+      const zoom = async (): Promise<void> => {
+        for (const { x, y } of buttons) {
+          await page.mouse.click(x, y)
+          await frames(page, framesAZoom)
+        }
       }
+      zooms.push(...(await frameCostsOf(browser, page, zoom)))
     }
-    console.log(`The board with ${batchCount} batches over a year: script, style and layout a frame, ms by the clock`)
-    for (const [what, figures] of [
-      ['nothing happens', idle],
-      ['dragging a pour by a day', drags],
-      ['zooming', zooms],
-    ] as const) {
-      // Frames with nothing to do would only flatter the figures.
-      const sorted = figures.filter((ms) => what === 'nothing happens' || ms > 0.3).sort((a, b) => a - b)
-      console.log(
-        `  ${what.padEnd(34)} median ${percentile(sorted, 0.5).toFixed(1)}, 95th percentile ${percentile(sorted, 0.95).toFixed(1)}, most ${percentile(sorted, 1).toFixed(1)}, above 8: ${sorted.filter((ms) => ms > 8).length} of ${sorted.length}`,
-      )
-    }
+    console.log(`The board with ${batchCount} batches over a year: script, style and layout a frame, ms`)
+    print('nothing happens', idle)
+    print('dragging a pour by a day', drags)
+    print('zooming', zooms)
   } finally {
     await browser.close()
     await workshop.dispose()
   }
+}
+
+function print(what: string, costs: readonly FrameCost[]): void {
+  // Frames with nothing to do would only flatter the figures.
+  const busy = what === 'nothing happens' ? costs : costs.filter(({ ranMs }) => ranMs > 0.3)
+  const told = (how: string, figures: readonly number[]): string => {
+    const sorted = [...figures].sort((a, b) => a - b)
+    const [median, most] = [0.5, 1].map((share) => percentile(sorted, share).toFixed(1))
+    const high = percentile(sorted, 0.95).toFixed(1)
+    return `${how} median ${median}, 95th percentile ${high}, most ${most}, above 8: ${sorted.filter((ms) => ms > 8).length}`
+  }
+  const ran = told(
+    'the thread ran',
+    busy.map(({ ranMs }) => ranMs),
+  )
+  const clock = told(
+    'by the clock',
+    busy.map(({ clockMs }) => clockMs),
+  )
+  console.log(`  ${what.padEnd(25)} ${String(busy.length).padStart(4)} frames; ${ran}; ${clock}`)
 }

@@ -1,45 +1,76 @@
-import type { Page } from '@playwright/test'
+import type { Browser, Page } from '@playwright/test'
+import { array, number, object, string } from 'yup'
 
-/**
- * Put into the page before its own script. `stepCost` does a step and tells what it costs by the clock, in ms: script
- * with all promises it keeps, then style and layout, which are asked for at once. `frameCosts` tells the same of the
- * frames that follow, by the callbacks that the page asks for in them. Written as text, since what compiles this file
- * puts helpers of its own into functions.
- */
-const inThePage = `
-  const settled = async () => { for (let tick = 0; tick < 6; tick++) await null }
-  const laidOut = () => document.body.offsetHeight
-  const frames = new Map()
-  const ask = window.requestAnimationFrame.bind(window)
-  window.requestAnimationFrame = (callback) => ask(async (time) => {
-    const start = performance.now()
-    callback(time)
-    await settled()
-    laidOut()
-    frames.set(time, (frames.get(time) ?? 0) + performance.now() - start)
-  })
-  window.stepCost = async (step) => {
-    laidOut()
-    const start = performance.now()
-    step()
-    await settled()
-    laidOut()
-    return performance.now() - start
-  }
-  window.frameCosts = async (count) => {
-    frames.clear()
-    for (let frame = 0; frame < count; frame++) await new Promise((done) => ask(done))
-    return [...frames.values()]
-  }
-`
-
-export async function watchFrames(page: Page): Promise<void> {
-  await page.addInitScript(inThePage)
+/** What a frame costs the page's own thread: script with the collecting of its garbage, style and layout. */
+export interface FrameCost {
+  /** Time that the thread ran, ms: what else the machine does meanwhile does not count. */
+  readonly ranMs: number
+  /** By the clock, ms. */
+  readonly clockMs: number
 }
 
-/** Cost of a step and of the frames after it, ms. `step` is JavaScript, run in the page. */
-export async function costsOf(page: Page, step: string, framesAfter: number): Promise<readonly number[]> {
-  return page.evaluate<number[]>(
-    `(async () => [await stepCost(() => { ${step} }), ...(await frameCosts(${framesAfter}))])()`,
+/** An event of Chromium's trace; times in microseconds. `tdur` is what the thread ran of `dur`. */
+const traceSchema = object({
+  traceEvents: array(
+    object({
+      name: string().required(),
+      ph: string().required(),
+      pid: number().required(),
+      tid: number().required(),
+      ts: number().required(),
+      dur: number(),
+      tdur: number(),
+    }).required(),
+  ).required(),
+})
+
+const counted = new Set(
+  (
+    'EvaluateScript FunctionCall v8.callFunction FireAnimationFrame FireIdleCallback EventDispatch TimerFire ' +
+    'HandlePostMessage RunMicrotasks XHRReadyStateChange IntersectionObserverController::computeIntersections ' +
+    'MinorGC MajorGC V8.GCIncrementalMarking UpdateLayoutTree Layout'
+  ).split(' '),
+)
+/** Ends each frame of the page. */
+const isFrameEnd = ({ name, ph }: { name: string; ph: string }): boolean =>
+  name === 'AnimationFrame::Render' && ph === 'e'
+
+/** Costs of the frames that the page draws during `work`, by Chromium's trace. */
+export async function frameCostsOf(
+  browser: Browser,
+  page: Page,
+  work: () => Promise<void>,
+): Promise<readonly FrameCost[]> {
+  await browser.startTracing(page, { categories: ['devtools.timeline', 'v8'] })
+  await work()
+  const trace: unknown = JSON.parse((await browser.stopTracing()).toString())
+  const { traceEvents } = traceSchema.validateSync(trace)
+  const threadOf = ({ pid, tid }: { pid: number; tid: number }): string => `${pid}:${tid}`
+  const pageThread = traceEvents.find(({ name }) => name === 'FireAnimationFrame')
+  if (!pageThread) throw new Error('Expected the page to draw frames')
+  const events = traceEvents
+    .filter((event) => threadOf(event) === threadOf(pageThread))
+    .sort((a, b) => a.ts - b.ts || (b.dur ?? 0) - (a.dur ?? 0))
+
+  const frames: FrameCost[] = []
+  let frame = { ranMs: 0, clockMs: 0 }
+  let countedTo = 0
+  for (const event of events) {
+    if (isFrameEnd(event)) {
+      frames.push(frame)
+      frame = { ranMs: 0, clockMs: 0 }
+    }
+    // What happens within something counted is counted with it.
+    if (event.ph !== 'X' || event.ts < countedTo || !counted.has(event.name)) continue
+    countedTo = event.ts + (event.dur ?? 0)
+    frame = { ranMs: frame.ranMs + (event.tdur ?? 0) / 1000, clockMs: frame.clockMs + (event.dur ?? 0) / 1000 }
+  }
+  return frames
+}
+
+/** Waits for so many frames of the page. */
+export async function frames(page: Page, count: number): Promise<void> {
+  await page.evaluate(
+    `new Promise((done) => { let left = ${count}; const next = () => (left-- > 0 ? requestAnimationFrame(next) : done()); next() })`,
   )
 }
