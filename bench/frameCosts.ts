@@ -35,7 +35,7 @@ const counted = new Set(
 const isFrameEnd = ({ name, ph }: { name: string; ph: string }): boolean =>
   name === 'AnimationFrame::Render' && ph === 'e'
 
-/** Costs of the frames that the page draws during `work`, by Chromium's trace. */
+/** Costs of the frames that the page draws during `work`, by Chromium's trace. What `work` asks the page itself counts too. */
 export async function frameCostsOf(
   browser: Browser,
   page: Page,
@@ -66,11 +66,4 @@ export async function frameCostsOf(
     frame = { ranMs: frame.ranMs + (event.tdur ?? 0) / 1000, clockMs: frame.clockMs + (event.dur ?? 0) / 1000 }
   }
   return frames
-}
-
-/** Waits for so many frames of the page. */
-export async function frames(page: Page, count: number): Promise<void> {
-  await page.evaluate(
-    `new Promise((done) => { let left = ${count}; const next = () => (left-- > 0 ? requestAnimationFrame(next) : done()); next() })`,
-  )
 }

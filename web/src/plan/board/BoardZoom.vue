@@ -1,15 +1,22 @@
 <script setup lang="ts">
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { afterFrames } from './useLater'
 
 /** How to move a pour, and how much of the season is in sight. */
 const props = defineProps<{ labels: readonly string[] }>()
 const zoom = defineModel<number>({ required: true })
 // The same list all along: the buttons are then not drawn anew with the wall.
 const choices = computed(() => props.labels.map((words, value) => ({ value, words })))
-// The buttons are drawn anew in one frame, and the wall in the next.
+// The buttons are drawn anew in one frame, and the wall in the next. A press is heard before the callbacks of its own
+// frame: the next is the second.
 const pressed = ref(zoom.value)
-watch(pressed, (now) => requestAnimationFrame(() => (zoom.value = now)))
+let giveUp: (() => void) | undefined
+watch(pressed, (now) => {
+  giveUp?.()
+  giveUp = afterFrames(2, () => (zoom.value = now))
+})
+onBeforeUnmount(() => giveUp?.())
 defineEmits<{ today: [] }>()
 </script>
 

@@ -22,9 +22,10 @@ export function useBoardDrag() {
   const season = useSeason()
   const { move } = usePours()
   const trial = shallowRef<Trial>()
-  // The pour follows the hand in one frame; what it breaks is worked out in the next, and told in the one after.
+  // The pour follows the hand in one frame; what it breaks is worked out in the next, and told in the one after. The hand
+  // is heard before the callbacks of its own frame: the next is the second.
   const never = (): boolean => false
-  const looked = useLater(() => trial.value, 1, never)
+  const looked = useLater(() => trial.value, 2, never)
 
   /** Takes a planned pour to a day, for a look. Days that are past are not taken. */
   function tryOn(batch: BatchSummary, byDays: number): void {

@@ -110,7 +110,7 @@ export function useBoardWall(drag: ReturnType<typeof useBoardDrag>) {
     of.dayWidth === dayWidth.value ? 'none' : `scaleX(${dayWidth.value / of.dayWidth})`
 
   // While a pour is dragged its cure follows some frames after; what it breaks and asks for in those between.
-  const curing = useLater(() => shown.value, 4, atOnce)
+  const curing = useLater(() => shown.value, 5, atOnce)
   const cureScale = scaleLater(5)
   const cures = computed(() =>
     packCures(
