@@ -129,8 +129,8 @@ test('a slab is planned both ways round on screen, in mixed sizes, and its cut i
 test('the bars of an order are bevelled: minutes, mass and charge', async ({ page }) => {
   const quoted = await loafNamed('Regatta, first pour')
   await page.goto(`${workshop.url}/cut/${quoted.id}`)
-  await expect(page.getByTestId('finish-words')).toContainText(
-    'The price of Rowing club regatta’s order has it already.',
+  await expect(page.getByTestId('finish-words')).toHaveText(
+    'Bevelled: all 18 bars. The price of Rowing club regatta’s order has it already.',
   )
 
   const loaf = await loafNamed('Guest Linen, second pour')
@@ -142,13 +142,13 @@ test('the bars of an order are bevelled: minutes, mass and charge', async ({ pag
   await expect(page.getByText('Two bevels would meet', { exact: false })).toBeVisible()
   await type(page, 'Leg of the bevel', '4 mm')
   await type(page, 'It took, min', '30')
-  await type(page, 'Came off, by the scale', '900 g')
+  await type(page, 'Came off', '900 g')
   await expect(page.getByTestId('finish-off')).toContainText('The scale says much else')
   const reckoned = /, (\d+) g in all/.exec(await page.getByTestId('finish-words').innerText())?.[1] ?? ''
-  await type(page, 'Came off, by the scale', `${reckoned} g`)
+  await type(page, 'Came off', `${reckoned} g`)
   await expect(page.getByTestId('finish-off')).toHaveCount(0)
   await page.getByTestId('log-finish').click()
-  await expect(page.getByTestId('finish-words')).toContainText('learned here')
+  await expect(page.getByTestId('finish-words')).toHaveText('Bevelled: all 12 bars.')
   expect((await loafNamed('Guest Linen, second pour')).state.finished).toEqual([
     { finish: 'bevelled', bars: 12, minutes: 30 },
   ])
@@ -158,6 +158,7 @@ test('the bars of an order are bevelled: minutes, mass and charge', async ({ pag
     const today = page.getByTestId('finish-today')
     await expect(today.getByRole('heading').first()).toHaveText(/^To finish today: 12 bars, about \d+ min$/)
     await expect(today.getByTestId('finish-work')).toHaveCount(1)
+    await expect(today.getByTestId('finish-work')).toContainText('learned here')
     await type(page, 'All took, min', '15')
     await page.getByTestId('log-all-bevelled').click()
     await expect(today).toHaveCount(0)

@@ -1,8 +1,10 @@
-import type { NewHappening } from '@vendange/contract'
+import type { NewHappening, SavedMould } from '@vendange/contract'
 import { blankCollection, blankDesign } from '@vendange/contract'
 import { benchState, clockKeys, leftStepKey } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { addDays, daysBetween } from '@vendange/core/calendar'
+import { dryingPrior, massAfter } from '@vendange/core/cure'
+import { barSidesOf } from '@vendange/core/cutting'
 import { batterConditions, minutesUntil, modelThickening, scaledThickening, traceBegins } from '@vendange/core/pour'
 import { servicesOf } from '../app'
 import type { Database } from '../db/database'
@@ -39,8 +41,14 @@ interface Seeding {
 /** A made-up wobble of the hand from −1 to 1, the same for the same number. */
 const wobble = (seed: number): number => Math.sin(seed * 12.9898) * 0.8 + Math.sin(seed * 4.1) * 0.2
 
-/** A made-up bar that dries: it loses an eighth in the end, most of it in the first weeks. */
-const driedMassG = (wetG: number, day: number): number => wetG * (1 - 0.122 * (1 - Math.exp(-day / 11)))
+/** A made-up bar that dries as bars do; how fast and how far is a little its own. */
+function driedMassG(wetG: number, mould: SavedMould, day: number, seed: number): number {
+  const truth = {
+    diffusion: dryingPrior.diffusion * (1 + wobble(seed + 5) * 0.2),
+    lossShare: demoWorkshop.cureLoss + 0.006 + wobble(seed + 6) * 0.006,
+  }
+  return massAfter(wetG, barSidesOf(mould), truth, day)
+}
 
 /** By how much each made-up scent changes the working time of its batter. */
 const scentTimes: Readonly<Record<string, number>> = {
@@ -105,6 +113,8 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
   const maker = makerIds[(seed + 1) % makerIds.length] ?? ''
   const { loaf, plan } = await services.loaves.view(loafId)
   const cutDay = (await services.batches.view(loaf.batchId)).batch.days.cutDay
+  const mould = (await services.moulds.list()).find(({ id }) => id === loaf.mouldId)
+  if (!mould) throw new Error(`Expected the mould of ${loaf.name}`)
   const bars = soap.cut?.bars ?? loaf.barsPlanned
   const wetG = Math.round(
     ((loaf.state.batterG ?? plan.loafBatterG) / (loaf.barsPlanned + 0.4)) * (1 + wobble(seed) * 0.01),
@@ -127,12 +137,13 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
   })
   const lastDay = soap.release?.day ?? demoToday
   for (let day = addDays(cutDay, 7); day <= lastDay; day = addDays(day, 7)) {
-    const massG = driedMassG(wetG, daysBetween(cutDay, day)) + wobble(seed + daysBetween(cutDay, day)) * 0.3
+    const massG =
+      driedMassG(wetG, mould, daysBetween(cutDay, day), seed) + wobble(seed + daysBetween(cutDay, day)) * 0.2
     await record(day, { type: 'weighed', barG: Number(massG.toFixed(1)) })
   }
   if (soap.note) await record(lastDay, { type: 'noted', text: soap.note })
   if (soap.release) {
-    const massG = driedMassG(wetG, daysBetween(cutDay, lastDay))
+    const massG = driedMassG(wetG, mould, daysBetween(cutDay, lastDay), seed)
     await record(lastDay, { type: 'weighed', barG: Number(massG.toFixed(1)) })
     await record(lastDay, {
       type: 'released',

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
+import type { LoafSummary } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
+import { finishedBars } from '@vendange/core/loaf'
 import { computed } from 'vue'
 import CutCard from './CutCard.vue'
 import FinishToday from './FinishToday.vue'
@@ -15,6 +17,11 @@ const recent = computed(() =>
     ({ state }) => state.cut !== undefined && (state.status === 'curing' || state.status === 'held'),
   ),
 )
+function edges({ state }: LoafSummary): string {
+  const bevelled = finishedBars(state, 'bevelled')
+  if (bevelled === 0) return 'as cut'
+  return bevelled === state.cut?.bars ? 'bevelled' : `${bevelled} bevelled`
+}
 const sentence = computed(() => {
   const [first] = waiting.value
   if (!first) return 'No loaf waits for the knife.'
@@ -60,7 +67,7 @@ const sentence = computed(() => {
           </td>
           <td class="number">{{ loaf.barsPlanned }}</td>
           <td class="number">{{ loaf.state.cut?.ends }}</td>
-          <td>{{ loaf.state.cut?.bevelled ? 'bevelled' : 'as cut' }}</td>
+          <td>{{ edges(loaf) }}</td>
         </tr>
       </tbody>
     </table>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { finishWords } from '@/parts/finishWords'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
@@ -10,7 +11,6 @@ import { cutWindow } from '@vendange/core/cutting'
 import type { FinishWork } from '@vendange/core/loaf'
 import { finishWork, shareMinutes } from '@vendange/core/loaf'
 import { computed, reactive } from 'vue'
-import { finishWords } from './finishWords'
 
 /** All that waits to be stamped or bevelled, one kind of work after the other, and how long it takes. */
 const season = useSeason()

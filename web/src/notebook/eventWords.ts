@@ -1,15 +1,8 @@
+import { finishedWords } from '@/parts/finishWords'
 import type { LoafHappening } from '@vendange/core/loaf'
 import { faults } from '@vendange/core/cutting'
 
 type Show = (kind: 'mass', massG: number) => string
-
-const finishWords = {
-  planed: 'Planed',
-  pared: 'Edges pared',
-  bevelled: 'Bevelled',
-  stamped: 'Stamped',
-  polished: 'Polished',
-} as const
 
 /** An event of a loaf's record in a sentence. */
 export function eventWords(happening: LoafHappening, show: Show): string {
@@ -32,7 +25,7 @@ export function eventWords(happening: LoafHappening, show: Show): string {
       return `${faults[happening.fault].name} closed: ${happening.text}`
     case 'finished': {
       const off = happening.removedG === null ? '' : `, ${show('mass', happening.removedG)} off`
-      return `${finishWords[happening.finish]}, ${happening.bars} bars in ${happening.minutes} min${off}.`
+      return `${finishedWords[happening.finish]}, ${happening.bars} bars in ${happening.minutes} min${off}.`
     }
     case 'moved':
       return `Put on ${happening.place}.`

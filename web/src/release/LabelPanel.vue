@@ -69,6 +69,7 @@ const address = computed(
         v-model="stock"
         :items="labelStocks.map(({ key, name }) => ({ value: key, title: name }))"
         label="Sheet"
+        class="wide"
       />
       <QuantityField v-model="count" kind="count" :range="countRange" label="Labels" />
     </div>

@@ -202,7 +202,7 @@ async function hold(): Promise<void> {
         <div class="fields">
           <QuantityField v-model="lesserBars" kind="count" :range="barsRange" label="Bars no longer sold" />
           <v-select v-model="lesser" :items="lesserUses" label="They become" />
-          <v-text-field v-model="lesserReason" label="Why they are taken out" />
+          <v-text-field v-model="lesserReason" class="wide" label="Why they are taken out" />
         </div>
         <div>
           <v-btn :disabled="lesserReason.trim() === ''" data-test="downgrade" @click="downgrade">Take them out</v-btn>

@@ -98,6 +98,34 @@ export function cutStages(
   ].filter(({ marks }) => marks.length > 0)
 }
 
+/** Marks that lie equally far apart, mm: what a cutter is set to. */
+export interface EvenMarks {
+  readonly fromMm: number
+  readonly toMm: number
+  /** From each to the next; undefined for a mark on its own. */
+  readonly everyMm: number | undefined
+}
+
+/** Fewer marks than this are no row. */
+const fewestInRow = 3
+/** Marks are told to a tenth: so much may two equal steps differ, mm. */
+const roundingMm = 0.21
+
+/** Marks in rising order, mm, as rows of equal steps, each as long as it can be, and those that stand alone. */
+export function evenMarks(atMm: readonly number[]): readonly EvenMarks[] {
+  const found: EvenMarks[] = []
+  const stepTo = (at: number): number => atMm[at]! - atMm[at - 1]!
+  for (let at = 0; at < atMm.length;) {
+    let end = at + 1
+    while (end < atMm.length && Math.abs(stepTo(end) - stepTo(at + 1)) < roundingMm) end += 1
+    const last = end - at >= fewestInRow ? end - 1 : at
+    const [fromMm, toMm] = [atMm[at]!, atMm[last]!]
+    found.push({ fromMm, toMm, everyMm: last > at ? clean((toMm - fromMm) / (last - at)) : undefined })
+    at = last + 1
+  }
+  return found
+}
+
 /** Mass of each kind of piece, g, where the block weighs so much; and cured, where it loses this share. */
 export function pieceMasses(
   block: RoughBlock,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { finishedWords, finishWords } from '@/parts/finishWords'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useHappenings } from '@/parts/recordHappening'
@@ -8,10 +9,10 @@ import type { LoafSummary, SavedMould } from '@vendange/contract'
 import { barsRange } from '@vendange/contract'
 import type { EdgeGroup, Finish, TakingOff } from '@vendange/core/cutting'
 import { bevelLegRange, edgeGroups, finishes, finishingOf, planedFacesRange, planedRange } from '@vendange/core/cutting'
+import { finishedBars } from '@vendange/core/loaf'
 import { bevellingCents } from '@vendange/core/plan'
 import { formatMoney } from '@vendange/core/units'
-import { computed, ref } from 'vue'
-import { finishWords } from '../finishWords'
+import { computed, ref, watch } from 'vue'
 
 /** Planing, paring, bevelling, stamping, polishing: how long it takes, what comes off, what it costs more. */
 const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
@@ -25,7 +26,10 @@ const edgeWords: Readonly<Record<EdgeGroup, string>> = {
   thicknessMm: 'Edges along the thickness',
 }
 const finish = ref<Finish>('bevelled')
+/** Bars that this work is still to be done with. */
+const left = computed(() => (props.loaf.state.cut?.bars ?? 0) - finishedBars(props.loaf.state, finish.value))
 const bars = ref(props.loaf.state.cut?.bars ?? 1)
+watch(left, (now) => (bars.value = now > 0 ? now : (props.loaf.state.cut?.bars ?? 1)), { immediate: true })
 const legMm = ref(4)
 const edges = ref<EdgeGroup[]>([...edgeGroups])
 const planedMm = ref(1)
@@ -71,7 +75,11 @@ async function log(): Promise<void> {
 <template>
   <section class="sheet stack">
     <h2>Finish</h2>
-    <p data-test="finish-words">
+    <p v-if="left <= 0" data-test="finish-words">
+      <span class="vine">{{ finishedWords[finish] }}: all {{ loaf.state.cut?.bars }} bars.</span>
+      {{ order?.bevelled ? charge : '' }}
+    </p>
+    <p v-else data-test="finish-words">
       {{ finishWords[finish] }} of {{ bars }} bars: about {{ time.allMin }} min ({{ time.eachMin.toFixed(1) }} a bar,
       {{ time.isLearned ? 'learned here' : 'an estimate' }}).
       <template v-if="reckoned">
@@ -83,6 +91,7 @@ async function log(): Promise<void> {
         v-model="finish"
         :items="finishes.map((value) => ({ value, title: finishWords[value] }))"
         label="Work"
+        class="wide"
         data-test="finish"
       />
       <QuantityField v-model="bars" kind="count" :range="barsRange" label="Bars" :error="errors['bars']" />
@@ -98,7 +107,7 @@ async function log(): Promise<void> {
         <QuantityField v-model="faces" kind="count" :range="planedFacesRange" label="Faces of a bar" />
       </template>
       <QuantityField v-model="minutes" kind="number" optional :range="minutesRange" label="It took, min" />
-      <QuantityField v-model="removedG" kind="mass" optional :range="massRange" label="Came off, by the scale" />
+      <QuantityField v-model="removedG" kind="mass" optional :range="massRange" label="Came off" hint="By the scale" />
     </div>
     <div v-if="finish === 'bevelled'" class="row">
       <v-checkbox v-for="group in edgeGroups" :key="group" v-model="edges" :value="group" :label="edgeWords[group]" />

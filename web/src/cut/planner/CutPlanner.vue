@@ -13,6 +13,7 @@ import type { CutPlan, Piece, RoughBlock } from '@vendange/core/cutting'
 import {
   checkPieces,
   cutStages,
+  evenMarks,
   faceSideRange,
   logsOf,
   mostPieceKinds,
@@ -122,6 +123,15 @@ const verdict = computed(() =>
     : 'Nothing of this comes out of the block.',
 )
 const stages = computed(() => (plan.value ? cutStages(block, pieces.value, plan.value, allowances) : []))
+const hasRow = (atMm: readonly number[]): boolean => evenMarks(atMm).some(({ everyMm }) => everyMm !== undefined)
+const markWords = (atMm: readonly number[]): string =>
+  evenMarks(atMm)
+    .map(({ fromMm, toMm, everyMm }) =>
+      everyMm === undefined
+        ? show('length', fromMm, 1)
+        : `every ${show('length', everyMm, 1)} from ${show('length', fromMm, 1)} to ${show('length', toMm, 1)}`,
+    )
+    .join(', ')
 const masses = computed(() => pieceMasses(block, pieces.value, blockG.value, cureLoss.value))
 /** The first kind of piece is what the label speaks of. */
 const labelled = computed(() => {
@@ -159,7 +169,10 @@ const print = (): void => window.print()
       <div v-for="stage in stages" :key="stage.key">
         <h3>{{ stage.title }}</h3>
         <p v-for="mark in stage.marks" :key="mark.of" class="marks">
-          {{ mark.of }}: <b>{{ mark.atMm.map((mm) => show('length', mm, 1)).join(', ') }}</b>
+          {{ mark.of }}: <b>{{ markWords(mark.atMm) }}</b>
+          <span v-if="hasRow(mark.atMm)" class="quiet">
+            ({{ mark.atMm.map((mm) => show('length', mm, 1)).join(', ') }})</span
+          >
         </p>
       </div>
       <p v-if="uses.length > 0" class="quiet">

@@ -8,3 +8,12 @@ export const finishWords: Readonly<Record<Finish, string>> = {
   stamped: 'Stamp',
   polished: 'Polish',
 }
+
+/** What is said of bars that it is done with. */
+export const finishedWords: Readonly<Record<Finish, string>> = {
+  planed: 'Planed',
+  pared: 'Edges pared',
+  bevelled: 'Bevelled',
+  stamped: 'Stamped',
+  polished: 'Polished',
+}
