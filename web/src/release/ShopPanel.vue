@@ -107,7 +107,7 @@ async function readTable(file: File): Promise<void> {
         class="price"
         kind="money"
         :range="priceRange"
-        label="Price of a bar, yours"
+        :label="`Price of a bar, ${season.workshop?.currency ?? 'EUR'}`"
       />
       <v-btn :disabled="toOffer.length === 0" data-test="drop" @click="drop">Put the drop in the shop</v-btn>
       <v-btn variant="text" :disabled="offers.length === 0" data-test="sell-out" @click="sellOut"

@@ -75,6 +75,8 @@ const standsWords = computed(() => {
     return top === left ? `Then it stands ${top} high.` : `Then it stands ${left}, ${top} at the highest.`
   return `Then it stands ${left} at the left and ${right} at the right.`
 })
+const isPoured = computed(() => props.stands !== undefined && spec.value.pours !== 'none')
+const follows = computed(() => canFollowALine(line.value))
 function setPart(at: number, part: PotPart): void {
   set({ pots: (line.value.pots ?? []).map((one, place) => (place === at ? part : one)) })
 }
@@ -151,7 +153,6 @@ function setPart(at: number, part: PotPart): void {
       In an empty mould. Put {{ show('length', propMm, 0) }} under the
       {{ (line.angleDeg ?? 0) >= 0 ? 'left' : 'right' }} edge.
     </p>
-    <p v-if="stands && spec.pours !== 'none'" class="quiet wide stands">{{ standsWords }}</p>
     <div v-if="spec.pours === 'many'" class="pots wide">
       <div v-for="(one, at) in line.pots ?? []" :key="at" class="row onepot">
         <span class="dot" :style="{ background: colours[one.pot]?.hex }" />
@@ -172,23 +173,26 @@ function setPart(at: number, part: PotPart): void {
       data-test="path"
       @path="set({ path: $event })"
     />
-    <div v-if="canFollowALine(line)" class="wide along">
-      <PathField
-        v-if="(line.along ?? []).length > 0"
-        :path="line.along ?? []"
-        label="Along the loaf it follows, mm from the left and from the near end"
-        data-test="along"
-        @path="set({ along: $event.length > 0 ? $event : undefined })"
-      />
-      <span v-else class="quiet">In the same place all along the loaf.</span>
+    <PathField
+      v-if="follows && (line.along ?? []).length > 0"
+      class="wide"
+      :path="line.along ?? []"
+      label="Along the loaf it follows, mm from the left and from the near end"
+      data-test="along"
+      @path="set({ along: $event.length > 0 ? $event : undefined })"
+    />
+    <div v-if="follows || isPoured" class="wide after">
+      <span v-if="isPoured" class="quiet">{{ standsWords }}</span>
       <v-btn
+        v-if="follows"
         size="small"
         :variant="isDrawingAlong ? 'flat' : 'text'"
         :color="isDrawingAlong ? 'primary' : undefined"
         :aria-pressed="isDrawingAlong"
+        title="It is in the same place all along the loaf where no line is drawn"
         data-test="draw-along"
         @click="emit('along')"
-        >Draw its line along the loaf</v-btn
+        >Draw it along the loaf</v-btn
       >
     </div>
   </div>
@@ -212,7 +216,12 @@ function setPart(at: number, part: PotPart): void {
   grid-column: 1 / -1;
 }
 
-.stands {
+.after {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 8px;
+  align-items: center;
   margin-top: -4px;
   font-size: 0.85rem;
 }
@@ -225,17 +234,6 @@ function setPart(at: number, part: PotPart): void {
 .onepot {
   flex-wrap: nowrap;
   gap: 8px;
-}
-
-.along {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 8px;
-  align-items: center;
-}
-
-.along > :first-child {
-  flex: 1 1 220px;
 }
 
 .dot {
