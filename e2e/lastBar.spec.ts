@@ -223,13 +223,13 @@ test('a loaf stands on its rack by code, and is followed until it levels off', a
     await expect(scale).toContainText('The scale shows 0 g')
     await expect(page.getByTestId('take-mass')).toBeDisabled()
     await page.getByTestId('pour-rest').click()
-    await expect(scale).toContainText('The scale shows 116 g.')
+    await expect(scale).toContainText('The scale shows 118 g.')
     await page.getByTestId('take-mass').click()
-    await expect(page.getByLabel('The bar weighs')).toHaveValue('116 g')
+    await expect(page.getByLabel('The bar weighs')).toHaveValue('118 g')
   })
   for (const [day, massG] of [
-    ['2027-03-15', '115.8'],
-    ['2027-03-22', '115.6'],
+    ['2027-03-15', '117.8'],
+    ['2027-03-22', '117.6'],
   ] as const) {
     await workshop.goOnOn(day)
     await page.goto(`${workshop.url}/cure/${loaf.id}`)
@@ -250,9 +250,9 @@ test('one is held, one goes with its label, and the drop sells out; a called-bac
   await expect(page.getByText('Held: A soft corner').first()).toBeVisible()
 
   await page.goto(`${workshop.url}/cure/${gone.id}`)
-  await type(page, 'The bar weighs', '115.7 g')
+  await type(page, 'The bar weighs', '117.7 g')
   await page.getByTestId('weigh').click()
-  await expect(page.getByText('115.7 g').first()).toBeVisible()
+  await expect(page.getByText('117.7 g').first()).toBeVisible()
   await page.goto(`${workshop.url}/release/${gone.id}`)
   await expect(page.getByTestId('label-panel')).toContainText(/Ingredients: Sodium .*Lot \d{6}-\d/s)
   const sheet = await fetch(new URL((await page.getByTestId('print-labels').getAttribute('href')) ?? '', workshop.url))
