@@ -21,7 +21,7 @@ const props = defineProps<{
   fatsGPerBar: number
 }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, currency } = useUnits()
 const shareRange = { min: 0, max: 1 }
 const moneyRange = { min: 1, max: 100_000 }
 
@@ -100,7 +100,7 @@ async function ask(): Promise<void> {
   }
 }
 const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? fatKey
-const words = (wish: Wish): string => wishWords(wish, nameOf, season.workshop?.currency ?? 'EUR')
+const words = (wish: Wish): string => wishWords(wish, nameOf, currency.value)
 const sentence = computed(() => {
   const found = answer.value
   if (found?.kind !== 'contradiction') return ''

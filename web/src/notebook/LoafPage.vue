@@ -12,13 +12,12 @@ import { endpoints } from '@vendange/contract'
 import { benchState } from '@vendange/core/batch'
 import { formatDay, formatInstant } from '@vendange/core/calendar'
 import { costPerBar } from '@vendange/core/stores'
-import { formatMoney } from '@vendange/core/units'
 import { computed, ref, shallowRef } from 'vue'
 import { eventWords } from './eventWords'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show, weighed, words } = useUnits()
+const { show, weighed, money, words } = useUnits()
 const { record, errors, trouble, isSending } = useHappenings()
 
 const view = shallowRef<LoafView>()
@@ -191,7 +190,7 @@ const print = (): void => window.print()
         </tbody>
       </table>
       <p v-if="barCents !== undefined" data-test="bar-cost">
-        Ingredients from these lots: <b>{{ formatMoney(barCents, season.workshop?.currency ?? 'EUR') }}</b> a bar.
+        Ingredients from these lots: <b>{{ money(barCents) }}</b> a bar.
       </p>
     </section>
   </div>

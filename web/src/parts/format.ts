@@ -1,5 +1,6 @@
 import type { QuantityKind } from '@vendange/core/units'
-import { formatQuantity, rewriteQuantities } from '@vendange/core/units'
+import { formatMoney, formatQuantity, rewriteQuantities } from '@vendange/core/units'
+import { computed } from 'vue'
 import { useSeason } from './seasonStore'
 
 /** The unit in which this workshop reads a kind of quantity. */
@@ -29,6 +30,10 @@ export function useUnits() {
     return show('mass', massG, season.workshop?.massUnit === 'oz' ? 2 : resolution < 1 ? 2 : 0)
   }
 
+  const currency = computed(() => season.workshop?.currency ?? 'EUR')
+  /** Cents in the workshop's currency. */
+  const money = (cents: number): string => formatMoney(cents, currency.value)
+
   /** A message of the core, which speaks in g, mm and °C, as this workshop reads it. */
   function words(message: string): string {
     const {
@@ -39,5 +44,5 @@ export function useUnits() {
     return rewriteQuantities(message, { mass, length, temperature })
   }
 
-  return { unitOf, show, weighed, words }
+  return { unitOf, show, weighed, currency, money, words }
 }

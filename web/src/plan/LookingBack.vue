@@ -8,13 +8,12 @@ import { endpoints } from '@vendange/contract'
 import { daysBetween } from '@vendange/core/calendar'
 import { faultWords } from '@vendange/core/cutting'
 import { lookBack } from '@vendange/core/plan'
-import { formatMoney } from '@vendange/core/units'
 import { computed, shallowRef, watch } from 'vue'
 
 /** After a collection: what was planned, what came of it, and what each face became. */
 const props = defineProps<{ collection: SavedCollection; designs: readonly SavedDesign[] }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, money } = useUnits()
 const loaves = shallowRef<readonly LoafSummary[]>([])
 const pours = shallowRef<readonly PourOfCollection[]>([])
 const ids = computed(() => props.designs.map(({ id }) => id).join())
@@ -31,7 +30,6 @@ watch(
 )
 const released = computed(() => loaves.value.filter(({ state }) => state.releasedBars > 0))
 const all = computed(() => lookBack(released.value, pours.value))
-const money = (cents: number): string => formatMoney(cents, season.workshop?.currency ?? 'EUR')
 const days = (count: number): string => (Math.round(count) === 1 ? 'a day' : `${Math.round(count)} days`)
 /** Days, hours and money, planned and as they were. */
 const sentences = computed(() => {

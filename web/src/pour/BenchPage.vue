@@ -2,34 +2,32 @@
 import { useUnits } from '@/parts/format'
 import { isTyping } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
+import StandInPanel from '@/parts/StandInPanel.vue'
 import type { BenchStep } from '@vendange/core/batch'
-import { emulsionStepKey, shareDone, toGo } from '@vendange/core/batch'
+import { emulsionStepKey } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
-import { parseQuantity } from '@vendange/core/units'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import BenchFigure from './BenchFigure.vue'
 import BenchSteps from './BenchSteps.vue'
 import BenchTimers from './BenchTimers.vue'
 import LotChoice from './LotChoice.vue'
 import PourClock from './PourClock.vue'
-import StandInPanel from '@/parts/StandInPanel.vue'
 import { useBench } from './useBench'
 import { useBenchTimers } from './useBenchTimers'
-import { useInstrument } from '@/parts/useInstrument'
 import { usePartWeighing } from './usePartWeighing'
 import { useStepFigure } from './useStepFigure'
+import { useStepReading } from './useStepReading'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { show, weighed, unitOf, words } = useUnits()
+const { show, words } = useUnits()
 const figure = useStepFigure()
 const { view, state, records, trouble, notSaved, refusal, fieldError, keptKeys, record, finish } = useBench(props.id)
 const timers = useBenchTimers(props.id)
 
 const shown = ref(0)
-const typed = ref('')
-const typedError = ref<string>()
 const isTaking = ref(false)
 const lotId = ref<string>()
 watch(
@@ -50,94 +48,37 @@ const isNearThePour = computed(() => {
   return (state.value?.nextIndex ?? 0) >= emulsion
 })
 const isPoured = computed(() => view.value?.batch.status === 'poured')
-const kind = computed(() => (step.value?.kind === 'temperature' ? 'temperature' : 'mass'))
 const stock = computed(() => view.value?.stock.find(({ stepKey }) => stepKey === step.value?.key))
 
-const instrument = useInstrument(
-  computed(() =>
-    isLast.value || !step.value || step.value.kind === 'tick'
-      ? undefined
-      : step.value.kind === 'weigh'
-        ? 'scale'
-        : 'probe',
-  ),
+const {
+  typed,
+  isTyped,
+  problem,
+  instrument,
+  live,
+  liveWords,
+  reading,
+  underWay,
+  toGoWords,
+  doneLabel,
+  canTake,
+  forget,
+} = useStepReading(
+  computed(() => (isLast.value ? undefined : step.value)),
+  weighing,
 )
-/** What scale or probe show now: g or °C; null while they show nothing that can be taken. */
-const live = computed(() => {
-  const now = instrument.reading.value
-  if (now?.kind === 'mass') return now.massG
-  return now?.kind === 'temperature' ? now.temperatureC : null
-})
-const isSettled = computed(() => {
-  const now = instrument.reading.value
-  return now !== undefined && 'isSettled' in now && now.isSettled
-})
-const liveWords = computed(() => {
-  const now = instrument.reading.value
-  if (!now) return 'nothing heard yet'
-  if (now.kind === 'over') return 'overload: take something off the pan'
-  if (now.kind === 'off') return 'out of the jug'
-  const isMoving = now.kind !== 'room' && !now.isSettled
-  return `${step.value ? figure(step.value, live.value) : ''}${isMoving ? ', still moving' : ''}`
-})
 
-/** The figure asked for, its unit set smaller. */
-const figureParts = computed(() => {
-  const [number = '', unit = ''] = step.value ? figure(step.value, weighing.target.value).split(' ') : []
-  return { number, unit }
-})
-
-function readTyped() {
-  const unit = unitOf(kind.value)
-  return parseQuantity(kind.value, typed.value, unit === undefined ? {} : { unit })
-}
-
-/** What "done" would record: what was typed, else what the instrument shows, else the figure asked for. */
-const reading = computed(() => {
-  if (!step.value || step.value.kind === 'tick') return null
-  if (typed.value.trim() !== '') {
-    const parsed = readTyped()
-    return parsed.ok ? parsed.value : undefined
-  }
-  if (instrument.isConnected.value) return isSettled.value ? (live.value ?? undefined) : undefined
-  return weighing.isSplit.value ? weighing.target.value : (step.value.actual ?? step.value.target)
-})
-/** How far the weighing has come, for the eye. */
-const underWay = computed(() => {
-  if (typed.value !== '') return reading.value ?? 0
-  return instrument.isConnected.value ? (live.value ?? 0) : (step.value?.actual ?? 0)
-})
-const toGoWords = computed(() => {
-  const target = weighing.target.value
-  if (step.value?.kind !== 'weigh' || target === null) return undefined
-  if (typed.value === '' && (!instrument.isConnected.value || live.value === null)) return undefined
-  const left = toGo(target, underWay.value, season.workshop?.scaleResolutionG)
-  return left < 0 ? `${weighed(-left)} over` : left > 0 ? `${weighed(left)} to go` : 'just right'
-})
-const doneLabel = computed(() => {
-  if (!step.value) return ''
-  if (step.value.kind === 'tick') return step.value.done ? 'Done already' : 'Done'
-  if (reading.value === undefined || reading.value === null)
-    return instrument.isConnected.value && typed.value === '' ? 'Wait for it to settle' : 'Take it'
-  return `Take ${figure(step.value, reading.value)}`
-})
+const partWords = computed(() =>
+  weighing.isSplit.value && step.value?.kind === 'weigh'
+    ? `part ${weighing.taken.value.length + 1} of ${weighing.parts.value}`
+    : undefined,
+)
 
 async function done(): Promise<void> {
   const now = step.value
-  if (!now || isTaking.value) return
-  if (now.kind !== 'tick' && typed.value.trim() !== '') {
-    const parsed = readTyped()
-    typedError.value = parsed.ok ? undefined : parsed.message
-    if (!parsed.ok) return
-  } else if (now.kind !== 'tick' && reading.value === undefined) {
-    typedError.value =
-      instrument.reading.value?.kind === 'over'
-        ? 'The scale is overloaded. Take something off the pan, or weigh in two parts.'
-        : 'Wait until the reading stands still.'
-    return
-  }
+  if (!now || isTaking.value || !canTake()) return
   isTaking.value = true
-  const wasTyped = typed.value.trim() !== ''
+  const wasTyped = isTyped.value
   try {
     const actual = now.kind === 'weigh' ? weighing.take(reading.value ?? 0) : (reading.value ?? null)
     const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
@@ -160,8 +101,7 @@ async function finishPour(): Promise<void> {
 function go(by: number): void {
   const last = (state.value?.steps.length ?? 1) - 1
   shown.value = Math.min(Math.min(last, state.value?.nextIndex ?? 0), Math.max(0, shown.value + by))
-  typed.value = ''
-  typedError.value = undefined
+  forget()
   lotId.value = undefined
 }
 
@@ -177,9 +117,7 @@ function press(event: KeyboardEvent): void {
 onMounted(() => window.addEventListener('keydown', press))
 onBeforeUnmount(() => window.removeEventListener('keydown', press))
 
-const message = computed(
-  () => typedError.value ?? (fieldError.value === undefined ? undefined : words(fieldError.value)),
-)
+const message = computed(() => problem.value ?? (fieldError.value === undefined ? undefined : words(fieldError.value)))
 const stateFindings = computed(() => (state.value ? state.value.findings : []))
 const isStopped = computed(() => isRefused(stateFindings.value))
 </script>
@@ -215,24 +153,15 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             <h1>{{ step.title }}</h1>
             <span class="count">step {{ shown + 1 }} of {{ state.steps.length }}</span>
           </header>
-          <div v-if="step.kind !== 'tick' && step.target !== null" class="figure">
-            <span v-if="weighing.isSplit.value && step.kind === 'weigh'" class="part" data-test="part"
-              >part {{ weighing.taken.value.length + 1 }} of {{ weighing.parts.value }}</span
-            >
-            <b data-test="target"
-              >{{ figureParts.number }} <small>{{ figureParts.unit }}</small></b
-            >
-            <span v-if="step.planned !== step.target && !weighing.isSplit.value" class="planned"
-              >planned {{ figure(step, step.planned) }}</span
-            >
-            <span v-if="toGoWords" class="togo" data-test="to-go">{{ toGoWords }}</span>
-          </div>
-          <div v-if="step.kind === 'weigh'" class="track" aria-hidden="true">
-            <i :style="{ width: `${shareDone(weighing.target.value ?? 0, underWay) * 100}%` }" />
-          </div>
-          <p v-if="step.kind !== 'tick' && instrument.isConnected.value" class="live" data-test="live">
-            {{ step.kind === 'weigh' ? 'Scale' : 'Probe' }}: <b>{{ liveWords }}</b>
-          </p>
+          <BenchFigure
+            v-if="step.kind !== 'tick'"
+            :step="step"
+            :target="weighing.target.value"
+            :part="partWords"
+            :under-way="underWay"
+            :to-go="toGoWords"
+            :live="instrument.isConnected.value ? liveWords : undefined"
+          />
           <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
           <p v-if="step.detail" class="detail">{{ words(step.detail) }}</p>
           <p v-if="step.caution" class="caution">{{ step.caution }}</p>
@@ -358,51 +287,6 @@ h1 {
   color: rgb(var(--v-theme-quiet));
 }
 
-.figure {
-  display: flex;
-  align-items: baseline;
-  gap: 28px;
-  margin-top: 10px;
-  font-size: 1.7rem;
-}
-
-.figure b {
-  font-family: var(--serif);
-  font-size: 7.4rem;
-  line-height: 1.2;
-  font-weight: 600;
-  white-space: nowrap;
-}
-
-.figure small {
-  margin-left: -0.3em;
-  font-size: 0.42em;
-}
-
-.part,
-.planned {
-  color: rgb(var(--v-theme-quiet));
-}
-
-.togo {
-  color: rgb(var(--v-theme-brass));
-}
-
-.track {
-  flex: none;
-  height: 14px;
-  margin-top: 6px;
-  border-radius: 7px;
-  background: rgb(var(--v-theme-surface-variant));
-  overflow: hidden;
-}
-
-.track i {
-  display: block;
-  height: 100%;
-  background: rgb(var(--v-theme-brass));
-}
-
 .detail {
   margin-top: 18px;
   font-size: 1.35rem;
@@ -415,16 +299,6 @@ h1 {
   border-left: 4px solid rgb(var(--v-theme-must));
   background: rgb(var(--v-theme-surface));
   font-size: 1.15rem;
-}
-
-.live {
-  margin-top: 10px;
-  font-size: 1.35rem;
-  color: rgb(var(--v-theme-quiet));
-}
-
-.live b {
-  color: rgb(var(--v-theme-on-surface));
 }
 
 .wait {

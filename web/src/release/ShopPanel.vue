@@ -2,16 +2,17 @@
 import { api, problemOf } from '@/parts/api'
 import FileButton from '@/parts/FileButton.vue'
 import QuantityField from '@/parts/QuantityField.vue'
+import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { NewSale, ShopOffer } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { barsToOffer } from '@vendange/core/loaf'
 import { parseSalesCsv } from '@vendange/core/release/csv'
-import { formatMoney } from '@vendange/core/units'
 import { computed, ref, shallowRef } from 'vue'
 
 /** The web drop: into the shop, sold there, and the sales back; a table of sales from elsewhere too. */
 const season = useSeason()
+const { currency, money } = useUnits()
 const offers = shallowRef<readonly ShopOffer[]>([])
 const words = ref('')
 const trouble = ref<string>()
@@ -98,7 +99,7 @@ async function readTable(file: File): Promise<void> {
     <h2>The web drop <span class="quiet">in the simulated shop</span></h2>
     <p v-for="offer in offers" :key="offer.designId" data-test="offer">
       {{ offer.name }}: <b>{{ offer.sold }} of {{ offer.offered }}</b> sold at
-      {{ formatMoney(offer.priceCents, season.workshop?.currency ?? 'EUR') }}
+      {{ money(offer.priceCents) }}
     </p>
     <p v-if="offers.length === 0" class="quiet">Set bars aside for the web first; then they go into the shop.</p>
     <div class="row">
@@ -107,7 +108,7 @@ async function readTable(file: File): Promise<void> {
         class="price"
         kind="money"
         :range="priceRange"
-        :label="`Price of a bar, ${season.workshop?.currency ?? 'EUR'}`"
+        :label="`Price of a bar, ${currency}`"
       />
       <v-btn :disabled="toOffer.length === 0" data-test="drop" @click="drop">Put the drop in the shop</v-btn>
       <v-btn variant="text" :disabled="offers.length === 0" data-test="sell-out" @click="sellOut"

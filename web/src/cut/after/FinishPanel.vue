@@ -11,13 +11,12 @@ import type { EdgeGroup, Finish, TakingOff } from '@vendange/core/cutting'
 import { bevelLegRange, edgeGroups, finishes, finishingOf, planedFacesRange, planedRange } from '@vendange/core/cutting'
 import { finishedBars } from '@vendange/core/loaf'
 import { bevellingCents } from '@vendange/core/plan'
-import { formatMoney } from '@vendange/core/units'
 import { computed, ref, watch } from 'vue'
 
 /** Planing, paring, bevelling, stamping, polishing: how long it takes, what comes off, what it costs more. */
 const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, money } = useUnits()
 const { timeOf } = useFinishTimes()
 const { record, errors, trouble, isSending } = useHappenings()
 const edgeWords: Readonly<Record<EdgeGroup, string>> = {
@@ -54,11 +53,11 @@ const order = computed(() => {
   return season.orders.find((one) => one.collectionId !== null && one.collectionId === collectionId)
 })
 const charge = computed(() => {
-  const { pricing, currency } = season.workshop ?? {}
+  const { pricing } = season.workshop ?? {}
   if (!pricing || finish.value !== 'bevelled') return ''
   if (order.value?.bevelled) return `The price of ${order.value.client}’s order has it already.`
-  const money = formatMoney(bevellingCents(bars.value, pricing), currency ?? 'EUR')
-  return order.value ? `${money} go on ${order.value.client}’s order.` : `On an order it would be ${money} more.`
+  const more = money(bevellingCents(bars.value, pricing))
+  return order.value ? `${more} go on ${order.value.client}’s order.` : `On an order it would be ${more} more.`
 })
 async function log(): Promise<void> {
   const happening = {

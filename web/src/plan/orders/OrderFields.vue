@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import PictureColours from '@/parts/PictureColours.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import SaveState from '@/parts/SaveState.vue'
+import { useSeason } from '@/parts/seasonStore'
+import type { SaveStatus } from '@/parts/useSavedForm'
+import { mdiClose, mdiPlus } from '@mdi/js'
+import type { NewOrder } from '@vendange/contract'
+import { barsRange, centsRange, labelMassRange, leadDaysRange } from '@vendange/contract'
+import { nearestColour } from '@vendange/core/plan'
+import { scentRateRange } from '@vendange/core/recipe'
+import { computed } from 'vue'
+
+/** What a client wants, as it is written down while they are on the phone. */
+const values = defineModel<NewOrder>({ required: true })
+defineProps<{
+  status: SaveStatus
+  errors: Readonly<Record<string, string>>
+  errorOf: (path: string) => string | undefined
+}>()
+defineEmits<{ remove: [] }>()
+const season = useSeason()
+
+/** The colour the workshop has made already that comes nearest, when it comes near. */
+const known = computed(() => season.designs.flatMap(({ colours }) => colours))
+function nearest(hex: string): string {
+  const found = /^#[0-9a-f]{6}$/i.test(hex) ? nearestColour(hex, known.value) : undefined
+  return found ? `Nearest made so far: ${found.colour.name}, ${found.difference.toFixed(0)} away (ΔE)` : ''
+}
+function addColour(hex: string): void {
+  values.value.colours.push({ name: `colour ${values.value.colours.length + 1}`, hex, rateGPerKg: 8 })
+}
+</script>
+
+<template>
+  <section class="sheet stack no-print">
+    <div class="row head">
+      <h2>The order</h2>
+      <SaveState :status="status" :errors="errors" />
+    </div>
+    <div class="fields">
+      <v-text-field v-model="values.client" label="Client" :error-messages="errorOf('client') ?? []" />
+      <v-text-field v-model="values.contact" label="Contact" :error-messages="errorOf('contact') ?? []" />
+      <QuantityField v-model="values.bars" kind="count" :range="barsRange" label="Bars" :error="errorOf('bars')" />
+      <QuantityField
+        v-model="values.labelMassG"
+        kind="mass"
+        :range="labelMassRange"
+        label="Mass on the label"
+        :error="errorOf('labelMassG')"
+      />
+      <v-text-field v-model="values.dueDay" type="date" label="Due" :error-messages="errorOf('dueDay') ?? []" />
+      <v-select
+        v-model="values.recipeId"
+        :items="season.recipes"
+        item-title="name"
+        item-value="id"
+        label="Recipe"
+        :error-messages="errorOf('recipeId') ?? []"
+      />
+      <v-text-field v-model="values.packing" class="wide" label="Packing" :error-messages="errorOf('packing') ?? []" />
+      <QuantityField
+        v-model="values.stampLeadDays"
+        kind="days"
+        :range="leadDaysRange"
+        optional
+        label="Stamp there in"
+        hint="Days; empty: no stamp"
+        :error="errorOf('stampLeadDays')"
+      />
+      <QuantityField
+        v-model="values.depositCents"
+        kind="money"
+        :range="centsRange"
+        label="Deposit paid"
+        :error="errorOf('depositCents')"
+      />
+      <v-checkbox v-model="values.bevelled" label="Bevelled edges" />
+    </div>
+    <v-textarea v-model="values.notes" label="Notes" :error-messages="errorOf('notes') ?? []" />
+    <fieldset>
+      <legend class="eyebrow">Scent</legend>
+      <v-btn v-if="values.scent === null" size="small" @click="values.scent = { name: 'Scent', rate: 0.03 }"
+        >Add a scent</v-btn
+      >
+      <div v-else class="fields">
+        <v-text-field
+          v-model="values.scent.name"
+          label="Name of the scent"
+          :error-messages="errorOf('scent.name') ?? []"
+        />
+        <QuantityField
+          v-model="values.scent.rate"
+          kind="share"
+          :range="scentRateRange"
+          label="Share of the fats"
+          :digits="2"
+          :error="errorOf('scent.rate')"
+        />
+        <v-btn size="small" variant="text" @click="values.scent = null">No scent</v-btn>
+      </div>
+    </fieldset>
+    <fieldset>
+      <legend class="eyebrow">Colours to match</legend>
+      <div v-for="(colour, index) in values.colours" :key="index" class="row swatch">
+        <input v-model="colour.hex" type="color" :aria-label="`Colour ${index + 1}`" />
+        <v-text-field
+          v-model="colour.name"
+          :label="`Name of colour ${index + 1}`"
+          :hint="nearest(colour.hex)"
+          persistent-hint
+          :error-messages="errorOf(`colours[${index}].name`) ?? []"
+        />
+        <v-btn
+          :icon="mdiClose"
+          size="small"
+          variant="text"
+          :aria-label="`Take ${colour.name} away`"
+          @click="values.colours.splice(index, 1)"
+        />
+      </div>
+      <div class="row">
+        <v-btn size="small" :prepend-icon="mdiPlus" @click="addColour('#9A7224')">Colour</v-btn>
+      </div>
+      <PictureColours class="mt-3" @pick="addColour" />
+    </fieldset>
+    <div class="row">
+      <v-btn size="small" variant="text" color="error" @click="$emit('remove')">Take the order away</v-btn>
+    </div>
+  </section>
+</template>

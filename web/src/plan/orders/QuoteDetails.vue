@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import FindingList from '@/parts/FindingList.vue'
+import { useUnits } from '@/parts/format'
+import { useSeason } from '@/parts/seasonStore'
+import type { SavedOrder } from '@vendange/contract'
+import type { QuoteOption } from '@vendange/core/plan'
+import type { PromiseDate } from '@vendange/core/season'
+
+/** One way to make an order: its days, bars, ingredients and price. */
+defineProps<{
+  order: SavedOrder
+  option: QuoteOption
+  promise: PromiseDate | undefined
+  /** A day of the season's problem in words. */
+  on: (day: number) => string
+}>()
+const season = useSeason()
+const { show, money } = useUnits()
+const nameOf = (id: string): string => season.batches.find((batch) => batch.id === id)?.name ?? ''
+</script>
+
+<template>
+  <section class="sheet stack">
+    <h2>{{ option.title }}</h2>
+    <p v-if="promise?.asPlanned" data-test="promise">
+      Nothing else moves: ready on <b>{{ on(promise.asPlanned.due) }}</b>, pours on
+      {{
+        promise.asPlanned.pours
+          .map(({ pour }) => on(pour))
+          .sort()
+          .join(', ')
+      }}.
+    </p>
+    <p v-if="promise?.withMoves" class="brass" data-test="promise-moving">
+      Ready on <b>{{ on(promise.withMoves.due) }}</b> if
+      <template v-for="move in promise.withMoves.moved" :key="move.id"
+        >{{ nameOf(move.id) }} moves to {{ on(move.pour) }}</template
+      >.
+    </p>
+    <p class="quiet">
+      <template v-for="part in option.parts" :key="part.mould.id"
+        >{{ part.mould.name }}: {{ part.barsPerLoaf }} bars a loaf, {{ show('mass', part.barWetG, 0) }} each when cut,
+        about {{ show('mass', part.barCuredG, 0) }} cured (estimate). </template
+      >The label says {{ show('mass', order.labelMassG, 0) }}; {{ option.spareBars }} bars are spare for breakage.
+    </p>
+    <FindingList :findings="option.findings" />
+    <div class="two">
+      <table class="figures">
+        <thead>
+          <tr>
+            <th>Ingredients</th>
+            <th class="number">Mass</th>
+            <th class="number">Cost</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="part in option.ingredients" :key="part.name">
+            <td>{{ part.name }}</td>
+            <td class="number">{{ show('mass', part.massG, 0) }}</td>
+            <td class="number">{{ part.cents === undefined ? 'no price' : money(part.cents) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th>Price</th>
+            <th class="number">{{ option.hours }} h of work</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="part in option.priceParts" :key="part.name">
+            <td>{{ part.name }}</td>
+            <td class="number">{{ money(part.cents) }}</td>
+          </tr>
+          <tr>
+            <td><b>In all</b></td>
+            <td class="number">
+              <b data-test="price">{{ money(option.priceCents) }}</b>
+            </td>
+          </tr>
+          <tr v-if="order.depositCents > 0">
+            <td>Deposit paid</td>
+            <td class="number">{{ money(order.depositCents) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="quiet small">Hours, prices and breakage are the workshop’s own estimates.</p>
+  </section>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1.2fr 1fr;
+  gap: 26px;
+  align-items: start;
+}
+
+.small {
+  font-size: 0.85rem;
+}
+</style>

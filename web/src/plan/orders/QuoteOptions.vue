@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import SoapFace from '@/parts/SoapFace.vue'
+import type { SavedOrder } from '@vendange/contract'
+import type { QuoteOption } from '@vendange/core/plan'
+import type { PromiseDate } from '@vendange/core/season'
+
+/** The ways to make an order, side by side. */
+const chosen = defineModel<number>({ required: true })
+defineProps<{
+  order: SavedOrder
+  options: readonly QuoteOption[]
+  promises: readonly PromiseDate[]
+  /** Whether days are still looked for. */
+  isLooking: boolean
+  /** A day of the season's problem in words. */
+  on: (day: number) => string
+}>()
+const { show, money } = useUnits()
+</script>
+
+<template>
+  <section class="sheet" data-test="quote">
+    <div class="row head">
+      <h2>Ways to make it</h2>
+      <SoapFace
+        :name="order.client"
+        :soap="{ name: order.client, colours: order.colours.map(({ hex }) => ({ hex, share: 1 })) }"
+        :width="64"
+        :height="42"
+      />
+    </div>
+    <v-radio-group v-model="chosen" hide-details>
+      <table class="figures">
+        <thead>
+          <tr>
+            <th class="no-print"></th>
+            <th>Loaves and bars</th>
+            <th class="number">A bar, cured</th>
+            <th class="number">Hours</th>
+            <th>Ready</th>
+            <th class="number">Price</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(one, index) in options" :key="one.title" data-test="option">
+            <td class="no-print"><v-radio :value="index" :aria-label="one.title" /></td>
+            <td>
+              <template v-for="part in one.parts" :key="part.mould.id"
+                ><b>{{ part.loaves }} × {{ part.mould.name }}</b
+                >, cut {{ show('length', part.barThicknessMm) }}<br
+              /></template>
+              <small class="quiet"
+                >{{ one.bars }} bars, {{ one.spareBars }} spare;
+                {{ one.batches.length === 1 ? 'one pour' : `${one.batches.length} pours` }}</small
+              >
+            </td>
+            <td class="number" :class="{ must: one.barCuredG < order.labelMassG }">
+              {{ show('mass', one.barCuredG, 0) }}
+            </td>
+            <td class="number">{{ one.hours }}</td>
+            <td>
+              <template v-if="promises[index]?.asPlanned">{{ on(promises[index]!.asPlanned!.due) }}</template>
+              <template v-else-if="isLooking">…</template>
+              <template v-else>no room</template>
+            </td>
+            <td class="number">{{ money(one.priceCents) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </v-radio-group>
+  </section>
+</template>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import type { BenchStep } from '@vendange/core/batch'
+import { shareDone } from '@vendange/core/batch'
+import { computed } from 'vue'
+import { useStepFigure } from './useStepFigure'
+
+/** The figure of a step, to be read at arm's length, and how far its weighing has come. */
+const props = defineProps<{
+  step: BenchStep
+  /** What goes into the vessel at hand: g or °C. */
+  target: number | null
+  /** "part 1 of 2", where the step is split. */
+  part: string | undefined
+  underWay: number
+  toGo: string | undefined
+  /** What scale or probe show; undefined where none is connected. */
+  live: string | undefined
+}>()
+const figure = useStepFigure()
+
+/** The figure asked for, its unit set smaller. */
+const parts = computed(() => {
+  const [number = '', unit = ''] = figure(props.step, props.target).split(' ')
+  return { number, unit }
+})
+</script>
+
+<template>
+  <div v-if="step.target !== null" class="figure">
+    <span v-if="part" class="part" data-test="part">{{ part }}</span>
+    <b data-test="target"
+      >{{ parts.number }} <small>{{ parts.unit }}</small></b
+    >
+    <span v-if="step.planned !== step.target && !part" class="planned">planned {{ figure(step, step.planned) }}</span>
+    <span v-if="toGo" class="togo" data-test="to-go">{{ toGo }}</span>
+  </div>
+  <div v-if="step.kind === 'weigh'" class="track" aria-hidden="true">
+    <i :style="{ width: `${shareDone(target ?? 0, underWay) * 100}%` }" />
+  </div>
+  <p v-if="live !== undefined" class="live" data-test="live">
+    {{ step.kind === 'weigh' ? 'Scale' : 'Probe' }}: <b>{{ live }}</b>
+  </p>
+</template>
+
+<style scoped>
+.figure {
+  display: flex;
+  align-items: baseline;
+  gap: 28px;
+  margin-top: 10px;
+  font-size: 1.7rem;
+}
+
+.figure b {
+  font-family: var(--serif);
+  font-size: 7.4rem;
+  line-height: 1.2;
+  font-weight: 600;
+  white-space: nowrap;
+}
+
+.figure small {
+  margin-left: -0.3em;
+  font-size: 0.42em;
+}
+
+.part,
+.planned {
+  color: rgb(var(--v-theme-quiet));
+}
+
+.togo {
+  color: rgb(var(--v-theme-brass));
+}
+
+.track {
+  flex: none;
+  height: 14px;
+  margin-top: 6px;
+  border-radius: 7px;
+  background: rgb(var(--v-theme-surface-variant));
+  overflow: hidden;
+}
+
+.track i {
+  display: block;
+  height: 100%;
+  background: rgb(var(--v-theme-brass));
+}
+
+.live {
+  margin-top: 10px;
+  font-size: 1.35rem;
+  color: rgb(var(--v-theme-quiet));
+}
+
+.live b {
+  color: rgb(var(--v-theme-on-surface));
+}
+</style>
