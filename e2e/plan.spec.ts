@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import type { SeasonView } from '@vendange/contract'
 import { blankCollection, createClient, datedSeason, endpoints } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
 import { checkPlan } from '@vendange/core/season'
 import ICAL from 'ical.js'
 import { answer, saving, type } from './hands'
@@ -72,6 +73,7 @@ test('an order of 140 bars is quoted and accepted, and stands on the calendar', 
   // 140 bars and 3 % for breakage are 145.
   await expect(option).toContainText(/1[45]\d bars, \d+ spare/)
   await expect(page.getByTestId('promise')).toContainText('Nothing else moves: ready on')
+  const promised = await page.getByTestId('promise').innerText()
   const text = await page.getByTestId('price').innerText()
   expect(Number(text.replace(/[^\d.]/g, ''))).toBeGreaterThan(300)
   await page.getByTestId('accept').click()
@@ -80,6 +82,8 @@ test('an order of 140 bars is quoted and accepted, and stands on the calendar', 
   const view = await season()
   const pours = view.batches.filter(({ name }) => name.startsWith('Rowing club, autumn'))
   expect(pours.reduce((sum, { bars }) => sum + bars, 0)).toBeGreaterThanOrEqual(145)
+  const pourDays = [...new Set(pours.map(({ days }) => days.pourDay))].sort()
+  expect(promised).toContain(`pours on ${pourDays.map((day) => formatDay(day, view.today)).join(', ')}.`)
   // The stamp is there on 20 March.
   for (const { days } of pours) expect(days.pourDay >= '2027-03-20').toBe(true)
   await expectSoundPlan()

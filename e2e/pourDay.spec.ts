@@ -63,8 +63,10 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
   await page.getByTestId('connect').click()
   await expect(page.getByTestId('live')).toContainText('Scale: 0 g')
 
-  await test.step('a mass is taken only when it stands still, and not when the scale is overloaded', async () => {
+  await test.step('a mass is taken only when it stands still, and neither from an empty pan nor from one overloaded', async () => {
     const before = await page.locator('.count').textContent()
+    await page.keyboard.press('w')
+    await expect(page.getByText('Nothing is on the pan yet. If that is right, type 0.')).toBeVisible()
     await page.getByTestId('stand-in').getByRole('button', { name: '+100 g' }).click()
     await expect(page.getByTestId('done')).toHaveText('Wait for it to settle')
     for (let bag = 0; bag < 3; bag++)

@@ -49,6 +49,10 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
     return parseQuantity(kind, typed.value, unit === undefined ? {} : { unit })
   }
 
+  /** Whether the pan stands empty where something is to be weighed: one tap too many is no weighing. */
+  const isPanEmpty = computed(
+    () => step.value?.kind === 'weigh' && (weighing.target.value ?? 0) > 0 && live.value !== null && live.value <= 0,
+  )
   /** What "done" would record; undefined while it cannot be read. */
   const reading = computed(() => {
     if (!step.value || step.value.kind === 'tick') return null
@@ -56,7 +60,8 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
       const parsed = readTyped()
       return parsed.ok ? parsed.value : undefined
     }
-    if (instrument.isConnected.value) return isSettled.value ? (live.value ?? undefined) : undefined
+    if (instrument.isConnected.value)
+      return isSettled.value && !isPanEmpty.value ? (live.value ?? undefined) : undefined
     return weighing.isSplit.value ? weighing.target.value : (step.value.actual ?? step.value.target)
   })
   /** How far the weighing has come, for the eye. */
@@ -74,8 +79,10 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
   const doneLabel = computed(() => {
     if (!step.value) return ''
     if (step.value.kind === 'tick') return step.value.done ? 'Done already' : 'Done'
-    if (reading.value === undefined || reading.value === null)
-      return instrument.isConnected.value && typed.value === '' ? 'Wait for it to settle' : 'Take it'
+    if (reading.value === undefined || reading.value === null) {
+      if (!instrument.isConnected.value || isTyped.value) return 'Take it'
+      return isPanEmpty.value ? 'Weigh it in' : 'Wait for it to settle'
+    }
     return `Take ${figure(step.value, reading.value)}`
   })
 
@@ -88,10 +95,10 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
       return parsed.ok
     }
     if (reading.value !== undefined) return true
-    problem.value =
-      instrument.reading.value?.kind === 'over'
-        ? 'The scale is overloaded. Take something off the pan, or weigh in two parts.'
-        : 'Wait until the reading stands still.'
+    if (instrument.reading.value?.kind === 'over')
+      problem.value = 'The scale is overloaded. Take something off the pan, or weigh in two parts.'
+    else if (isPanEmpty.value) problem.value = 'Nothing is on the pan yet. If that is right, type 0.'
+    else problem.value = 'Wait until the reading stands still.'
     return false
   }
 

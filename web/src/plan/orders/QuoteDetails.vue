@@ -5,9 +5,10 @@ import { useSeason } from '@/parts/seasonStore'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
 import type { PromiseDate } from '@vendange/core/season'
+import { computed } from 'vue'
 
 /** One way to make an order: its days, bars, ingredients and price. */
-defineProps<{
+const props = defineProps<{
   order: SavedOrder
   option: QuoteOption
   promise: PromiseDate | undefined
@@ -16,26 +17,25 @@ defineProps<{
 }>()
 const season = useSeason()
 const { show, money } = useUnits()
-const nameOf = (id: string): string => season.batches.find((batch) => batch.id === id)?.name ?? ''
+const moves = computed(() =>
+  (props.promise?.withMoves?.moved ?? [])
+    .map(({ id, pour }) => `${season.batches.find((batch) => batch.id === id)?.name ?? ''} moves to ${props.on(pour)}`)
+    .join(', '),
+)
+const pourDays = computed(() => {
+  const days = (props.promise?.asPlanned?.pours ?? []).map(({ pour }) => pour).sort((a, b) => a - b)
+  return [...new Set(days)].map(props.on)
+})
 </script>
 
 <template>
   <section class="sheet stack">
     <h2>{{ option.title }}</h2>
     <p v-if="promise?.asPlanned" data-test="promise">
-      Nothing else moves: ready on <b>{{ on(promise.asPlanned.due) }}</b>, pours on
-      {{
-        promise.asPlanned.pours
-          .map(({ pour }) => on(pour))
-          .sort()
-          .join(', ')
-      }}.
+      Nothing else moves: ready on <b>{{ on(promise.asPlanned.due) }}</b>, pours on {{ pourDays.join(', ') }}.
     </p>
     <p v-if="promise?.withMoves" class="brass" data-test="promise-moving">
-      Ready on <b>{{ on(promise.withMoves.due) }}</b> if
-      <template v-for="move in promise.withMoves.moved" :key="move.id"
-        >{{ nameOf(move.id) }} moves to {{ on(move.pour) }}</template
-      >.
+      Ready on <b>{{ on(promise.withMoves.due) }}</b> if {{ moves }}.
     </p>
     <p class="quiet">
       <template v-for="part in option.parts" :key="part.mould.id"
