@@ -9,7 +9,9 @@ function drawCut(seed: number): readonly [RoughBlock, readonly Piece[], Allowanc
   const whole = (from: number, to: number): number => Math.round(from + random() * (to - from))
   const piece = (index: number): Piece => ({
     name: `kind ${index}`,
-    ...{ faceWidthMm: whole(45, 90), faceHeightMm: whole(30, 60), thicknessMm: whole(20, 35) },
+    faceWidthMm: whole(45, 90),
+    faceHeightMm: whole(30, 60),
+    thicknessMm: whole(20, 35),
     wanted: index === 0 ? null : whole(2, 8),
   })
   return [

@@ -74,8 +74,12 @@ export async function benchPour(): Promise<void> {
 /** How time grows with moves and with pixels: a straight line through the times, and how much of them it explains. */
 async function reportGrowth(areas: readonly number[]): Promise<void> {
   const drop = (index: number): MoveLine => ({
-    ...{ kind: 'drop', pot: index % 4, part: 0.04 },
-    ...{ xMm: 10 + ((index * 23) % 60), sinkMm: 15, spreadMm: 20 },
+    kind: 'drop',
+    pot: index % 4,
+    part: 0.04,
+    xMm: 10 + ((index * 23) % 60),
+    sinkMm: 15,
+    spreadMm: 20,
   })
   const timeOf = async (count: number, share: number): Promise<number> => {
     const lines: readonly MoveLine[] = [

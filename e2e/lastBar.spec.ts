@@ -309,7 +309,8 @@ test('killed in the middle of its writes it loses nothing that was acknowledged;
     const file = await (await download).path()
     await page.goto(`${empty.url}/workshop`)
     await page.getByTestId('take-archive').setInputFiles({
-      ...{ name: 'half.zip', mimeType: 'application/zip' },
+      name: 'half.zip',
+      mimeType: 'application/zip',
       buffer: (await readFile(file)).subarray(0, 20_000),
     })
     await expect(page.getByText('it was cut off on its way', { exact: false })).toBeVisible()

@@ -81,7 +81,9 @@ test('a photograph of 48 megapixels off a phone is made small, and stands uprigh
     await api(endpoints.loaves.record, {
       params: { id: loaf?.id ?? '' },
       body: {
-        ...{ type: 'photographed', day: loaf?.state.pouredDay ?? '', photoId: before },
+        type: 'photographed',
+        day: loaf?.state.pouredDay ?? '',
+        photoId: before,
         version: now.loaf.version,
       },
     })

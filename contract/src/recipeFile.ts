@@ -34,9 +34,15 @@ export function recipeFileSchema(): Record<string, unknown> {
 
 /** What a recipe is that comes as a bare list of fats. */
 const bareRecipe = {
-  ...{ superfat: 0.05, lyeConcentration: 0.33, naohPurity: 1 },
+  superfat: 0.05,
+  lyeConcentration: 0.33,
+  naohPurity: 1,
   ...plainRecipe,
-  ...{ setDaysMin: 1, setDaysMax: 3, cureDays: 28, oven: false, notes: '' },
+  setDaysMin: 1,
+  setDaysMax: 3,
+  cureDays: 28,
+  oven: false,
+  notes: '',
 } satisfies Partial<NewRecipe>
 
 async function checked(recipe: unknown): Promise<RecipeFile> {

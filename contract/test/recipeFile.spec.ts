@@ -9,9 +9,15 @@ const recipe: NewRecipe = {
     { fatKey: 'olive', share: 0.7, atTrace: false },
     { fatKey: 'coconut', share: 0.3, atTrace: true },
   ],
-  ...{ superfat: 0.05, lyeConcentration: 0.33, naohPurity: 0.99 },
+  superfat: 0.05,
+  lyeConcentration: 0.33,
+  naohPurity: 0.99,
   ...plainRecipe,
-  ...{ setDaysMin: 1, setDaysMax: 3, cureDays: 28, oven: true, notes: 'Firm after a day.' },
+  setDaysMin: 1,
+  setDaysMax: 3,
+  cureDays: 28,
+  oven: true,
+  notes: 'Firm after a day.',
 }
 const problemsOf = async (text: string): Promise<readonly string[]> => {
   const read = await readRecipeFile(text, 'Brought in')

@@ -84,7 +84,9 @@ describe('a pour plan', () => {
     const { id: _id, isRemoved: _removed, ...details } = soap
     const body = {
       ...details,
-      ...{ pourPlan, face, batterHex: '#EFE6D2' },
+      pourPlan,
+      face,
+      batterHex: '#EFE6D2',
       colours: details.colours.map((colour) => ({ ...colour, wetHex: '#101010', dayHex: null, fades: true })),
       scent: { name: 'Amber blend', rate: 0.03, supplierLimit: null, vanillin: 0.04, behaviour: 'races' as const },
     }

@@ -61,33 +61,46 @@ describe('fats of the workshop’s own', () => {
     const fat = await workshop.api(endpoints.ownFats.create, { body: pumpkin })
     const ingredient = await workshop.api(endpoints.ingredients.create, {
       body: {
-        ...{ kind: 'fat', name: 'Pumpkin-seed oil', ref: ownFatKey(fat.id), leadDays: 3, packSize: 1000 },
-        ...{ perBar: 0, notes: '' },
+        kind: 'fat',
+        name: 'Pumpkin-seed oil',
+        ref: ownFatKey(fat.id),
+        leadDays: 3,
+        packSize: 1000,
+        perBar: 0,
+        notes: '',
       },
     })
     const lot = {
-      ...{ ingredientId: ingredient.id, supplier: 'The mill', lotNumber: 'P1', receivedDay: '2027-01-01' },
-      ...{
-        openedDay: null,
-        bestBeforeDay: null,
-        isRecalled: false,
-        receivedAmount: 1000,
-        adjustment: 0,
-        priceCents: 0,
-      },
+      ingredientId: ingredient.id,
+      supplier: 'The mill',
+      lotNumber: 'P1',
+      receivedDay: '2027-01-01',
+      openedDay: null,
+      bestBeforeDay: null,
+      isRecalled: false,
+      receivedAmount: 1000,
+      adjustment: 0,
+      priceCents: 0,
     }
     await workshop.api(endpoints.lots.create, {
       body: { ...lot, certificate: { sapKoh: 192, tolerance: 1, day: '2027-01-01' } },
     })
     const { knownFats } = await workshop.api(endpoints.season)
     expect(knownFats.find(({ key }) => key === ownFatKey(fat.id))?.saponificationValue).to.deep.equal({
-      ...{ min: 191, typical: 192, max: 193 },
+      min: 191,
+      typical: 192,
+      max: 193,
     })
     const problem = await problemOf(
       workshop.api(endpoints.ingredients.create, {
         body: {
-          ...{ kind: 'fat', name: 'Nobody’s', ref: ownFatKey('nobody'), leadDays: 3, packSize: 0 },
-          ...{ perBar: 0, notes: '' },
+          kind: 'fat',
+          name: 'Nobody’s',
+          ref: ownFatKey('nobody'),
+          leadDays: 3,
+          packSize: 0,
+          perBar: 0,
+          notes: '',
         },
       }),
     )

@@ -34,8 +34,12 @@ describe('from release to the last bar', () => {
       await record({ type: 'weighed', day: '2027-04-05', barG: 106.2 })
       await record({ type: 'weighed', day: releaseDay, barG: 106 })
       await record({
-        ...{ type: 'released', day: releaseDay, bars: barsEach, ph: 9.5 },
-        ...{ lookIsSound: true, labelIsComplete: true },
+        type: 'released',
+        day: releaseDay,
+        bars: barsEach,
+        ph: 9.5,
+        lookIsSound: true,
+        labelIsComplete: true,
       })
     }
     return { ...furnished, loafIds, batchId: batch.id }
@@ -99,7 +103,13 @@ describe('from release to the last bar', () => {
     const { soap, loafIds } = await releasedSoap(1)
     await workshop.api(endpoints.release.allot, { body: allotment(soap.id, 6) })
     const sale = (saleId: string, bars: number): NewSale => ({
-      ...{ saleId, day: releaseDay, designId: soap.id, lotCode: '', channel: 'Web', bars, buyer: 'A. Buyer' },
+      saleId,
+      day: releaseDay,
+      designId: soap.id,
+      lotCode: '',
+      channel: 'Web',
+      bars,
+      buyer: 'A. Buyer',
       priceCents: 900,
     })
     const send = (sales: readonly NewSale[]) =>
@@ -130,7 +140,14 @@ describe('from release to the last bar', () => {
     expect(sales.map(({ bars }) => bars)).to.deep.equal([3, 1])
     const body = {
       sales: sales.map(({ saleId, day, designId, bars, buyer, priceCents }) => ({
-        ...{ saleId, day, designId, bars, buyer, priceCents, lotCode: '', channel: 'Web' as const },
+        saleId,
+        day,
+        designId,
+        bars,
+        buyer,
+        priceCents,
+        lotCode: '',
+        channel: 'Web' as const,
       })),
     }
     expect(await api(endpoints.release.takeSales, { body })).to.deep.equal({ taken: 2, known: 0 })
@@ -141,13 +158,26 @@ describe('from release to the last bar', () => {
     const { api } = workshop
     const ingredient = await api(endpoints.ingredients.create, {
       body: {
-        ...{ kind: 'fat', name: 'Olive oil', ref: 'olive' },
-        ...{ leadDays: 5, packSize: 1000, perBar: 0, notes: '' },
+        kind: 'fat',
+        name: 'Olive oil',
+        ref: 'olive',
+        leadDays: 5,
+        packSize: 1000,
+        perBar: 0,
+        notes: '',
       },
     })
     const details = {
-      ...{ supplier: 'Mill', lotNumber: 'K-1', receivedDay: '2027-01-10', openedDay: null, bestBeforeDay: null },
-      ...{ isRecalled: false, receivedAmount: 2000, adjustment: 0, priceCents: 900, certificate: null },
+      supplier: 'Mill',
+      lotNumber: 'K-1',
+      receivedDay: '2027-01-10',
+      openedDay: null,
+      bestBeforeDay: null,
+      isRecalled: false,
+      receivedAmount: 2000,
+      adjustment: 0,
+      priceCents: 900,
+      certificate: null,
       ingredientId: ingredient.id,
     }
     const lot = await api(endpoints.lots.create, { body: details })
@@ -162,7 +192,8 @@ describe('from release to the last bar', () => {
     expect(trace).to.deep.include({ ingredientName: 'Olive oil', batches: 1 })
     expect(trace.usedAmount).to.be.above(700)
     const gone = trace.loaves.toReversed().map(({ lotCode, free, whereabouts }) => ({
-      ...{ lotCode, free },
+      lotCode,
+      free,
       bars: whereabouts.map(({ who, bars, isSold }) => [who, bars, isSold]),
     }))
     expect(gone).to.deep.equal([

@@ -7,12 +7,25 @@ import type { TestWorkshop } from './workshopAtTest'
 import { firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 
 const oliveOil: NewIngredient = {
-  ...{ kind: 'fat', name: 'Olive oil', ref: 'olive' },
-  ...{ leadDays: 5, packSize: 1000, perBar: 0, notes: '' },
+  kind: 'fat',
+  name: 'Olive oil',
+  ref: 'olive',
+  leadDays: 5,
+  packSize: 1000,
+  perBar: 0,
+  notes: '',
 }
 const aLot: Omit<NewLot, 'ingredientId'> = {
-  ...{ supplier: 'Mill', lotNumber: 'K-1', receivedDay: '2027-01-10', openedDay: null, bestBeforeDay: null },
-  ...{ isRecalled: false, receivedAmount: 1000, adjustment: 0, priceCents: 900, certificate: null },
+  supplier: 'Mill',
+  lotNumber: 'K-1',
+  receivedDay: '2027-01-10',
+  openedDay: null,
+  bestBeforeDay: null,
+  isRecalled: false,
+  receivedAmount: 1000,
+  adjustment: 0,
+  priceCents: 900,
+  certificate: null,
 }
 
 describe('the stores over HTTP', () => {
@@ -141,14 +154,25 @@ describe('the stores over HTTP', () => {
   it('takes a file in as a whole, and the same file again changes nothing', async () => {
     await keep({ receivedAmount: 1000 })
     const row = (name: string, lotNumber: string, leftAmount: number | null) => ({
-      ...{ kind: 'scent' as const, name, ref: '', leadDays: 7 },
+      kind: 'scent' as const,
+      name,
+      ref: '',
+      leadDays: 7,
       lot: {
-        ...{ supplier: 'Still', lotNumber, receivedDay: '2027-02-01', bestBeforeDay: null },
-        ...{ receivedAmount: 500, leftAmount, priceCents: 4000 },
+        supplier: 'Still',
+        lotNumber,
+        receivedDay: '2027-02-01',
+        bestBeforeDay: null,
+        receivedAmount: 500,
+        leftAmount,
+        priceCents: 4000,
       },
     })
     const counted = {
-      ...{ kind: 'fat' as const, name: 'Olive oil', ref: 'olive', leadDays: 9 },
+      kind: 'fat' as const,
+      name: 'Olive oil',
+      ref: 'olive',
+      leadDays: 9,
       lot: { ...row('', 'K-1', 840).lot, supplier: 'Mill', receivedDay: '2027-01-10', receivedAmount: 1000 },
     }
     const rows = [row('Amber blend', 'A', null), row('amber  blend', 'B', 120), counted]

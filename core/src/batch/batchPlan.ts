@@ -60,7 +60,10 @@ export function batchPlan(source: BatchSource): BatchPlan {
   return {
     designName: design.name,
     recipe: {
-      ...{ fats, superfat, lyeConcentration, naohPurity },
+      fats,
+      superfat,
+      lyeConcentration,
+      naohPurity,
       ...given({ kohShare, kohPurity, liquids, additives, school, oven, knownFats }),
     },
     scent: design.scent,

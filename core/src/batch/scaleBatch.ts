@@ -245,8 +245,13 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
       ...(scent ? checkScent(scent, scentG, batterG, cureLoss) : []),
       ...splitFindings(
         {
-          ...{ batterMl: madeMl, lyeMl, batterG, fatsG, stepG },
-          ...{ alkaliG: lye.naohG + lye.kohG, waterG: lye.plainWaterG },
+          batterMl: madeMl,
+          lyeMl,
+          batterG,
+          fatsG,
+          stepG,
+          alkaliG: lye.naohG + lye.kohG,
+          waterG: lye.plainWaterG,
         },
         vessels,
       ),

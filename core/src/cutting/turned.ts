@@ -83,13 +83,18 @@ export function planeOfFace(choice: FaceChoice, mould: Mould & BarCut): CutPlane
   const far = choice.isFar ? barThicknessMm : 0
   if (choice.way === 'as_poured')
     return {
-      ...{ ...sides, kind: 'across', upToMm: heightMm },
+      ...sides,
+      kind: 'across',
+      upToMm: heightMm,
       alongMm: Math.min(lengthMm, endTrimMm + bar * (barThicknessMm + kerfMm) + far),
     }
   const layer = within(choice.layer, grid.layers)
   const fromMm = endTrimMm + bar * (heightMm + kerfMm)
   return {
-    ...{ ...sides, kind: 'level', fromMm, toMm: Math.min(lengthMm, fromMm + heightMm) },
+    ...sides,
+    kind: 'level',
+    fromMm,
+    toMm: Math.min(lengthMm, fromMm + heightMm),
     heightMm: Math.min(heightMm, Math.max(0, layer * (barThicknessMm + kerfMm) + far)),
   }
 }

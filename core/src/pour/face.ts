@@ -82,7 +82,10 @@ export function faceOf(soap: SoapLook, mould?: Mould & BarCut, look: Look = 'wee
       ? planeOfFace(soap.face ?? usualFace(lines, mould), mould)
       : { kind: 'across', leftMm: 0, rightMm: section.widthMm, alongMm: section.lengthMm / 2, upToMm: section.fillMm }
   return {
-    ...{ lines, section, plane, seed: seedOf(soap.name) },
+    lines,
+    section,
+    plane,
+    seed: seedOf(soap.name),
     potAreasMm2: potAreasMm2(
       colours.map(({ share }) => share),
       section,

@@ -52,8 +52,13 @@ export function starterPlan(technique: Technique, pots: number, section: MouldSe
         others.map((pot, index): MoveLine => {
           const place = ((round * others.length + index) * 0.618 + 0.2) % 1
           return {
-            ...{ kind: 'drop', pot, part: parted(rounds), trace: 'thin' },
-            ...{ xMm: Number((widthMm * (0.2 + 0.6 * place)).toFixed(1)), fallMm: 150, spreadMm: widthMm * 0.22 },
+            kind: 'drop',
+            pot,
+            part: parted(rounds),
+            trace: 'thin',
+            xMm: Number((widthMm * (0.2 + 0.6 * place)).toFixed(1)),
+            fallMm: 150,
+            spreadMm: widthMm * 0.22,
           }
         }),
       ).flat()
@@ -87,8 +92,14 @@ export function starterPlan(technique: Technique, pots: number, section: MouldSe
     case 'column':
       return [
         {
-          ...{ kind: 'column', pots: every, count: 4, trace: 'thin', outline: 'square' },
-          ...{ xMm: widthMm / 2, zMm: lengthMm / 2, sizeMm: Math.min(widthMm, lengthMm) * 0.22 },
+          kind: 'column',
+          pots: every,
+          count: 4,
+          trace: 'thin',
+          outline: 'square',
+          xMm: widthMm / 2,
+          zMm: lengthMm / 2,
+          sizeMm: Math.min(widthMm, lengthMm) * 0.22,
         },
       ]
     case 'dividers':
@@ -108,8 +119,13 @@ export function starterPlan(technique: Technique, pots: number, section: MouldSe
       return [
         ...layers.slice(0, 1),
         {
-          ...{ kind: 'embed', outline: 'round', hex: '#B98A3E', trace: 'medium' },
-          ...{ xMm: widthMm / 2, yMm: fillMm * 0.55, sizeMm: Math.min(widthMm, fillMm) * 0.4 },
+          kind: 'embed',
+          outline: 'round',
+          hex: '#B98A3E',
+          trace: 'medium',
+          xMm: widthMm / 2,
+          yMm: fillMm * 0.55,
+          sizeMm: Math.min(widthMm, fillMm) * 0.4,
         },
         ...layers.slice(1),
       ]

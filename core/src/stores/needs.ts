@@ -105,7 +105,12 @@ export function needsOfPours(
       perBar > 0
         ? [
             {
-              ...{ key, name, kind: 'packaging', day: readyDay, batchId, batchName },
+              key,
+              name,
+              kind: 'packaging',
+              day: readyDay,
+              batchId,
+              batchName,
               amount: Math.ceil(bars * perBar),
             },
           ]

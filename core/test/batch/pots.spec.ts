@@ -17,7 +17,10 @@ import { usualSchool } from '../../src/recipe'
 import { workedRecipe, workedSource } from '../blends'
 
 const pot = (share: number, rateGPerKg = 0, more: Partial<PotColour> = {}): PotColour => ({
-  ...{ name: `pot of ${share}`, hex: '#000000', share, rateGPerKg },
+  name: `pot of ${share}`,
+  hex: '#000000',
+  share,
+  rateGPerKg,
   ...more,
 })
 const split = { batterG: 1000, scentG: 0, densityGMl: 1, stepG: 1 }

@@ -16,7 +16,11 @@ const racks = [
   { name: 'Door rack', trays: 2 },
 ]
 const loaf = (lotCode: string, bars: number, place: string | undefined, readyDay: string) => ({
-  ...{ id: lotCode, lotCode, bars, place, readyDay },
+  id: lotCode,
+  lotCode,
+  bars,
+  place,
+  readyDay,
 })
 const loaves = [
   loaf('270224-1', 18, 'North rack', '2027-03-24'),

@@ -64,8 +64,14 @@ describe('bevelledOffMm3', () => {
 
 describe('finishingOf', () => {
   const mould = {
-    ...{ lengthMm: 250, widthMm: 80, heightMm: 55, linerMm: 0, fillHeightMm: 55 },
-    ...{ barThicknessMm: 25, kerfMm: 0, endTrimMm: 0 },
+    lengthMm: 250,
+    widthMm: 80,
+    heightMm: 55,
+    linerMm: 0,
+    fillHeightMm: 55,
+    barThicknessMm: 25,
+    kerfMm: 0,
+    endTrimMm: 0,
   }
   const loaf = { cut: { firstBarG: 110 } }
   const bar = { widthMm: 80, heightMm: 55, thicknessMm: 25 }
@@ -104,7 +110,10 @@ describe('cutWindow', () => {
   const recipe = { setDaysMin: 2, setDaysMax: 4, lyeConcentration: 0.3, oven: false }
   it('is the recipe’s setting time, a day sooner out of the oven or with strong lye', () => {
     expect(cutWindow('2027-03-08', recipe)).to.deep.equal({
-      ...{ softUntilDay: '2027-03-09', fromDay: '2027-03-10', untilDay: '2027-03-12', stampUntilDay: '2027-03-12' },
+      softUntilDay: '2027-03-09',
+      fromDay: '2027-03-10',
+      untilDay: '2027-03-12',
+      stampUntilDay: '2027-03-12',
     })
     expect(cutWindow('2027-03-08', { ...recipe, oven: true }).fromDay).to.equal('2027-03-09')
     expect(cutWindow('2027-03-08', { ...recipe, lyeConcentration: 0.38, setDaysMin: 1 }).fromDay).to.equal('2027-03-09')

@@ -27,7 +27,10 @@ describe('the stand-in for a scale', () => {
     const loaded = commandScale(emptyScale, put(350))
     expect(readScale(wait(loaded, 400))).to.include({ isSettled: false })
     expect(readScale(wait(loaded, 5000))).to.deep.equal({
-      ...{ kind: 'mass', massG: 350, isSettled: true, isTared: false },
+      kind: 'mass',
+      massG: 350,
+      isSettled: true,
+      isTared: false,
     })
   })
 
@@ -70,7 +73,9 @@ describe('the stand-in for a probe', () => {
     const dipped = commandProbe(hungProbe, { kind: 'dip', temperatureC: 43 })
     expect(readProbe(dipFor(dipped, 1000))).to.include({ isSettled: false })
     expect(readProbe(dipFor(dipped, 20_000))).to.deep.equal({
-      ...{ kind: 'temperature', temperatureC: 43, isSettled: true },
+      kind: 'temperature',
+      temperatureC: 43,
+      isSettled: true,
     })
     expect(readProbe(commandProbe(dipped, { kind: 'lift' }))).to.deep.equal({ kind: 'off' })
     expect(passProbeTime(hungProbe, 1000)).to.equal(hungProbe)

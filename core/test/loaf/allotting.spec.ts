@@ -17,13 +17,30 @@ import {
 const day = '2027-04-12'
 const cut: LoafHappening = { type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: false }
 const release = (bars: number): LoafHappening => ({
-  ...{ type: 'released', day, bars, ph: 9.5, lookIsSound: true, labelIsComplete: true },
+  type: 'released',
+  day,
+  bars,
+  ph: 9.5,
+  lookIsSound: true,
+  labelIsComplete: true,
 })
 const allotted = (bars: number): LoafHappening => ({
-  ...{ type: 'allotted', day, allotmentId: 'a', bars, channel: 'Web', who: '', orderId: null },
+  type: 'allotted',
+  day,
+  allotmentId: 'a',
+  bars,
+  channel: 'Web',
+  who: '',
+  orderId: null,
 })
 const sold = (bars: number): LoafHappening => ({
-  ...{ type: 'sold', day, saleId: 's', bars, channel: 'Web', buyer: '', priceCents: null },
+  type: 'sold',
+  day,
+  saleId: 's',
+  bars,
+  channel: 'Web',
+  buyer: '',
+  priceCents: null,
 })
 const codes = (story: readonly LoafHappening[], next: LoafHappening) =>
   checkHappening(loafState([cut, ...story]), next, day).map(({ code }) => code)
@@ -137,7 +154,8 @@ describe('allot', () => {
     fc.assert(
       fc.property(someLoaves, fc.integer({ min: 1, max: 60 }), (made, bars) => {
         const loaves = made.map((one, at) => ({
-          ...{ id: String(at), lotCode: String(at) },
+          id: String(at),
+          lotCode: String(at),
           state: loafState([cut, { ...release(one.bars), day: `2027-04-${one.day}` }]),
         }))
         const free = made.reduce((sum, one) => sum + one.bars, 0)

@@ -5,10 +5,18 @@ import type { LoafHappening, LoafToFinish } from '../../src/loaf'
 import { finishedBars, finishWork, loafState, newlyFinished, shareMinutes } from '../../src/loaf'
 
 const cut: LoafHappening = {
-  ...{ type: 'cut', day: '2027-03-03', bars: 12, ends: 2, firstBarG: 126, bevelled: false },
+  type: 'cut',
+  day: '2027-03-03',
+  bars: 12,
+  ends: 2,
+  firstBarG: 126,
+  bevelled: false,
 }
 const loaf = (id: string, more: readonly LoafHappening[] = [], of: Partial<LoafToFinish> = {}): LoafToFinish => ({
-  ...{ id, bevelled: true, stamped: true, stampUntilDay: '2027-03-05' },
+  id,
+  bevelled: true,
+  stamped: true,
+  stampUntilDay: '2027-03-05',
   state: loafState([{ type: 'poured', day: '2027-03-01', batterG: 1600 }, cut, ...more]),
   ...of,
 })
@@ -17,7 +25,12 @@ const timeOf = (finish: 'bevelled' | 'stamped' | 'planed' | 'pared' | 'polished'
 const waiting = (loaves: readonly LoafToFinish[], day: string) =>
   finishWork(loaves, day, timeOf).map(({ loafId, finish, bars, allMin }) => [loafId, finish, bars, allMin])
 const stamped = (bars: number): LoafHappening => ({
-  ...{ type: 'finished', day: '2027-03-03', finish: 'stamped', bars, minutes: 5, removedG: null },
+  type: 'finished',
+  day: '2027-03-03',
+  finish: 'stamped',
+  bars,
+  minutes: 5,
+  removedG: null,
 })
 
 describe('finishWork', () => {
@@ -40,7 +53,12 @@ describe('finishWork', () => {
     const uncut = loaf('a', [], { state: loafState([{ type: 'poured', day: '2027-03-01', batterG: 1600 }]) })
     expect(waiting([uncut], '2027-03-04')).to.deep.equal([])
     const released: LoafHappening = {
-      ...{ type: 'released', day: '2027-04-01', bars: 12, ph: 9.5, lookIsSound: true, labelIsComplete: true },
+      type: 'released',
+      day: '2027-04-01',
+      bars: 12,
+      ph: 9.5,
+      lookIsSound: true,
+      labelIsComplete: true,
     }
     expect(waiting([loaf('a', [released])], '2027-04-02')).to.deep.equal([])
   })

@@ -18,9 +18,19 @@ describe('lookBack', () => {
     const loaf = { barsPlanned: 18, labelMassG: 115, cureDays: 28, state: loafState(story) }
     const curing = { ...loaf, state: loafState(story.slice(0, 1)) }
     expect(lookBack([loaf, curing])).to.deep.equal({
-      ...{ loaves: 2, barsPlanned: 36, barsCut: 34, barsReleased: 17, barsSold: 4, lastMassG: 123, labelMassG: 115 },
-      ...{ finishMinutes: 25, takenCents: 3600, ingredientCents: 0, hours: undefined },
-      ...{ cure: { plannedDays: 28, takenDays: 33 }, lastReleaseDay: day },
+      loaves: 2,
+      barsPlanned: 36,
+      barsCut: 34,
+      barsReleased: 17,
+      barsSold: 4,
+      lastMassG: 123,
+      labelMassG: 115,
+      finishMinutes: 25,
+      takenCents: 3600,
+      ingredientCents: 0,
+      hours: undefined,
+      cure: { plannedDays: 28, takenDays: 33 },
+      lastReleaseDay: day,
       sellThrough: [{ channel: 'Web', allotted: 10, sold: 4, share: 0.4 }],
     })
   })

@@ -62,7 +62,10 @@ describe('faceOf', () => {
     const chosen = { way: 'as_poured', log: 2, bar: 99, layer: 0, isFar: true } as const
     // Beyond the last bar means the last: the twelfth of a log of 310 mm, its far side.
     expect(faceOf({ name: 'x', colours, face: chosen }, slab).plane).to.deep.equal({
-      ...{ kind: 'across', leftMm: 160, rightMm: 240, upToMm: 50 },
+      kind: 'across',
+      leftMm: 160,
+      rightMm: 240,
+      upToMm: 50,
       alongMm: 5 + 12 * 25,
     })
   })

@@ -155,7 +155,12 @@ describe('a column', () => {
   const slab = { widthMm: 200, heightMm: 60, fillMm: 40, lengthMm: 300 }
   const plan: readonly MoveLine[] = [
     {
-      ...{ kind: 'column', outline: 'square', xMm: 100, zMm: 150, sizeMm: 40, count: 3 },
+      kind: 'column',
+      outline: 'square',
+      xMm: 100,
+      zMm: 150,
+      sizeMm: 40,
+      count: 3,
       pots: [
         { pot: 0, part: 1 },
         { pot: 1, part: 1 },
@@ -279,8 +284,11 @@ describe('every pour plan', () => {
       fc.record({ kind: fc.constant('level' as const), ...half }),
       fc.record({ kind: fc.constant('sloped' as const), ...half, angleDeg: mm(-15, 15) }),
       fc.record({
-        ...{ kind: fc.constant('drop' as const), ...half },
-        ...{ xMm: mm(5, 75), fallMm: mm(0, 400), spreadMm: mm(8, 40) },
+        kind: fc.constant('drop' as const),
+        ...half,
+        xMm: mm(5, 75),
+        fallMm: mm(0, 400),
+        spreadMm: mm(8, 40),
       }),
       fc.record({
         kind: fc.constantFrom('ribbon' as const, 'spoon' as const),
@@ -294,7 +302,9 @@ describe('every pour plan', () => {
       }),
       fc.record({
         kind: fc.constantFrom('dividers' as const, 'stack' as const),
-        ...{ xMm: mm(20, 60), count: fc.integer({ min: 2, max: 4 }), trace },
+        xMm: mm(20, 60),
+        count: fc.integer({ min: 2, max: 4 }),
+        trace,
         pots: fc.constant([
           { pot, part: 0.25 },
           { pot: other, part: 0.125 },

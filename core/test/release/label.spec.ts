@@ -22,7 +22,12 @@ const plan = {
       { fatKey: 'olive', name: 'Olive oil', massG: 700 },
       { fatKey: 'coconut', name: 'Coconut oil', massG: 300 },
     ],
-    ...{ naohG: 140, waterG: 284, scentG: 30, batterG: 1454, pots: [], liquids: [] },
+    naohG: 140,
+    waterG: 284,
+    scentG: 30,
+    batterG: 1454,
+    pots: [],
+    liquids: [],
     additives: [{ name: 'Kaolin', massG: 5 }],
   },
 } as unknown as BatchPlan
@@ -140,8 +145,14 @@ describe('a table of sales', () => {
       ok: true,
       sales: [
         {
-          ...{ day: '2027-04-12', soap: 'Lantern Glass', lotCode: '', channel: 'Web', bars: 3, buyer: 'A. Buyer' },
-          ...{ saleId: '2027-04-12 Lantern Glass Web A. Buyer 1', priceCents: 950 },
+          day: '2027-04-12',
+          soap: 'Lantern Glass',
+          lotCode: '',
+          channel: 'Web',
+          bars: 3,
+          buyer: 'A. Buyer',
+          saleId: '2027-04-12 Lantern Glass Web A. Buyer 1',
+          priceCents: 950,
         },
       ],
     })

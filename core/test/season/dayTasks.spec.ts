@@ -63,8 +63,13 @@ describe('dayTasks', () => {
 
   it('knows what is on record', () => {
     const done = {
-      ...{ ...batch, isPoured: true, isUnmoulded: true, isCut: true, weighedOn: ['2027-03-20'] },
-      ...{ photographedOn: ['2027-03-14'], finishedBars: { stamped: 36, bevelled: 20 } },
+      ...batch,
+      isPoured: true,
+      isUnmoulded: true,
+      isCut: true,
+      weighedOn: ['2027-03-20'],
+      photographedOn: ['2027-03-14'],
+      finishedBars: { stamped: 36, bevelled: 20 },
     }
     const open = Array.from({ length: 40 }, (_, index) => addDays('2027-03-08', index)).flatMap((day) =>
       dayTasks(day, [done], [], times)

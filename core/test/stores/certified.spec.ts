@@ -7,8 +7,13 @@ import { workedRecipe } from '../blends'
 
 const day = '2027-03-08'
 const olive: Ingredient = {
-  ...{ id: 'i1', kind: 'fat', name: 'Olive oil', ref: 'olive' },
-  ...{ leadDays: 5, packSize: 0, perBar: 0 },
+  id: 'i1',
+  kind: 'fat',
+  name: 'Olive oil',
+  ref: 'olive',
+  leadDays: 5,
+  packSize: 0,
+  perBar: 0,
 }
 const lot = (
   id: string,
@@ -16,8 +21,16 @@ const lot = (
   sapKoh: number | null,
   more: Partial<CertifiedLot> = {},
 ): CertifiedLot => ({
-  ...{ id, ingredientId: 'i1', supplier: '', lotNumber: id, receivedDay, bestBeforeDay: null, isRecalled: false },
-  ...{ receivedAmount: 5000, leftAmount: 5000, priceCents: 0 },
+  id,
+  ingredientId: 'i1',
+  supplier: '',
+  lotNumber: id,
+  receivedDay,
+  bestBeforeDay: null,
+  isRecalled: false,
+  receivedAmount: 5000,
+  leftAmount: 5000,
+  priceCents: 0,
   certificate: sapKoh === null ? null : { sapKoh, tolerance: 1, day: '2027-01-10' },
   ...more,
 })
@@ -26,7 +39,9 @@ const spanOf = (...lots: readonly CertifiedLot[]) => certifiedFats([olive], lots
 describe('certifiedFats', () => {
   it('reckons with the lot used next, and spans all that are at hand', () => {
     expect(spanOf(lot('new', '2027-02-01', 191), lot('old', '2026-11-01', 188))).to.deep.equal({
-      ...{ min: 187, typical: 188, max: 192 },
+      min: 187,
+      typical: 188,
+      max: 192,
     })
   })
 

@@ -25,18 +25,35 @@ import { workedPlan } from '../blends'
 const today = '2027-03-08'
 
 const lot = (id: string, receivedDay: string, leftAmount: number, more: Partial<Lot> = {}): Lot => ({
-  ...{ id, supplier: 'Supplier', lotNumber: id, receivedDay, leftAmount },
-  ...{ bestBeforeDay: null, isRecalled: false, receivedAmount: 1000, priceCents: 900 },
+  id,
+  supplier: 'Supplier',
+  lotNumber: id,
+  receivedDay,
+  leftAmount,
+  bestBeforeDay: null,
+  isRecalled: false,
+  receivedAmount: 1000,
+  priceCents: 900,
   ...more,
 })
 
 const olive: Ingredient = {
-  ...{ id: 'i1', kind: 'fat', name: 'Olive oil', ref: 'olive' },
-  ...{ leadDays: 5, packSize: 1000, perBar: 0 },
+  id: 'i1',
+  kind: 'fat',
+  name: 'Olive oil',
+  ref: 'olive',
+  leadDays: 5,
+  packSize: 1000,
+  perBar: 0,
 }
 const need = (day: string, amount: number, name = 'Lantern Glass'): Need => ({
-  ...{ key: 'fat:olive', kind: 'fat', name: 'Olive oil', amount, day },
-  ...{ batchId: `${name} ${day}`, batchName: name },
+  key: 'fat:olive',
+  kind: 'fat',
+  name: 'Olive oil',
+  amount,
+  day,
+  batchId: `${name} ${day}`,
+  batchName: name,
 })
 const forecast = (lots: readonly Lot[], needs: readonly Need[], ingredients: readonly Ingredient[] = [olive]) =>
   storesForecast(ingredients, () => lots, needs, today)[0]
@@ -99,7 +116,11 @@ describe('lackingForPour', () => {
 
 describe('needsOfPours', () => {
   const pour = {
-    ...{ batchId: 'b1', batchName: 'Lantern Glass', plan: workedPlan, prepDay: '2027-03-10', readyDay: '2027-04-09' },
+    batchId: 'b1',
+    batchName: 'Lantern Glass',
+    plan: workedPlan,
+    prepDay: '2027-03-10',
+    readyDay: '2027-04-09',
     bars: 10,
   }
 
@@ -289,8 +310,13 @@ describe('storesChanges', () => {
   const row = {
     ...({ kind: 'fat', name: 'Olive oil', ref: 'olive', leadDays: null } as const),
     lot: {
-      ...{ supplier: 'Supplier', lotNumber: 'a', receivedDay: '2027-01-01', bestBeforeDay: null },
-      ...{ receivedAmount: 1000, leftAmount: 600, priceCents: 900 },
+      supplier: 'Supplier',
+      lotNumber: 'a',
+      receivedDay: '2027-01-01',
+      bestBeforeDay: null,
+      receivedAmount: 1000,
+      leftAmount: 600,
+      priceCents: 900,
     },
   }
   const effects = (...rows: readonly Parameters<typeof storesChanges>[0][number][]) =>

@@ -188,7 +188,11 @@ export async function stockOfPlan(reader: Reader, plan: BatchPlan, today: Day): 
         lots: choices
           .filter((lot) => lotFault(lot, today) === undefined)
           .map(({ id, supplier, lotNumber, leftAmount, bestBeforeDay }) => ({
-            ...{ id, supplier, lotNumber, leftAmount, bestBeforeDay },
+            id,
+            supplier,
+            lotNumber,
+            leftAmount,
+            bestBeforeDay,
           })),
         refused: choices.flatMap((lot) => {
           const fault = lotFault(lot, today)

@@ -58,7 +58,11 @@ export const demoPourPlans: Readonly<Record<string, Plan>> = {
   ],
   Malachite: [
     {
-      ...{ kind: 'stack', xMm: 38, fallMm: 120, count: 6, trace: 'thin' },
+      kind: 'stack',
+      xMm: 38,
+      fallMm: 120,
+      count: 6,
+      trace: 'thin',
       pots: [
         { pot: 0, part: 1 },
         { pot: 1, part: 1 },

@@ -213,8 +213,18 @@ export const demoOwnFat: NewOwnFat = {
   densityGMl: 0.914,
   saponificationValue: { min: 187, typical: 190.5, max: 195 },
   fattyAcidPercent: {
-    ...{ caprylic: 0, capric: 0, lauric: 0, myristic: 0, palmitic: 12, palmitoleic: 0, stearic: 6, oleic: 29 },
-    ...{ linoleic: 52, linolenic: 0, ricinoleic: 0, longer: 0 },
+    caprylic: 0,
+    capric: 0,
+    lauric: 0,
+    myristic: 0,
+    palmitic: 12,
+    palmitoleic: 0,
+    stearic: 6,
+    oleic: 29,
+    linoleic: 52,
+    linolenic: 0,
+    ricinoleic: 0,
+    longer: 0,
   },
   supplier: 'Oil merchant',
   certificateDay: '2027-02-16',
@@ -320,7 +330,9 @@ const guestPour = (turn: string, pourDay: string): DemoSoap => ({
 /** Bevelled after their order was quoted without it: as many loaves of a soap, the first ones. */
 export const demoBevelled = {
   soap: 'Guest Linen, second pour',
-  ...{ day: '2027-03-06', loaves: 2, minutes: 14 },
+  day: '2027-03-06',
+  loaves: 2,
+  minutes: 14,
 } as const
 
 /** A year of history, and a season under way. Everything here is made up. */

@@ -224,7 +224,12 @@ export async function seedDemo(database: Database): Promise<void> {
     const { id: ingredientId } = await services.stores.ingredients.create(details)
     for (const lot of lots)
       await services.stores.lots.create({
-        ...{ openedDay: null, isRecalled: false, certificate: null, adjustment: 0, supplier, ingredientId },
+        openedDay: null,
+        isRecalled: false,
+        certificate: null,
+        adjustment: 0,
+        supplier,
+        ingredientId,
         ...lot,
       })
   }

@@ -124,7 +124,9 @@ export const demoStores: readonly DemoIngredient[] = [
   colourant('quartz rose', lot('26', '2026-02-20', 40, 1700)),
   colourant('seam', lot('27', '2026-02-20', 20, 1100)),
   ingredient('packaging', 'Folding box', '', 'Paper mill', [lot('', '2026-09-01', 320, 7040)], {
-    ...{ packSize: 100, leadDays: 10, perBar: 1 },
+    packSize: 100,
+    leadDays: 10,
+    perBar: 1,
   }),
   ingredient('stamp', 'Oar stamp', '', 'Engraver', [lot('', '2027-01-20', 1, 6500)], { leadDays: 14 }),
 ]

@@ -31,8 +31,13 @@ function lifeOf(pourDay: Day, seed: number): readonly LoafHappening[] {
     return { type: 'weighed', day: addDays(cutDay, 7 * (week + 1)), barG: Number((wetG * (1 - lost)).toFixed(1)) }
   })
   const sold = Array.from({ length: sales }, (_, at): LoafHappening => ({
-    ...{ type: 'sold', day: addDays(releaseDay, 1 + at * 3), saleId: `history-${seed}-${at}`, bars: at === 0 ? 7 : 1 },
-    ...{ channel: 'Web', buyer: `Buyer ${1 + Math.floor(random() * 900)}`, priceCents: 850 },
+    type: 'sold',
+    day: addDays(releaseDay, 1 + at * 3),
+    saleId: `history-${seed}-${at}`,
+    bars: at === 0 ? 7 : 1,
+    channel: 'Web',
+    buyer: `Buyer ${1 + Math.floor(random() * 900)}`,
+    priceCents: 850,
   }))
   return [
     { type: 'poured', day: pourDay, batterG: 2480 },
@@ -46,8 +51,13 @@ function lifeOf(pourDay: Day, seed: number): readonly LoafHappening[] {
     { type: 'scrap_used', day: releaseDay, massG: 60, colour: 'mixed', use: 'confetti' },
     { type: 'released', day: releaseDay, bars: 18, ph: 9.4, lookIsSound: true, labelIsComplete: true },
     {
-      ...{ type: 'allotted', day: releaseDay, allotmentId: `history-${seed}`, bars: 18 },
-      ...{ channel: 'Web', who: 'the drop', orderId: null },
+      type: 'allotted',
+      day: releaseDay,
+      allotmentId: `history-${seed}`,
+      bars: 18,
+      channel: 'Web',
+      who: 'the drop',
+      orderId: null,
     },
     ...sold,
   ]
@@ -95,7 +105,9 @@ export async function makeHistory(
       await inserted(
         allLots.map((lot) => ({
           ...lot,
-          ...{ id: lotOfQuarter(lot.id, quarter), lotNumber: `${lot.lotNumber}-${quarter}`, receivedAmount: 1e7 },
+          id: lotOfQuarter(lot.id, quarter),
+          lotNumber: `${lot.lotNumber}-${quarter}`,
+          receivedAmount: 1e7,
           receivedDay: addDays(demoToday, -Math.round((365 * (quarters - quarter)) / 4) - 30),
         })),
         (some) => transaction.insert(lots).values(some),
@@ -123,7 +135,9 @@ export async function makeHistory(
       await inserted(
         source.records.map(({ id: _id, ...record }) => ({
           ...record,
-          ...{ batchId, at, recordId: null },
+          batchId,
+          at,
+          recordId: null,
           lots: record.lots?.map((use) => ({ ...use, lotId: lotOfQuarter(use.lotId, quarter) })) ?? null,
         })),
         (some) => transaction.insert(benchRecords).values(some),
@@ -141,12 +155,21 @@ export async function makeHistory(
         const life = lifeOf(pourDay, pour * loavesABatch + part + 1)
         const state = loafState(life)
         await transaction.insert(loaves).values({
-          ...{ id: loafId, batchId, part: 0, lotCode: lotCode(pourDay, 50 + number), status: state.status },
-          ...{ version: life.length, state, isDone: isDoneWith(state) },
+          id: loafId,
+          batchId,
+          part: 0,
+          lotCode: lotCode(pourDay, 50 + number),
+          status: state.status,
+          version: life.length,
+          state,
+          isDone: isDoneWith(state),
         })
         await inserted(
           life.map((happening, sequence) => ({
-            ...{ loafId, sequence: sequence + 1, happening, makerId: maker.id },
+            loafId,
+            sequence: sequence + 1,
+            happening,
+            makerId: maker.id,
             at: `${happening.day}T12:00:00.000Z`,
           })),
           (some) => transaction.insert(loafEvents).values(some),

@@ -92,8 +92,10 @@ export function loafService({ database, clock }: Context): LoafService {
     if (bars <= 0) return
     const [order] = await transaction
       .select({
-        ...{ id: orders.id, version: orders.version },
-        ...{ bevelled: orders.bevelled, charges: orders.charges },
+        id: orders.id,
+        version: orders.version,
+        bevelled: orders.bevelled,
+        charges: orders.charges,
       })
       .from(orders)
       .innerJoin(designs, eq(designs.collectionId, orders.collectionId))

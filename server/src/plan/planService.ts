@@ -43,7 +43,9 @@ export function planService({ database, newId }: Context): PlanService {
           const used = await lotsUsedIn(database.read, records)
           const { prepHours = 0, pourHours = 0 } = frozen?.demand ?? {}
           return {
-            ...{ batchId, designId, plannedHours: prepHours + pourHours },
+            batchId,
+            designId,
+            plannedHours: prepHours + pourHours,
             benchHours: benchHours(records.map(({ at }) => at)),
             ingredientCents: used.reduce((sum, { cents }) => sum + (cents ?? 0), 0),
           }

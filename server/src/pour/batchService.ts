@@ -172,7 +172,11 @@ export function batchService({ database, clock, newId }: Context): BatchService 
           const uses = await lotsForWeighing(transaction, plan, weighing, await todayIn(transaction))
           await keepUses(transaction, weighing, uses)
           await transaction.insert(benchRecords).values({
-            ...{ batchId: id, stepKey, actual, recordId, makerId: maker },
+            batchId: id,
+            stepKey,
+            actual,
+            recordId,
+            makerId: maker,
             lots: uses,
             at: new Date(clock.now().getTime() - secondsAgo * 1000).toISOString(),
           })
@@ -237,7 +241,11 @@ export function batchService({ database, clock, newId }: Context): BatchService 
           const loafId = newId()
           const happening = { type: 'poured', day, batterG: pouredG[part] ?? 0 } as const
           await transaction.insert(loaves).values({
-            ...{ id: loafId, batchId: id, part, version: 0, status: 'in_mould' },
+            id: loafId,
+            batchId: id,
+            part,
+            version: 0,
+            status: 'in_mould',
             lotCode: lotCode(day, sameDay.length + index + 1),
           })
           await appendHappening(transaction, loafId, happening, { at, makerId: maker })

@@ -8,7 +8,10 @@ import { cardsPdf } from '../parts/cardsPdf'
 export function linesOfLabel({ loaf, plan }: LoafView, workshop: SavedWorkshop, today: string): readonly string[] {
   return labelLines(
     {
-      ...{ style: workshop.labelStyle, name: loaf.name, netMassG: loaf.labelMassG, lotCode: loaf.lotCode },
+      style: workshop.labelStyle,
+      name: loaf.name,
+      netMassG: loaf.labelMassG,
+      lotCode: loaf.lotCode,
       bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? today),
       maker: workshop.makerAddress || workshop.name,
     },

@@ -18,13 +18,21 @@ export interface ShopStandIn {
 export function shopStandIn(database: Database): ShopStandIn {
   const reported = ({ number, designId, bars, buyer, day, priceCents }: Omit<ShopSale, 'saleId'>): ShopSale => ({
     saleId: `shop-${number}`,
-    ...{ number, designId, bars, buyer, day, priceCents },
+    number,
+    designId,
+    bars,
+    buyer,
+    day,
+    priceCents,
   })
   const offersIn = (reader: Reader) =>
     reader
       .select({
-        ...{ designId: shopOffers.designId, name: shopOffers.name, priceCents: shopOffers.priceCents },
-        ...{ offered: shopOffers.offered, sold: sql<number>`coalesce(sum(${shopSales.bars}), 0)` },
+        designId: shopOffers.designId,
+        name: shopOffers.name,
+        priceCents: shopOffers.priceCents,
+        offered: shopOffers.offered,
+        sold: sql<number>`coalesce(sum(${shopSales.bars}), 0)`,
       })
       .from(shopOffers)
       .leftJoin(shopSales, eq(shopSales.designId, shopOffers.designId))
@@ -58,8 +66,12 @@ export function shopStandIn(database: Database): ShopStandIn {
     sales: async (after) => {
       const rows = await database.read
         .select({
-          ...{ number: shopSales.number, designId: shopSales.designId, bars: shopSales.bars, buyer: shopSales.buyer },
-          ...{ day: shopSales.day, priceCents: shopOffers.priceCents },
+          number: shopSales.number,
+          designId: shopSales.designId,
+          bars: shopSales.bars,
+          buyer: shopSales.buyer,
+          day: shopSales.day,
+          priceCents: shopOffers.priceCents,
         })
         .from(shopSales)
         .innerJoin(shopOffers, eq(shopSales.designId, shopOffers.designId))

@@ -41,7 +41,11 @@ export function traceService({ database }: Context): TraceService {
         usedAmount: [...new Map(used.map((one) => [one.batchId, one.amount])).values()].reduce((a, b) => a + b, 0),
         batches: new Set(used.map(({ batchId }) => batchId)).size,
         loaves: rows.map((loaf) => ({
-          ...{ id: loaf.id, lotCode: loaf.lotCode, name: loaf.name, designId: loaf.designId, state: loaf.state },
+          id: loaf.id,
+          lotCode: loaf.lotCode,
+          name: loaf.name,
+          designId: loaf.designId,
+          state: loaf.state,
           free: freeBars(loaf.state),
           whereabouts: whereabouts(loaf.state, gone.get(loaf.id) ?? []),
         })),

@@ -78,7 +78,11 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       const { plan, demand } = batch.frozen ?? (await freezeBatch(reader, batch, stock))
       const { prepDay, readyDay } = batchDays(batch.pourDay, demand, working)
       pours.push({
-        ...{ batchId: batch.id, batchName: plan.designName, plan, prepDay, readyDay },
+        batchId: batch.id,
+        batchName: plan.designName,
+        plan,
+        prepDay,
+        readyDay,
         bars:
           batch.status === 'poured'
             ? loavesLeft.reduce((sum, { part }) => sum + (mouldsOfPlan(plan)[part]?.barsPerMould ?? 0), 0)
@@ -108,8 +112,16 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       const id = newId()
       const { kind, name, ref, leadDays } = row
       await transaction.insert(ingredients).values({
-        ...{ id, version: 1, isRemoved: false, kind, name, ref, leadDays: leadDays ?? 0 },
-        ...{ packSize: 0, perBar: 0, notes: '' },
+        id,
+        version: 1,
+        isRemoved: false,
+        kind,
+        name,
+        ref,
+        leadDays: leadDays ?? 0,
+        packSize: 0,
+        perBar: 0,
+        notes: '',
       })
       return id
     }
@@ -141,8 +153,15 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       return
     }
     await transaction.insert(lots).values({
-      ...{ id: newId(), version: 1, isRemoved: false, ingredientId, ...told, adjustment },
-      ...{ openedDay: null, isRecalled: false, certificate: null },
+      id: newId(),
+      version: 1,
+      isRemoved: false,
+      ingredientId,
+      ...told,
+      adjustment,
+      openedDay: null,
+      isRecalled: false,
+      certificate: null,
     })
   }
 

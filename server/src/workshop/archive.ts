@@ -71,7 +71,10 @@ schema.sql     the tables
 export function packArchive({ tables, photos, schemaSql, migration, madeAt }: ArchiveContent): Uint8Array {
   const files: Record<string, Uint8Array> = { 'README.txt': strToU8(readme), 'schema.sql': strToU8(schemaSql) }
   const manifest: Manifest = {
-    ...{ format: archiveFormat, version: 1, madeAt, migration },
+    format: archiveFormat,
+    version: 1,
+    madeAt,
+    migration,
     tables: Object.entries(tables).map(([name, rows]) => {
       const bytes = strToU8(JSON.stringify(rows))
       files[`tables/${name}.json`] = bytes
@@ -113,7 +116,8 @@ export function unpackArchive(bytes: Uint8Array, newestMigration: number): Omit<
   if (manifest.migration > newestMigration)
     throw new ArchiveRefused('That archive was made by a newer version of Vendange. Start the newer version first.')
   return {
-    ...{ migration: manifest.migration, madeAt: manifest.madeAt },
+    migration: manifest.migration,
+    madeAt: manifest.madeAt,
     tables: Object.fromEntries(
       manifest.tables.map(({ name, file, sha256, rows }) => {
         const read = JSON.parse(strFromU8(whole(file, sha256))) as readonly Row[]
@@ -122,7 +126,10 @@ export function unpackArchive(bytes: Uint8Array, newestMigration: number): Omit<
       }),
     ),
     photos: manifest.photos.map(({ id, mimeType, at, makerId, file, sha256 }) => ({
-      ...{ id, mimeType, at, makerId },
+      id,
+      mimeType,
+      at,
+      makerId,
       bytes: whole(file, sha256),
     })),
   }

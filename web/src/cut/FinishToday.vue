@@ -24,7 +24,10 @@ const waiting = computed(() =>
       const design = season.design(designId)
       const recipe = season.recipe(design?.recipeId)
       return {
-        ...{ id, state, bevelled: design?.bevelled ?? false, stamped: design?.stamped ?? false },
+        id,
+        state,
+        bevelled: design?.bevelled ?? false,
+        stamped: design?.stamped ?? false,
         stampUntilDay: state.pouredDay && recipe ? cutWindow(state.pouredDay, recipe).stampUntilDay : undefined,
       }
     }),

@@ -31,7 +31,9 @@ const rows = computed(() =>
   versions.value.map(({ at, details }, index) => {
     const before = versions.value[index + 1]?.details
     return {
-      ...{ at, details, isNow: index === 0 },
+      at,
+      details,
+      isNow: index === 0,
       changes: before ? recipeDifferences(before, season.withKnownFats(details)) : undefined,
     }
   }),

@@ -90,7 +90,12 @@ const stories = computed<readonly Story[]>(() => {
     const theirs = loaves.value.filter(({ designId }) => designs.some(({ id }) => id === designId))
     const photoIds = theirs.flatMap(({ state }) => state.photos.map(({ photoId }) => photoId))
     return {
-      ...{ name, designs, pours, photoIds, words: wordsFor(name, pours), driftWords: driftOf(theirs) },
+      name,
+      designs,
+      pours,
+      photoIds,
+      words: wordsFor(name, pours),
+      driftWords: driftOf(theirs),
       faultWords: faultWords(theirs.map(({ state }) => state)),
     }
   })

@@ -1,4 +1,4 @@
-import { finishedWords } from '@/parts/finishWords'
+import { finishedWords } from '../parts/finishWords'
 import type { LoafHappening } from '@vendange/core/loaf'
 import { faults } from '@vendange/core/cutting'
 

@@ -36,7 +36,12 @@ function keyOf(
   mould: (Mould & BarCut) | undefined,
 ): string {
   const shades = colours.map(({ hex, share, wetHex, dayHex, fades, bleeds }) => ({
-    ...{ hex, share, wetHex, dayHex, fades, bleeds },
+    hex,
+    share,
+    wetHex,
+    dayHex,
+    fades,
+    bleeds,
   }))
   const tint = scent ? { rate: scent.rate, vanillin: scent.vanillin } : null
   return JSON.stringify({ soap: { name, colours: shades, pourPlan, face, scent: tint, batterHex }, mould })

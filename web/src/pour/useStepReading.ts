@@ -108,7 +108,17 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
   }
 
   return {
-    ...{ typed, isTyped, problem, instrument, live, liveWords, reading, underWay, toGoWords, doneLabel },
-    ...{ canTake, forget },
+    typed,
+    isTyped,
+    problem,
+    instrument,
+    live,
+    liveWords,
+    reading,
+    underWay,
+    toGoWords,
+    doneLabel,
+    canTake,
+    forget,
   }
 }

@@ -35,7 +35,10 @@ const ingredients = computed(() =>
 const terms = computed(() => {
   const { loaf } = props.view
   return {
-    ...{ style: style.value, name: loaf.name, netMassG: loaf.labelMassG, lotCode: loaf.lotCode },
+    style: style.value,
+    name: loaf.name,
+    netMassG: loaf.labelMassG,
+    lotCode: loaf.lotCode,
     bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? season.today),
     maker: season.workshop?.makerAddress ?? '',
   }

@@ -67,7 +67,10 @@ const lesserReason = ref('')
 async function downgrade(): Promise<void> {
   const happening = {
     type: 'downgraded',
-    ...{ day: season.today, bars: lesserBars.value, to: lesser.value, reason: lesserReason.value },
+    day: season.today,
+    bars: lesserBars.value,
+    to: lesser.value,
+    reason: lesserReason.value,
   } as const
   if (loaf.value && (await record(loaf.value, happening))) lesserReason.value = ''
 }

@@ -68,7 +68,14 @@ const takeOver = () =>
     const sales = await api(endpoints.shop.sales, { params: { after: '0' } })
     return take(
       sales.map(({ saleId, day, designId, bars, buyer, priceCents }) => ({
-        ...{ saleId, day, designId, bars, buyer, priceCents, lotCode: '', channel: 'Web' as const },
+        saleId,
+        day,
+        designId,
+        bars,
+        buyer,
+        priceCents,
+        lotCode: '',
+        channel: 'Web' as const,
       })),
     )
   })

@@ -70,9 +70,17 @@ async function addLot(): Promise<void> {
   await act(() =>
     api(endpoints.lots.create, {
       body: {
-        ...{ ingredientId: props.id, supplier: last?.supplier ?? '', lotNumber: '', receivedDay: season.today },
-        ...{ openedDay: null, bestBeforeDay: null, isRecalled: false },
-        ...{ receivedAmount: values.value?.packSize ?? 0, adjustment: 0, priceCents: 0, certificate: null },
+        ingredientId: props.id,
+        supplier: last?.supplier ?? '',
+        lotNumber: '',
+        receivedDay: season.today,
+        openedDay: null,
+        bestBeforeDay: null,
+        isRecalled: false,
+        receivedAmount: values.value?.packSize ?? 0,
+        adjustment: 0,
+        priceCents: 0,
+        certificate: null,
       },
     }),
   )

@@ -42,8 +42,13 @@ const sentence = computed(() => {
 })
 
 const blank: NewIngredient = {
-  ...{ kind: 'colourant', name: 'New ingredient', ref: '' },
-  ...{ leadDays: 5, packSize: 0, perBar: 0, notes: '' },
+  kind: 'colourant',
+  name: 'New ingredient',
+  ref: '',
+  leadDays: 5,
+  packSize: 0,
+  perBar: 0,
+  notes: '',
 }
 async function create(details: NewIngredient = blank): Promise<void> {
   const made = await act(() => api(endpoints.ingredients.create, { body: details }))

@@ -41,7 +41,11 @@ const sentence = computed(() => {
 })
 function save(): void {
   const list = rows.value.map(({ loaf, day, channel, who, bars, isSold }) => ({
-    ...{ lotCode: loaf.lotCode, soap: loaf.name, day, channel, bars },
+    lotCode: loaf.lotCode,
+    soap: loaf.name,
+    day,
+    channel,
+    bars,
     buyer: isSold ? who : `set aside: ${who}`,
   }))
   saveFile(`recall-${trace.value?.lot.lotNumber ?? 'lot'}.csv`, 'text/csv', writeRecallCsv(list))

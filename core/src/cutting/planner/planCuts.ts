@@ -202,7 +202,8 @@ function stripsOf(reached: Reached, patterns: readonly Pattern[], kinds: readonl
       widthMm,
       columns: columns.flatMap((count, piece) =>
         Array.from({ length: count }, () => ({
-          ...{ piece, alongMm: kinds[piece]!.alongMm },
+          piece,
+          alongMm: kinds[piece]!.alongMm,
           pieces: count > 0 ? gives[piece]! / count : 0,
         })),
       ),
@@ -250,7 +251,11 @@ export function planOneWay(
   const best = bestStrips(rated, kinds, caps, { widthMm: usable.widthMm, blockMm3 }, kerfMm)
   const usedMm3 = sumOf(best.counts, kinds, 'volumeMm3')
   return {
-    ...{ round, way, counts: best.counts, usedMm3, worthMm3: best.value },
+    round,
+    way,
+    counts: best.counts,
+    usedMm3,
+    worthMm3: best.value,
     strips: stripsOf(best, rated, kinds).flatMap((strip) => asLogs(strip, kinds, kerfMm)),
     pieces: best.counts.reduce((sum, count) => sum + count, 0),
     wasteShare: 1 - usedMm3 / blockMm3,

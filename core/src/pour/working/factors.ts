@@ -108,7 +108,11 @@ function scentEffect({ rate, behaviour }: BatterConditions['scents'][number]): n
 export function workingFactors(batter: BatterConditions, own: OwnFactors = {}): readonly WorkingFactor[] {
   const { temperatureC, lyeConcentration, solidShare, blending } = batter
   const factor = (key: string, name: string, effect: number, spread: number, reason: string, isScent = false) => ({
-    ...{ key, name, spread, reason, isScent },
+    key,
+    name,
+    spread,
+    reason,
+    isScent,
     times: own[key] ?? Math.exp(effect),
   })
   const degrees = temperatureC - reference.temperatureC

@@ -54,7 +54,12 @@ export function parseSalesCsv(text: string): SalesCsv {
     else
       return [
         {
-          ...{ day: cell('day'), soap: cell('soap'), lotCode: cell('lot'), channel, bars, buyer: cell('buyer') },
+          day: cell('day'),
+          soap: cell('soap'),
+          lotCode: cell('lot'),
+          channel,
+          bars,
+          buyer: cell('buyer'),
           saleId: cell('sale') || `${cell('day')} ${cell('soap')} ${channel} ${cell('buyer')} ${index + 1}`,
           priceCents: price === null ? null : Math.round(price * 100),
         },

@@ -121,7 +121,11 @@ function readRow(cells: Cells): StoresRow {
   return {
     ...base,
     lot: {
-      ...{ supplier, lotNumber, receivedDay, receivedAmount, leftAmount },
+      supplier,
+      lotNumber,
+      receivedDay,
+      receivedAmount,
+      leftAmount,
       bestBeforeDay: dayIn(cells, 'best_before'),
       priceCents: wholeIn(cells, 'price', 'money', 100_000_000) ?? 0,
     },

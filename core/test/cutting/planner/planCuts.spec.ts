@@ -62,7 +62,8 @@ describe('planCuts', () => {
   it('takes no more than is wanted, and fills the rest with what there is never enough of', () => {
     const guest: Piece = { name: 'Guest', faceWidthMm: 40, faceHeightMm: 50, thicknessMm: 20, wanted: 4 }
     const plan = planOneWay({ lengthMm: 250, widthMm: 80, heightMm: 50 }, [bar, guest], none, {
-      ...{ round: 'along', way: 'as_poured' },
+      round: 'along',
+      way: 'as_poured',
     })
     // Two columns of two guests take 40 mm; 8 bars of 25 mm fill 200 of the 210 that are left.
     expect(plan.counts).to.deep.equal([8, 4])

@@ -54,7 +54,11 @@ describe('batterConditions', () => {
 
   it('reads what thickens a batter from its plan', () => {
     expect(batterConditions(source)).to.deep.include({
-      ...{ temperatureC: 43, lyeConcentration: 0.33, pots: 2, scentLast: true, blending: 'usual' },
+      temperatureC: 43,
+      lyeConcentration: 0.33,
+      pots: 2,
+      scentLast: true,
+      blending: 'usual',
       thickeners: ['sugar', 'milk'],
       scents: [{ name: 'Blend', rate: 0.04, behaviour: 'calm' }],
     })

@@ -17,8 +17,14 @@ import {
 import { deviationsBelow, normalFrom, randomFrom, shareBelow } from '../../../src/random'
 
 const plain: BatterConditions = {
-  ...{ temperatureC: 30, lyeConcentration: 0.3, solidShare: 0.5, blending: 'usual' },
-  ...{ scents: [], scentLast: true, thickeners: [], pots: 3 },
+  temperatureC: 30,
+  lyeConcentration: 0.3,
+  solidShare: 0.5,
+  blending: 'usual',
+  scents: [],
+  scentLast: true,
+  thickeners: [],
+  pots: 3,
 }
 const scented = (behaviour: ScentBehaviour, rate = 0.03, more: Partial<BatterConditions> = {}): BatterConditions => ({
   ...plain,

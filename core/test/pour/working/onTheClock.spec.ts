@@ -18,8 +18,13 @@ import {
 } from '../../../src/pour'
 
 const batter: BatterConditions = {
-  ...{ temperatureC: 43, lyeConcentration: 0.33, solidShare: 0.6, blending: 'usual' },
-  ...{ scentLast: false, thickeners: [], pots: 4 },
+  temperatureC: 43,
+  lyeConcentration: 0.33,
+  solidShare: 0.6,
+  blending: 'usual',
+  scentLast: false,
+  thickeners: [],
+  pots: 4,
   scents: [{ name: 'Amber blend', rate: 0.03, behaviour: 'speeds' }],
 }
 const estimate = estimateWorking(batter, [])

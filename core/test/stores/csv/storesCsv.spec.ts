@@ -19,10 +19,18 @@ describe('parseStoresCsv', () => {
     )
     expect(problems).to.deep.equal([])
     expect(rows[0]).to.deep.equal({
-      ...{ kind: 'fat', name: 'Olive oil', ref: 'olive', leadDays: 5 },
+      kind: 'fat',
+      name: 'Olive oil',
+      ref: 'olive',
+      leadDays: 5,
       lot: {
-        ...{ supplier: 'Mill', lotNumber: 'K-7', receivedDay: '2027-03-01', bestBeforeDay: '2028-03-01' },
-        ...{ receivedAmount: 1500, leftAmount: null, priceCents: 1250 },
+        supplier: 'Mill',
+        lotNumber: 'K-7',
+        receivedDay: '2027-03-01',
+        bestBeforeDay: '2028-03-01',
+        receivedAmount: 1500,
+        leftAmount: null,
+        priceCents: 1250,
       },
     })
     // 1.5 · 28.349523125 g.

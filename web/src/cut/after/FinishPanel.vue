@@ -62,8 +62,11 @@ const charge = computed(() => {
 async function log(): Promise<void> {
   const happening = {
     type: 'finished',
-    ...{ day: season.today, finish: finish.value, bars: bars.value },
-    ...{ minutes: minutes.value ?? 0, removedG: removedG.value },
+    day: season.today,
+    finish: finish.value,
+    bars: bars.value,
+    minutes: minutes.value ?? 0,
+    removedG: removedG.value,
   } as const
   if (!(await record(props.loaf, happening))) return
   minutes.value = null

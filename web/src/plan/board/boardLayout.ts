@@ -81,8 +81,11 @@ export function placeInMoulds(batches: readonly BoardBatch[], rows: readonly Mou
       const free = own.filter((row) => (freeFrom[row] ?? 0) <= batch.pour)
       for (const row of [...free, ...own.filter((one) => !free.includes(one))].slice(0, count)) {
         placed.push({
-          ...{ batch, key: `${batch.id}:${number}`, row },
-          ...{ isFirst: number === 0, isOver: !free.includes(row) },
+          batch,
+          key: `${batch.id}:${number}`,
+          row,
+          isFirst: number === 0,
+          isOver: !free.includes(row),
         })
         freeFrom[row] = Math.max(freeFrom[row] ?? 0, batch.cut)
         number += 1

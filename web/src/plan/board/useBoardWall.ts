@@ -127,8 +127,29 @@ export function useBoardWall(drag: ReturnType<typeof useBoardDrag>) {
   const faceOf = (batch: BoardBatch): string => faces.value.get(batch.designId) ?? ''
 
   return {
-    ...{ zoom, isPrinting, scrolled, atOnce, from, todayAt, dayCount, daysOnPaper, dayWidth, width, widthAt, x, sight },
-    ...{ scaleLater, stretch, placed, rooms, rows, cures, cureRows, cureScale, faces, faceOf },
+    zoom,
+    isPrinting,
+    scrolled,
+    atOnce,
+    from,
+    todayAt,
+    dayCount,
+    daysOnPaper,
+    dayWidth,
+    width,
+    widthAt,
+    x,
+    sight,
+    scaleLater,
+    stretch,
+    placed,
+    rooms,
+    rows,
+    cures,
+    cureRows,
+    cureScale,
+    faces,
+    faceOf,
   }
 }
 

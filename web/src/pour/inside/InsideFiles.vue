@@ -22,7 +22,11 @@ async function saveSvg(): Promise<void> {
 function savePlan(): void {
   const { name, pourPlan, face, colours } = soap.value
   const file: PourPlanFile = {
-    ...{ format: pourPlanFormat, version: 1, name, moves: pourPlan, face },
+    format: pourPlanFormat,
+    version: 1,
+    name,
+    moves: pourPlan,
+    face,
     pots: colours.map((pot) => ({ name: pot.name, hex: pot.hex })),
   }
   saveFile(`${fileName.value}.json`, 'application/json', JSON.stringify(file, null, 2))

@@ -35,7 +35,9 @@ export function useBatter(soap: () => Pick<NewDesign, 'recipeId' | 'scent' | 'co
     const recipe = season.recipes.find(({ id }) => id === recipeId) ?? { fats: [], lyeConcentration: 0.3 }
     return batterConditions({
       recipe: { ...recipe, knownFats: season.fats },
-      ...{ scent, colours, soapingTemperatureC: season.workshop?.soapingTemperatureC ?? 43 },
+      scent,
+      colours,
+      soapingTemperatureC: season.workshop?.soapingTemperatureC ?? 43,
     })
   })
 }

@@ -36,7 +36,8 @@ const working = useWorking(
 
 const speeds = [1, 5, 20] as const
 const speedChoices = speeds.map((value) => ({
-  ...{ value, test: `speed-${value}` },
+  value,
+  test: `speed-${value}`,
   words: value === 1 ? 'In real time' : `${value} times as fast`,
 }))
 const speed = ref<(typeof speeds)[number]>(5)
