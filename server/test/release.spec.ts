@@ -1,4 +1,4 @@
-import type { NewSale } from '@vendange/contract'
+import type { NewDesign, NewSale } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
@@ -15,9 +15,9 @@ describe('from release to the last bar', () => {
   const releaseDay = '2027-04-12'
 
   /** Loaves of one soap, cured and released with so many bars each. */
-  async function releasedSoap(loaves: number, barsEach = 10) {
+  async function releasedSoap(loaves: number, barsEach = 10, design: Partial<NewDesign> = {}) {
     const { api } = workshop
-    const furnished = await furnish(workshop, { mouldCount: loaves })
+    const furnished = await furnish(workshop, { mouldCount: loaves, ...design })
     const batch = await api(endpoints.batches.create, { body: { designId: furnished.soap.id, pourDay: firstDay } })
     await pourUpTo(workshop, batch.id, null)
     const { loafIds } = await api(endpoints.batches.finish, { params: { id: batch.id } })
@@ -152,6 +152,39 @@ describe('from release to the last bar', () => {
     }
     expect(await api(endpoints.release.takeSales, { body })).to.deep.equal({ taken: 2, known: 0 })
     expect((await stateOf(loafIds[0]!)).channels).to.deep.equal([{ channel: 'Web', allotted: 4, sold: 4 }])
+  })
+
+  it('adds up what the pots of one pour took of a delivery', async () => {
+    const { api } = workshop
+    const ingredient = await api(endpoints.ingredients.create, {
+      body: { kind: 'colourant', name: 'amber', ref: '', leadDays: 5, packSize: 100, perBar: 0, notes: '' },
+    })
+    const lot = await api(endpoints.lots.create, {
+      body: {
+        supplier: 'Colour merchant',
+        lotNumber: 'C-1',
+        receivedDay: '2027-01-10',
+        openedDay: null,
+        bestBeforeDay: null,
+        isRecalled: false,
+        receivedAmount: 100,
+        adjustment: 0,
+        priceCents: 900,
+        certificate: null,
+        ingredientId: ingredient.id,
+      },
+    })
+    const pot = { name: 'amber', hex: '#D99A3C', share: 0.5 }
+    await releasedSoap(1, 10, {
+      colours: [
+        { ...pot, rateGPerKg: 7 },
+        { ...pot, rateGPerKg: 3 },
+      ],
+    })
+    const { lots } = await api(endpoints.stores)
+    const trace = await api(endpoints.release.traceLot, { params: { id: lot.id } })
+    expect(trace.usedAmount).to.be.above(0)
+    expect(trace.usedAmount).to.equal(lots.find(({ id }) => id === lot.id)?.usedAmount)
   })
 
   it('traces a delivery to every buyer, and holds a loaf back whose lot was called back', async () => {

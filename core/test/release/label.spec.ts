@@ -85,7 +85,9 @@ describe('labelLines', () => {
 
   it('tells what is missing', () => {
     expect(missingOnLabel({ name: 'x', netMassG: 0, maker: ' ' }, [])).to.deep.equal([
-      ...['its net mass', 'the maker’s address', 'its ingredients'],
+      'its net mass',
+      'the maker’s address',
+      'its ingredients',
     ])
     expect(missingOnLabel(terms, ingredients)).to.deep.equal([])
   })

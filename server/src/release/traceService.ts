@@ -16,10 +16,10 @@ export function traceService({ database }: Context): TraceService {
   return {
     ofLot: async (lotId) => {
       const { read } = database
-      const lot = await keptRow<SavedLot>(read, lots, lotId, 'lot')
+      const lot = await keptRow<SavedLot & { readonly usedAmount: number }>(read, lots, lotId, 'lot')
       const ingredient = await keptRow<SavedIngredient>(read, ingredients, lot.ingredientId, 'ingredient')
       const used = await read
-        .select({ loafId: loaves.id, batchId: batches.id, amount: lotUses.amount })
+        .select({ loafId: loaves.id, batchId: batches.id })
         .from(lotUses)
         .innerJoin(batches, eq(lotUses.batchId, batches.id))
         .leftJoin(loaves, eq(loaves.batchId, batches.id))
@@ -38,7 +38,7 @@ export function traceService({ database }: Context): TraceService {
       return {
         lot,
         ingredientName: ingredient.name,
-        usedAmount: [...new Map(used.map((one) => [one.batchId, one.amount])).values()].reduce((a, b) => a + b, 0),
+        usedAmount: lot.usedAmount,
         batches: new Set(used.map(({ batchId }) => batchId)).size,
         loaves: rows.map((loaf) => ({
           id: loaf.id,

@@ -7,9 +7,26 @@ export const archiveFormat = 'vendange-archive'
 
 /** Tables in the order in which they are brought back; photographs go as files of their own. */
 export const archivedTables = [
-  ...['makers', 'workshop', 'moulds', 'own_fats', 'recipes', 'recipe_versions', 'collections', 'designs', 'orders'],
-  ...['ingredients', 'lots', 'batches', 'bench_records', 'lot_uses', 'loaves', 'loaf_events', 'day_ticks'],
-  ...['room_readings', 'shop_offers', 'shop_sales'],
+  'makers',
+  'workshop',
+  'moulds',
+  'own_fats',
+  'recipes',
+  'recipe_versions',
+  'collections',
+  'designs',
+  'orders',
+  'ingredients',
+  'lots',
+  'batches',
+  'bench_records',
+  'lot_uses',
+  'loaves',
+  'loaf_events',
+  'day_ticks',
+  'room_readings',
+  'shop_offers',
+  'shop_sales',
 ] as const
 
 const fileSchema = object({ file: string().required(), sha256: string().length(64).required() })
