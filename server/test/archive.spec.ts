@@ -1,4 +1,4 @@
-import { endpoints } from '@vendange/contract'
+import { blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { seedDemo } from '../src/demo/seedDemo'
@@ -53,6 +53,20 @@ describe('the archive', () => {
       await other.close().catch(() => undefined)
     }
   }).timeout(60_000)
+
+  it('shows what it brought, though as much of it stood there before', async () => {
+    const other = await openTestWorkshop()
+    try {
+      const named = (name: string) => ({ body: { ...blankMaker, name } })
+      await other.api(endpoints.makers.create, named('Ilse'))
+      await workshop.api(endpoints.makers.create, named('Bram'))
+      expect((await workshop.api(endpoints.season)).makers.map(({ name }) => name)).to.deep.equal(['Bram'])
+      await take(await fetchArchive(other.url))
+      expect((await workshop.api(endpoints.season)).makers.map(({ name }) => name)).to.deep.equal(['Ilse'])
+    } finally {
+      await other.close()
+    }
+  })
 
   it('refuses what was cut off, changed on its way, or is something else, and changes nothing', async () => {
     const whole = await fetchArchive(workshop.url)

@@ -19,8 +19,17 @@ export interface RackUse<T extends Standing = Standing> {
 export const traysOf = (bars: number, barsPerTray: number): number => Math.ceil(bars / Math.max(1, barsPerTray))
 
 /** Whether a place that was written names a rack: its name alone, or with a shelf after it. */
-const isOn = (place: string | undefined, rack: string): boolean =>
-  place !== undefined && place.toLowerCase().startsWith(rack.toLowerCase())
+function names(place: string, rack: string): boolean {
+  const [written, name] = [place.trim().toLowerCase(), rack.toLowerCase()]
+  return written.startsWith(name) && !/^[\p{L}\p{N}]/u.test(written.slice(name.length))
+}
+
+/** The rack that a place names. Where one rack's name begins with another's it is the longer one. */
+function rackOf(place: string | undefined, racks: readonly { readonly name: string }[]): string | undefined {
+  if (place === undefined) return undefined
+  const named = racks.filter(({ name }) => names(place, name)).sort((a, b) => b.name.length - a.name.length)
+  return named[0]?.name
+}
 
 /** The cure room as it stands: each rack with its loaves, and those whose place is not known. */
 export function cureRoom<T extends Standing>(
@@ -30,11 +39,11 @@ export function cureRoom<T extends Standing>(
 ): { readonly racks: readonly RackUse<T>[]; readonly unplaced: readonly T[] } {
   const used = racks.map(({ name, trays }) => {
     const own = loaves
-      .filter(({ place }) => isOn(place, name))
+      .filter(({ place }) => rackOf(place, racks) === name)
       .map((loaf) => ({ loaf, trays: traysOf(loaf.bars, barsPerTray) }))
     return { name, trays, loaves: own, usedTrays: own.reduce((sum, one) => sum + one.trays, 0) }
   })
-  return { racks: used, unplaced: loaves.filter(({ place }) => !racks.some(({ name }) => isOn(place, name))) }
+  return { racks: used, unplaced: loaves.filter(({ place }) => rackOf(place, racks) === undefined) }
 }
 
 /** Trays of a cure room on which nothing stands. */

@@ -36,6 +36,20 @@ describe('the cure room', () => {
     expect(room.unplaced.map(({ lotCode }) => lotCode)).to.deep.equal(['270305-1'])
   })
 
+  it('knows a rack by its whole name, the longer where one begins with the other', () => {
+    const two = [...racks, { name: 'North rack 2', trays: 4 }]
+    const placed = ['North rack 2, shelf 1', 'North rack 3', 'North racks', 'North rack; shelf 1'].map((place, at) =>
+      loaf(`2703${at}-1`, 18, place, '2027-04-01'),
+    )
+    const room = cureRoom(two, placed, 18)
+    expect(room.racks.map((rack) => rack.loaves.map((one) => one.loaf.place))).to.deep.equal([
+      ['North rack 3', 'North rack; shelf 1'],
+      [],
+      ['North rack 2, shelf 1'],
+    ])
+    expect(room.unplaced.map(({ place }) => place)).to.deep.equal(['North racks'])
+  })
+
   it('says when trays are free', () => {
     const room = cureRoom(racks, loaves, 18)
     expect(traysFreeOn(room, 1, '2027-03-08')).to.equal('2027-03-08')

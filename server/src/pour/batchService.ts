@@ -39,10 +39,10 @@ export interface BatchService {
   timings(): Promise<readonly TimedPourView[]>
 }
 
-/** What another tablet recorded of the same step, and this one had not seen, is not written over. */
 /** Timed pours that are learned from: the newest. */
 const mostTimings = 60
 
+/** What another tablet recorded of the same step, and this one had not seen, is not written over. */
 function refuseUnseen(plan: BatchPlan, records: readonly RecordedStep[], step: NewStep): void {
   if (step.seen === undefined) return
   const other = records.slice(step.seen).findLast(({ stepKey }) => stepKey === step.stepKey)

@@ -11,7 +11,7 @@ import type {
 import { workingHours } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
-import { and, eq, gte, inArray, ne, or, sql } from 'drizzle-orm'
+import { and, count, eq, gte, inArray, max, min, ne, or, sum } from 'drizzle-orm'
 import { summariseBatch } from '../db/batchRow'
 import type { Kept, KeptTable } from '../db/keptThings'
 import { keptRows } from '../db/keptThings'
@@ -31,12 +31,20 @@ const daysOfPast = 60
 
 export function seasonService({ database, clock }: Context): SeasonService {
   const rowsKept = new Map<KeptTable, { readonly stamp: string; readonly rows: readonly unknown[] }>()
-  /** The rows of a kept table, read anew only when one of them has changed: each change counts its version up. */
+  /**
+   * The rows of a kept table, read anew only when one of them has changed: each change counts its version up, and an
+   * archive that is brought back has other ids.
+   */
   async function rowsOf<Saved extends Kept>(table: KeptTable): Promise<readonly Saved[]> {
     const [now] = await database.read
-      .select({ stamp: sql<string>`count(*) || ':' || coalesce(sum(${table.version}), 0)` })
+      .select({
+        count: count(),
+        versions: sum(table.version),
+        firstId: min(table.id),
+        lastId: max(table.id),
+      })
       .from(table)
-    const stamp = now?.stamp ?? ''
+    const stamp = JSON.stringify(now)
     const known = rowsKept.get(table)
     if (known?.stamp === stamp) return known.rows as readonly Saved[]
     const rows = await keptRows<Saved>(database.read, table)
@@ -69,13 +77,11 @@ export function seasonService({ database, clock }: Context): SeasonService {
       .select({ id: loaves.id, batchId: loaves.batchId, status: loaves.status })
       .from(loaves)
       .where(or(eq(loaves.isDone, false), inArray(loaves.batchId, recent)))
-    // Loaves with bars that nobody has yet are shown for as long as that.
-    const wanted = open
     const hasLoaf = new Set(open.map(({ batchId }) => batchId))
     const isAlive = new Set(open.flatMap(({ batchId, status }) => (status === 'failed' ? [] : [batchId])))
     const shown = await readLoaves(
       read,
-      wanted.map(({ id }) => id),
+      open.map(({ id }) => id),
     )
     const cutDayOf = new Map(
       shown.flatMap((loaf) => (loaf.state.cut ? [[loaf.batchId, loaf.state.cut.day] as const] : [])),
