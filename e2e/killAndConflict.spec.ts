@@ -66,6 +66,28 @@ test('a killed server between any two steps leaves what was shown', async ({ pag
   }
 })
 
+test('a full disk is said at the bench, and what waits is taken once there is room', async ({ page }) => {
+  await page.goto(`${workshop.url}/pour`)
+  await page
+    .getByRole('row', { name: /Dawn Arrival/ })
+    .getByRole('link', { name: 'Bench' })
+    .click()
+  await expect(page.getByTestId('done')).toBeVisible()
+  // The server's own refusal is tested there; here it is only what the bench makes of it.
+  await page.route('**/steps', (route) =>
+    route.fulfill({
+      status: 507,
+      contentType: 'application/problem+json',
+      json: { type: 'about:blank', title: 'No room', status: 507, detail: 'The disk is full.' },
+    }),
+  )
+  await doStep(page)
+  await expect(page.getByText('Not saved yet: the disk is full, make room there. One step is kept')).toBeVisible()
+  await page.unroute('**/steps')
+  await expect(page.locator('.item.done')).toHaveCount(1)
+  await expect(page.locator('.item.kept')).toHaveCount(0)
+})
+
 test('two windows editing one recipe: both values are shown, neither is lost', async ({ page, context }) => {
   await page.goto(`${workshop.url}/formulate`)
   await page.getByRole('link', { name: 'House bar' }).click()

@@ -1,6 +1,7 @@
 import type { LoafSummary, SavedWorkshop } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
 import { codeOfLot, codeOfRack, photoCureDays, trayLoads, weighInEveryDays } from '@vendange/core/cure'
+import { unreleasedBars } from '@vendange/core/loaf'
 import { labelStocks } from '@vendange/core/release'
 import { cardsPdf } from '../parts/cardsPdf'
 
@@ -9,9 +10,8 @@ const codeMm = 34
 
 /** A card for each tray of a loaf: what stands on it, until when, what it asks, and a code to put it down by. */
 export function trayCardsPdf(loaf: LoafSummary, { barsPerTray }: SavedWorkshop, today: string): Promise<Buffer> {
-  const { cut, releasedBars, downgradedBars } = loaf.state
-  const loads = trayLoads((cut?.bars ?? loaf.barsPlanned) - releasedBars - downgradedBars, barsPerTray)
-  const cutDay = cut?.day
+  const cutDay = loaf.state.cut?.day
+  const loads = trayLoads(cutDay === undefined ? loaf.barsPlanned : unreleasedBars(loaf.state), barsPerTray)
   const on = (day: string): string => formatDay(day, today)
   const lines =
     cutDay === undefined

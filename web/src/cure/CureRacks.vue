@@ -6,6 +6,7 @@ import type { LoafSummary } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, mondayOf } from '@vendange/core/calendar'
 import { cureRoom, freeTrays, readPlaceCode, traysFreeOn, traysOf, traysShort } from '@vendange/core/cure'
+import { unreleasedBars } from '@vendange/core/loaf'
 import { computed, ref } from 'vue'
 
 /** The racks with their trays: what stands where, and what is free when. Placed by hand or by code. */
@@ -15,10 +16,10 @@ const racks = computed(() => season.workshop?.racks ?? [])
 const barsPerTray = computed(() => season.workshop?.barsPerTray ?? 12)
 const standing = computed(() =>
   season.loaves.flatMap((loaf) => {
-    const { cut, status, place, releasedBars } = loaf.state
+    const { cut, status, place } = loaf.state
     if (!cut || (status !== 'curing' && status !== 'held')) return []
     const readyDay = addDays(cut.day, loaf.cureDays)
-    return [{ id: loaf.id, lotCode: loaf.lotCode, bars: cut.bars - releasedBars, place, readyDay, loaf }]
+    return [{ id: loaf.id, lotCode: loaf.lotCode, bars: unreleasedBars(loaf.state), place, readyDay, loaf }]
   }),
 )
 const room = computed(() => cureRoom(racks.value, standing.value, barsPerTray.value))

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { SaveStatus } from './useSavedForm'
 
-defineProps<{ status: SaveStatus; errors: Readonly<Record<string, string>> }>()
+const props = defineProps<{ status: SaveStatus; errors: Readonly<Record<string, string>> }>()
 const words: Readonly<Record<SaveStatus, string>> = {
   saved: 'Saved',
   editing: 'Not saved yet …',
@@ -10,6 +11,11 @@ const words: Readonly<Record<SaveStatus, string>> = {
   conflict: 'Not saved: changed meanwhile',
   unreached: 'Not saved: the server does not answer; trying again',
 }
+/** What is wrong with the whole rather than with a field. */
+const whole = computed(() => props.errors[''])
+const told = computed(() =>
+  props.status === 'invalid' && whole.value ? `Not saved. ${whole.value}` : words[props.status],
+)
 </script>
 
 <template>
@@ -22,7 +28,7 @@ const words: Readonly<Record<SaveStatus, string>> = {
     }"
     data-test="save-state"
   >
-    {{ words[status] }}<template v-if="errors['']">. {{ errors[''] }}</template>
+    {{ told }}
   </p>
 </template>
 

@@ -22,6 +22,14 @@ interface QueueShape extends DBSchema {
 }
 
 const retryMs = 2000
+const noRoom = 507
+
+/** What keeps a step from being taken for now; undefined where it was refused for good. */
+function hindranceBy(status: number): string | undefined {
+  if (status === noRoom) return 'the disk is full, make room there'
+  // Nothing there, or a server that is just going down or coming up.
+  return status === 0 || status >= 500 ? 'the server does not answer' : undefined
+}
 
 /**
  * Steps on their way to the server: kept in the browser until it has them, sent in order, once each. They outlive a
@@ -29,8 +37,8 @@ const retryMs = 2000
  */
 export const useStepQueue = defineStore('stepQueue', () => {
   const waiting = shallowRef<readonly QueuedStep[]>([])
-  /** Whether the last try did not reach the server. */
-  const isUnreached = ref(false)
+  /** Why the last try did not get through; undefined while all goes well. */
+  const hindrance = ref<string>()
   /** What the server did not take, in its words. */
   const refusals = ref<{ readonly batchId: string; readonly stepKey: string; readonly message: string }[]>([])
   /** The batch as the server last told it. */
@@ -73,12 +81,11 @@ export const useStepQueue = defineStore('stepQueue', () => {
     try {
       const view = await client(endpoints.batches.record, { params: { id: batchId }, body: { ...step, secondsAgo } })
       latest.value = view
-      isUnreached.value = false
+      hindrance.value = undefined
     } catch (error) {
       const { status, detail } = problemOf(error)
-      // Nothing there, or a server that is just going down or coming up: it is tried again.
-      isUnreached.value = status === 0 || status >= 500
-      if (isUnreached.value) return false
+      hindrance.value = hindranceBy(status)
+      if (hindrance.value !== undefined) return false
       refusals.value = [...refusals.value, { batchId, stepKey: step.stepKey, message: detail }]
     }
     await drop(order)
@@ -104,5 +111,5 @@ export const useStepQueue = defineStore('stepQueue', () => {
     refusals.value = refusals.value.filter((one) => one.batchId !== batchId)
   }
 
-  return { waiting, isUnreached, refusals, latest, add, forget, restored }
+  return { waiting, hindrance, refusals, latest, add, forget, restored }
 })

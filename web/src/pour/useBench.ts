@@ -28,8 +28,8 @@ export function useBench(batchId: string) {
   const keptKeys = computed<ReadonlySet<string>>(() => new Set(kept.value.map(({ stepKey }) => stepKey)))
 
   const notSaved = computed(() =>
-    kept.value.length > 0 && queue.isUnreached
-      ? `Not saved yet: the server does not answer. ${kept.value.length === 1 ? 'One step is' : `${kept.value.length} steps are`} kept on this device and sent again.`
+    kept.value.length > 0 && queue.hindrance !== undefined
+      ? `Not saved yet: ${queue.hindrance}. ${kept.value.length === 1 ? 'One step is' : `${kept.value.length} steps are`} kept on this device and sent again.`
       : undefined,
   )
   const refusal = computed(() => queue.refusals.filter((one) => one.batchId === batchId).at(-1)?.message)
@@ -45,7 +45,7 @@ export function useBench(batchId: string) {
       const problem = problemOf(error)
       // A bench that is under way goes on; the queue says what is not saved.
       if (!view.value) trouble.value = problem.detail
-      if (problem.status === 0) timer = setTimeout(() => void load(), retryMs)
+      if (problem.status === 0 || problem.status >= 500) timer = setTimeout(() => void load(), retryMs)
     }
   }
 
