@@ -171,7 +171,7 @@ async function sellSome({ services }: Seeding, designId: string, soap: DemoSoap,
     [
       { ...sale, saleId: `demo-${designId}-1`, channel: 'Web', bars: Math.ceil(web / 2), buyer: 'Web buyer 1' },
       { ...sale, saleId: `demo-${designId}-2`, channel: 'Web', bars: Math.floor(web / 3), buyer: 'Web buyer 2' },
-      { ...sale, saleId: `demo-${designId}-3`, channel: 'Stalls', bars: stalls - 1, buyer: 'At the stall' },
+      { ...sale, saleId: `demo-${designId}-3`, channel: 'Stalls', bars: stalls - 1, buyer: 'somebody at the stall' },
     ],
     maker,
   )
