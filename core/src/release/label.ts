@@ -31,20 +31,25 @@ export interface Allergen {
 
 const firstName = (names: string, otherwise: string): string => names.split(';')[0]?.trim() || otherwise
 
+/** A fat's soap by its alkali: the names differ in their first word alone. */
+const soapName = (inci: string, fatName: string, alkali: 'Sodium' | 'Potassium'): string =>
+  firstName(inci, `Sodium soap of ${fatName}`).replace(/^Sodium/, alkali)
+
 /**
  * What a cured bar is made of, by the masses of its batch: each fat's soap and its part left over, glycerin set free,
  * water that the cure leaves, and the rest; in falling order, what is below 1 % after it, colours last. Reckoned from
- * typical saponification values: an estimate, which a licensed assessor holds against certificates.
+ * typical saponification values: an estimate, which a licensed assessor holds against certificates. What the workshop
+ * names itself, such as colours and additives, stands under that name.
  *
  * @param cureLoss share of its mass that a bar loses, all of it water
  * @param allergens of its scent
  */
 export function labelIngredients(
-  { recipe, weights, scent, colours }: BatchPlan,
+  { recipe, weights, scent }: BatchPlan,
   cureLoss: number,
   allergens: readonly Allergen[] = [],
 ): readonly LabelIngredient[] {
-  const { superfat } = recipe
+  const { superfat, kohShare = 0 } = recipe
   const byName = new Map<string, { massG: number; kind: LabelIngredient['kind'] }>()
   const add = (name: string, massG: number, kind: LabelIngredient['kind']): void => {
     if (massG > 0) byName.set(name, { kind, massG: (byName.get(name)?.massG ?? 0) + massG })
@@ -56,11 +61,11 @@ export function labelIngredients(
     const moles = (massG * (1 - superfat) * koh) / molar.koh
     const freed = fat?.kind === 'triglyceride' ? molar.glycerol / 3 : 0
     const water = fat?.kind === 'triglyceride' ? 0 : molar.water
-    add(
-      firstName(fat?.soapInci ?? '', `Sodium soap of ${name}`),
-      massG * (1 - superfat) + moles * (molar.naoh - freed - water),
-      'soap',
-    )
+    // The alkalis are shared mole for mole.
+    const soapG = (alkali: number): number => massG * (1 - superfat) + moles * (alkali - freed - water)
+    const inci = fat?.soapInci ?? ''
+    add(soapName(inci, name, 'Sodium'), (1 - kohShare) * soapG(molar.naoh), 'soap')
+    add(soapName(inci, name, 'Potassium'), kohShare * soapG(molar.koh), 'soap')
     add('Glycerin', moles * freed, 'glycerin')
     add(firstName(fat?.inci ?? '', name), massG * superfat, 'fat')
     reactedG += moles * water
@@ -85,7 +90,7 @@ export function labelIngredients(
       if ((weights.scentG * share) / (wet * (1 - cureLoss)) > rinseOffAllergenShare)
         add(name, weights.scentG * share, 'allergen')
   }
-  for (const { name } of colours) add(name, wet * 0.001, 'colour')
+  for (const { colour, colourantG } of weights.pots) add(colour.name, colourantG, 'colour')
   const total = [...byName.values()].reduce((sum, { massG, kind }) => (kind === 'allergen' ? sum : sum + massG), 0)
   const all = [...byName].map(([name, { massG, kind }]) => ({ name, kind, share: massG / total }))
   const later = ({ share, kind }: LabelIngredient): number => (kind === 'colour' ? 2 : share < anyOrderShare ? 1 : 0)

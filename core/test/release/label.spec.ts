@@ -16,7 +16,6 @@ import {
 const plan = {
   recipe: { fats: [], superfat: 0.05, lyeConcentration: 0.33, naohPurity: 1 },
   scent: { name: 'Amber blend', rate: 0.03, supplierLimit: null },
-  colours: [{ name: 'Mica amber', hex: '#D99A3C', share: 1 }],
   weights: {
     fats: [
       { fatKey: 'olive', name: 'Olive oil', massG: 700 },
@@ -26,7 +25,10 @@ const plan = {
     waterG: 284,
     scentG: 30,
     batterG: 1454,
-    pots: [],
+    pots: [
+      { colour: { name: 'Mica amber' }, colourantG: 4 },
+      { colour: { name: 'plain' }, colourantG: 0 },
+    ],
     liquids: [],
     additives: [{ name: 'Kaolin', massG: 5 }],
   },
@@ -54,6 +56,26 @@ describe('labelIngredients', () => {
     // 950 g of fats set free about 10.6 % of glycerin of their mass: 92.1/3 g a mole, 0.00345 mole a gram.
     expect(share('Glycerin')).to.be.within(0.07, 0.09)
     expect(share('Olea Europaea Fruit Oil')).to.be.closeTo((700 * 0.05) / (1454 * 0.89), 0.002)
+  })
+
+  it('names what colours a pot, and no pot that has no colour in it', () => {
+    expect(share('Mica amber')).to.be.closeTo(4 / (1454 * 0.89), 0.0003)
+    expect(found.map(({ name }) => name)).to.not.include('plain')
+  })
+
+  it('names the soaps of both alkalis where there are two, and stays a balance', () => {
+    const { recipe } = plan
+    const dual = labelIngredients({ ...plan, recipe: { ...recipe, kohShare: 0.25 } }, 0.11)
+    const of = (name: string): number => dual.find((one) => one.name === name)?.share ?? 0
+    // A mole of potassium soap is 16.1 g heavier than one of sodium soap: 665 g of olive oil take 2.252 mol of alkali.
+    const moles = (665 * 0.19) / 56.106
+    const sodiumG = 665 + moles * (39.997 - 92.094 / 3)
+    expect(of('Potassium Olivate') / of('Sodium Olivate')).to.be.closeTo(
+      (0.25 * (sodiumG + moles * 16.109)) / (0.75 * sodiumG),
+      1e-6,
+    )
+    expect(dual.reduce((sum, one) => sum + one.share, 0)).to.be.closeTo(1, 1e-9)
+    expect(found.some(({ name }) => name.startsWith('Potassium'))).to.equal(false)
   })
 
   it('names allergens from the rinse-off threshold on', () => {

@@ -64,8 +64,8 @@ const address = computed(
     </div>
     <p v-if="missing.length > 0" class="must">Not complete: it lacks {{ missing.join(', ') }}.</p>
     <p class="quiet small">
-      Reckoned from typical values (estimate); scent allergens by the certificate. Local law and a licensed assessor
-      decide.
+      Reckoned from typical values (estimate); scent allergens by the certificate. Colours and additives stand under the
+      workshop’s own names: name them as their certificates do. Local law and a licensed assessor decide.
     </p>
     <div class="fields">
       <v-select
