@@ -29,6 +29,9 @@ export interface Allergen {
   readonly share: number
 }
 
+/** Of a fat that is no longer known: as most liquid oils take, g of KOH a gram. An estimate. */
+const usualKohGPerG = 0.19
+
 const firstName = (names: string, otherwise: string): string => names.split(';')[0]?.trim() || otherwise
 
 /** A fat's soap by its alkali: the names differ in their first word alone. */
@@ -57,7 +60,7 @@ export function labelIngredients(
   let reactedG = 0
   for (const { fatKey, name, massG } of weights.fats) {
     const fat = fatOf(recipe, fatKey)
-    const koh = fat ? fat.saponificationValue.typical / 1000 : 0.19
+    const koh = fat ? fat.saponificationValue.typical / 1000 : usualKohGPerG
     const moles = (massG * (1 - superfat) * koh) / molar.koh
     const freed = fat?.kind === 'triglyceride' ? molar.glycerol / 3 : 0
     const water = fat?.kind === 'triglyceride' ? 0 : molar.water
