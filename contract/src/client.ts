@@ -37,16 +37,25 @@ const unreachable: Problem = {
   detail: 'The workshop’s server does not answer. What you typed is still here; it is tried again.',
 }
 
+/** Where an endpoint is, its parameters filled in; relative to the server. */
+export function addressOf<Path extends string>(
+  { path }: { readonly path: Path },
+  params: PathParameters<Path>,
+): string {
+  const values = params as Readonly<Record<string, string>>
+  return path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(values[name] ?? ''))
+}
+
 /** A client that calls any endpoint of the contract with its types. @returns a function that throws {@link ProblemError} */
 export function createClient(options: ClientOptions = {}): Client {
   const { baseUrl = '', makerId = () => undefined, fetch: send = (...request) => fetch(...request) } = options
   return async (endpoint, call) => {
-    const {
-      params = {},
-      body,
-      rawBody,
-    } = (call ?? {}) as { params?: Record<string, string>; body?: unknown; rawBody?: Blob }
-    const path = endpoint.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))
+    const { params, body, rawBody } = (call ?? {}) as {
+      params?: PathParameters<typeof endpoint.path>
+      body?: unknown
+      rawBody?: Blob
+    }
+    const path = addressOf(endpoint, params ?? ({} as PathParameters<typeof endpoint.path>))
     const maker = makerId()
     const headers: Record<string, string> = maker === undefined ? {} : { 'X-Vendange-Maker': maker }
     if (body !== undefined) headers['Content-Type'] = 'application/json'

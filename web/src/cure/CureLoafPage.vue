@@ -5,7 +5,7 @@ import { useHappenings } from '@/parts/recordHappening'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
-import { barMassRange, endpoints } from '@vendange/contract'
+import { addressOf, barMassRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress, hasLevelledOff, inOrder, lossSoFar } from '@vendange/core/cure'
 import { computed, defineAsyncComponent, ref } from 'vue'
@@ -133,7 +133,7 @@ async function move(): Promise<void> {
           <v-btn type="submit" data-test="move" :disabled="place.trim() === ''">Put it there</v-btn>
         </form>
         <p>
-          <a :href="endpoints.room.trayCards.path.replace(':id', id)" target="_blank" data-test="tray-cards"
+          <a :href="addressOf(endpoints.room.trayCards, { id })" target="_blank" data-test="tray-cards"
             >Cards for its trays</a
           >
         </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { photoAddress } from '@/parts/api'
 import { keepPhoto } from '@/parts/keepPhoto'
 import PhotoField from '@/parts/PhotoField.vue'
 import { useHappenings } from '@/parts/recordHappening'
@@ -48,7 +49,7 @@ async function keep(): Promise<void> {
     <p :class="{ brass: due !== undefined }">{{ words }}</p>
     <div v-if="photos.length > 0" class="row">
       <figure v-for="{ photoId, cureDay } in photos" :key="photoId">
-        <img :src="`/api/photos/${photoId}`" height="84" :alt="`Its face on day ${cureDay}`" />
+        <img :src="photoAddress(photoId)" height="84" :alt="`Its face on day ${cureDay}`" />
         <figcaption>Day {{ cureDay }}</figcaption>
       </figure>
     </div>

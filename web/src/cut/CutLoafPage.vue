@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { photoAddress } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
@@ -55,7 +56,7 @@ const sentence = computed(() => {
         <figcaption>As it was foretold</figcaption>
       </figure>
       <figure v-for="{ day, photoId } in loaf.state.photos" :key="photoId">
-        <img :src="`/api/photos/${photoId}`" height="130" :alt="`A cut face of ${loaf.name}`" />
+        <img :src="photoAddress(photoId)" height="130" :alt="`A cut face of ${loaf.name}`" />
         <figcaption>{{ formatDay(day, season.today) }}</figcaption>
       </figure>
     </section>

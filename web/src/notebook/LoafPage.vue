@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, problemOf } from '@/parts/api'
+import { api, photoAddress, problemOf } from '@/parts/api'
 import FailedLoaf from '@/parts/FailedLoaf.vue'
 import { useUnits } from '@/parts/format'
 import { useHappenings } from '@/parts/recordHappening'
@@ -118,7 +118,7 @@ const print = (): void => window.print()
         <img
           v-for="{ photoId } in view.loaf.state.photos"
           :key="photoId"
-          :src="`/api/photos/${photoId}`"
+          :src="photoAddress(photoId)"
           :alt="`Cut face of ${view.loaf.name}`"
         />
       </div>

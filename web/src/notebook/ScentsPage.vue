@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api, problemOf } from '@/parts/api'
+import { api, photoAddress, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
@@ -168,13 +168,7 @@ const sentence = computed(() => {
       </RouterLink>
     </div>
     <div v-if="story.photoIds.length > 0" class="row">
-      <img
-        v-for="photoId in story.photoIds"
-        :key="photoId"
-        :src="`/api/photos/${photoId}`"
-        height="90"
-        alt="A cut face"
-      />
+      <img v-for="photoId in story.photoIds" :key="photoId" :src="photoAddress(photoId)" height="90" alt="A cut face" />
     </div>
   </section>
 </template>

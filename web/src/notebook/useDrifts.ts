@@ -1,3 +1,4 @@
+import { photoAddress } from '@/parts/api'
 import { drawSmall } from '@/parts/drawSmall'
 import type { LoafSummary } from '@vendange/contract'
 import { daysBetween } from '@vendange/core/calendar'
@@ -16,7 +17,7 @@ export interface LoafDrift extends ColourDrift {
 }
 
 async function coloursOf(photoId: string): Promise<readonly SeenColour[]> {
-  const picture = await (await fetch(`/api/photos/${photoId}`)).blob()
+  const picture = await (await fetch(photoAddress(photoId))).blob()
   return mainColours((await drawSmall(picture, document.createElement('canvas'), widestPx)).data, coloursSeen)
 }
 

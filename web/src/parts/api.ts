@@ -1,4 +1,4 @@
-import { createClient, ProblemError } from '@vendange/contract'
+import { addressOf, createClient, endpoints, ProblemError } from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
 
 const makerKey = 'vendange.maker'
@@ -15,3 +15,6 @@ export function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) return error.problem
   throw error
 }
+
+/** Where a photograph is, for a picture on the page. */
+export const photoAddress = (photoId: string): string => addressOf(endpoints.loaves.photo, { id: photoId })

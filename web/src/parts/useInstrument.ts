@@ -1,5 +1,5 @@
 import { api } from './api'
-import { endpoints } from '@vendange/contract'
+import { addressOf, endpoints } from '@vendange/contract'
 import type { Reading } from '@vendange/core/instruments'
 import { parseReading } from '@vendange/core/instruments'
 import type { Ref } from 'vue'
@@ -26,7 +26,7 @@ export function useInstrument(name: Ref<InstrumentName | undefined>) {
     ([wanted, connected]) => {
       close()
       if (!connected || wanted === undefined) return
-      stream = new EventSource(endpoints.instruments.lines.path.replace(':name', wanted))
+      stream = new EventSource(addressOf(endpoints.instruments.lines, { name: wanted }))
       stream.onmessage = ({ data }) => (reading.value = parseReading(String(data)) ?? reading.value)
       // The stream comes back by itself; until then nothing is shown that is no longer true.
       stream.onerror = () => (reading.value = undefined)

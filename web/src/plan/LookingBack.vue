@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { api } from '@/parts/api'
+import { api, photoAddress } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
@@ -98,7 +98,7 @@ const rows = computed(() =>
             {{ back.hours ? `${show('hours', back.hours.taken, 1)} of ${show('hours', back.hours.planned, 1)}` : '' }}
           </td>
           <td>
-            <img v-if="photo" :src="`/api/photos/${photo.photoId}`" height="40" :alt="`A cut face of ${design.name}`" />
+            <img v-if="photo" :src="photoAddress(photo.photoId)" height="40" :alt="`A cut face of ${design.name}`" />
             <span v-else class="quiet">no photograph</span>
           </td>
           <td>

@@ -5,7 +5,7 @@ import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js'
-import { endpoints } from '@vendange/contract'
+import { addressOf, endpoints } from '@vendange/contract'
 import type { BenchStep } from '@vendange/core/batch'
 import { aroundThePour, mouldWords } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
@@ -30,7 +30,7 @@ const around = computed(() =>
   view.value ? aroundThePour(view.value.plan, view.value.batch.days, (day) => formatDay(day, season.today)) : [],
 )
 const aroundAt = (isBefore: boolean) => around.value.filter(({ group }) => (group === 'The day before') === isBefore)
-const pdfPath = computed(() => endpoints.batches.runSheet.path.replace(':id', props.id))
+const pdfPath = computed(() => addressOf(endpoints.batches.runSheet, { id: props.id }))
 /** What the stores lack, before anything is weighed. */
 const lacking = computed(() =>
   view.value && view.value.records.length === 0 ? lackingForPour(view.value.plan, view.value.stock) : [],

@@ -6,7 +6,7 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiPrinterOutline } from '@mdi/js'
 import type { LoafView } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
+import { addressOf, endpoints } from '@vendange/contract'
 import type { LabelStyle } from '@vendange/core/release'
 import { bestBeforeOf, labelIngredients, labelLines, labelStocks, missingOnLabel } from '@vendange/core/release'
 import { computed, ref } from 'vue'
@@ -49,7 +49,7 @@ const stock = ref(labelStocks[0]?.key ?? '')
 const count = ref(props.view.loaf.state.cut?.bars ?? 1)
 const countRange = { min: 1, max: 2000 }
 const address = computed(
-  () => `${endpoints.release.labels.path.replace(':id', props.view.loaf.id)}?stock=${stock.value}&count=${count.value}`,
+  () => `${addressOf(endpoints.release.labels, { id: props.view.loaf.id })}?stock=${stock.value}&count=${count.value}`,
 )
 </script>
 

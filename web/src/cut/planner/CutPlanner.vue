@@ -90,13 +90,18 @@ const plans = shallowRef<readonly CutPlan[]>([])
 const chosen = ref(0)
 const { planner, end } = startCutPlanner()
 onBeforeUnmount(() => end())
+let latest = 0
 async function reckon(): Promise<void> {
+  const turn = ++latest
   if (findings.value.length > 0) {
     plans.value = []
     return
   }
   const asked = JSON.parse(JSON.stringify([block, pieces.value, allowances])) as Parameters<typeof planner.plan>
-  plans.value = await planner.plan(...asked)
+  const found = await planner.plan(...asked)
+  // What was asked later has its own answer on the way.
+  if (turn !== latest) return
+  plans.value = found
   chosen.value = 0
 }
 watch([block, pieces, allowances], () => void reckon(), { deep: true, immediate: true })

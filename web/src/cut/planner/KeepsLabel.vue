@@ -12,7 +12,7 @@ import { computed } from 'vue'
 const props = defineProps<{ loaf: LoafSummary; bar: BarSides; wetG: number }>()
 const emit = defineEmits<{ thickness: [mm: number] }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, words } = useUnits()
 const { since } = useDryingTerms()
 /** The room is taken to go on as it was in so many days. An estimate. */
 const daysLookedBack = 28
@@ -33,7 +33,7 @@ const isOff = computed(() => Math.abs(neededMm.value - props.bar.thicknessMm) > 
 <template>
   <div v-if="told" class="stack" data-test="keeps-label">
     <p>
-      {{ keepsLabelWords(told, loaf) }}
+      {{ words(keepsLabelWords(told, loaf)) }}
       <template v-if="isOff">
         Cut at {{ show('length', neededMm, 1) }}, {{ show('mass', told.needed.wetG, 0) }} wet, nine bars in ten would
         keep it.
