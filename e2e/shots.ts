@@ -27,6 +27,8 @@ test('a picture of every main view', async ({ page }) => {
     // Faces are simulated one after the other.
     await expect(page.locator('span.face')).toHaveCount(0)
     await expect(page.locator('img[src^="data:image/svg"]')).toHaveCount(0)
+    // Days that an order could be promised for are looked for one after the other.
+    await expect(page.getByTestId('option').filter({ hasText: '…' })).toHaveCount(0)
     await page.screenshot({ path: `${folder}${name}.png` })
   }
 })
