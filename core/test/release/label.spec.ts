@@ -192,5 +192,6 @@ describe('a table of sales', () => {
   it('writes a list for calling bars back', () => {
     const row = { lotCode: '270308-1', soap: 'Fog', day: '2027-04-12', channel: 'Web', buyer: 'B, C', bars: 2 }
     expect(writeRecallCsv([row])).to.equal('lot,soap,day,channel,buyer,bars\n270308-1,Fog,2027-04-12,Web,"B, C",2')
+    expect(writeRecallCsv([{ ...row, buyer: '=1+1' }])).to.contain(`,Web,"'=1+1",2`)
   })
 })

@@ -69,7 +69,7 @@ export function parseSalesCsv(text: string): SalesCsv {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, sales }
 }
 
-/** Who has bars of which lots, as a table: for calling them back. */
+/** Who has bars of which lots, as a table: for calling them back. A name that a spreadsheet would reckon with is kept a text. */
 export function writeRecallCsv(
   rows: readonly {
     readonly lotCode: string
@@ -85,6 +85,6 @@ export function writeRecallCsv(
       fields: ['lot', 'soap', 'day', 'channel', 'buyer', 'bars'],
       data: rows.map(({ lotCode, soap, day, channel, buyer, bars }) => [lotCode, soap, day, channel, buyer, bars]),
     },
-    { newline: '\n' },
+    { newline: '\n', escapeFormulae: true },
   )
 }
