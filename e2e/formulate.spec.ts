@@ -1,6 +1,6 @@
 import type { BatchView, SeasonView } from '@vendange/contract'
 import { expect, test } from '@playwright/test'
-import { answer, choose, doStep, doStepsUntil, saving, type } from './hands'
+import { answer, choose, doStep, doStepsUntil, pick, saving, type } from './hands'
 import { WorkshopProcess } from './server'
 
 const workshop = new WorkshopProcess()
@@ -100,15 +100,8 @@ test('pots by mass, wetted and scented each in its own way, add up to the batter
   const grams = async (index: number): Promise<number> =>
     Number(/^(\d+) g of batter/.exec((await pots.nth(index).getByTestId('pot-comes-to').textContent()) ?? '')?.[1])
   const state = async (index: number, by: string): Promise<void> => {
-    const field = pots.nth(index).getByTestId(`portion-${index + 1}`)
-    const options = page.getByRole('option')
-    // A list that is opened while the page draws itself anew is opened once more.
-    await expect(async () => {
-      await field.click()
-      await options.filter({ hasText: new RegExp(`^${by}$`) }).click({ timeout: 5000 })
-      await expect(options).toHaveCount(0, { timeout: 5000 })
-      await expect(field).toContainText(by)
-    }).toPass()
+    await pick(pots.nth(index).getByTestId(`portion-${index + 1}`), by)
+    await expect(page.getByRole('option')).toHaveCount(0)
   }
   await state(0, 'Mass')
   await expect(page.getByText('Let one pot take the rest, so that no batter is left over.')).toBeVisible()
@@ -118,11 +111,8 @@ test('pots by mass, wetted and scented each in its own way, add up to the batter
   // 900 g with the scent that comes last.
   expect(first).toBeLessThan(900)
   expect(first).toBeGreaterThan(870)
-  await expect(async () => {
-    await pots.nth(0).getByTestId('wetted-1').click()
-    await page.getByRole('option', { name: 'In water' }).click()
-    await expect(pots.nth(0).getByTestId('pot-comes-to')).toContainText('of water', { timeout: 5000 })
-  }).toPass()
+  await pick(pots.nth(0).getByTestId('wetted-1'), 'In water')
+  await expect(pots.nth(0).getByTestId('pot-comes-to')).toContainText('of water')
   expect(await grams(0)).toBeLessThan(first)
   expect(await grams(1)).toBe(second)
   await saving(page, () => type(page, 'Scent, parts', '0', pots.nth(0)))

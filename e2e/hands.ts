@@ -23,6 +23,16 @@ export async function choose(page: Page, label: string, text: string): Promise<v
   await page.getByRole('option', { name: text, exact: true }).click()
 }
 
+/** Picks from the list of a field, until it stands there: a list may move under the hand while the page draws itself anew. */
+export async function pick(field: Locator, name: string): Promise<void> {
+  const option = field.page().getByRole('option', { name, exact: true })
+  await expect(async () => {
+    if (!(await option.isVisible())) await field.click()
+    await option.click({ timeout: 5000 })
+    await expect(field).toContainText(name, { timeout: 5000 })
+  }).toPass()
+}
+
 export const answer = (page: Page) => page.getByRole('heading', { level: 1 })
 
 /** Does the step that is shown at the bench and waits until the next one is. */

@@ -4,7 +4,7 @@ import { benchState } from '@vendange/core/batch'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { answer, type } from './hands'
+import { answer, pick, type } from './hands'
 import { archiveComesBack, killRounds } from './killRounds'
 import { WorkshopProcess } from './server'
 
@@ -22,8 +22,7 @@ async function loafNamed(name: string, at = 0): Promise<LoafSummary> {
   return found
 }
 async function choose(page: Page, test: string, option: string): Promise<void> {
-  await page.getByTestId(test).click()
-  await page.getByRole('option', { name: option, exact: true }).click()
+  await pick(page.getByTestId(test), option)
 }
 
 test('a loaf is planned both ways round under the knife, in two sizes, and logged', async ({ page }) => {
