@@ -13,6 +13,17 @@ describe('from release to the last bar', () => {
   afterEach(() => workshop.close())
 
   const releaseDay = '2027-04-12'
+  const delivery = {
+    supplier: 'Mill',
+    receivedDay: '2027-01-10',
+    openedDay: null,
+    bestBeforeDay: null,
+    isRecalled: false,
+    receivedAmount: 2000,
+    adjustment: 0,
+    priceCents: 900,
+    certificate: null,
+  }
 
   /** Loaves of one soap, cured and released with so many bars each. */
   async function releasedSoap(loaves: number, barsEach = 10, design: Partial<NewDesign> = {}) {
@@ -160,19 +171,7 @@ describe('from release to the last bar', () => {
       body: { kind: 'colourant', name: 'amber', ref: '', leadDays: 5, packSize: 100, perBar: 0, notes: '' },
     })
     const lot = await api(endpoints.lots.create, {
-      body: {
-        supplier: 'Colour merchant',
-        lotNumber: 'C-1',
-        receivedDay: '2027-01-10',
-        openedDay: null,
-        bestBeforeDay: null,
-        isRecalled: false,
-        receivedAmount: 100,
-        adjustment: 0,
-        priceCents: 900,
-        certificate: null,
-        ingredientId: ingredient.id,
-      },
+      body: { ...delivery, lotNumber: 'C-1', ingredientId: ingredient.id },
     })
     const pot = { name: 'amber', hex: '#D99A3C', share: 0.5 }
     await releasedSoap(1, 10, {
@@ -200,19 +199,7 @@ describe('from release to the last bar', () => {
         notes: '',
       },
     })
-    const details = {
-      supplier: 'Mill',
-      lotNumber: 'K-1',
-      receivedDay: '2027-01-10',
-      openedDay: null,
-      bestBeforeDay: null,
-      isRecalled: false,
-      receivedAmount: 2000,
-      adjustment: 0,
-      priceCents: 900,
-      certificate: null,
-      ingredientId: ingredient.id,
-    }
+    const details = { ...delivery, lotNumber: 'K-1', ingredientId: ingredient.id }
     const lot = await api(endpoints.lots.create, { body: details })
     const other = await api(endpoints.lots.create, {
       body: { ...details, receivedDay: '2027-02-01', lotNumber: 'K-2' },
