@@ -44,8 +44,11 @@ export function seasonLoad(
   const oven = new Array<number>(days).fill(0)
   const trays = Array.from({ length: days }, (_, day) => taken?.trays[day] ?? 0)
   const moulds: Record<string, number[]> = {}
-  for (const kind of Object.keys(problem.mouldKinds))
-    moulds[kind] = Array.from({ length: days }, (_, day) => taken?.moulds[kind]?.[day] ?? 0)
+  const kinds = Object.keys(problem.mouldKinds).map((kind) => {
+    const row = Array.from({ length: days }, (_, day) => taken?.moulds[kind]?.[day] ?? 0)
+    moulds[kind] = row
+    return { kind, row }
+  })
   const isPourDay = new Array<boolean>(days).fill(false)
   const add = (row: number[], day: number, amount: number): void => {
     if (day >= 0 && day < days) row[day] = (row[day] ?? 0) + amount
@@ -56,9 +59,9 @@ export function seasonLoad(
     add(hours, cut, batch.cutHours)
     if (pour >= 0 && pour < days) isPourDay[pour] = true
     if (batch.oven) add(oven, pour, mouldCountOf(batch))
-    for (const [kind, count] of Object.entries(batch.moulds)) {
-      const row = moulds[kind]
-      if (row) for (let day = pour; day < cut; day++) add(row, day, count)
+    for (const { kind, row } of kinds) {
+      const count = batch.moulds[kind] ?? 0
+      if (count > 0) for (let day = pour; day < cut; day++) add(row, day, count)
     }
     for (let day = cut, end = traysUntil(batch, cut, days); day < end; day++) add(trays, day, batch.trays)
   }
@@ -80,11 +83,12 @@ function batchViolations(batch: SeasonBatch, { id, pour, cut }: Placement): Viol
 
 function loadViolations(problem: SeasonProblem, load: SeasonLoad): Violation[] {
   const violations: Violation[] = []
+  const kinds = Object.entries(problem.mouldKinds)
   for (let day = 0; day < problem.days; day++) {
     const asked = load.hours[day] ?? 0
     const there = problem.hours[day] ?? 0
     if (asked > there + hoursTolerance) violations.push({ rule: 'hours', day, asked, there })
-    for (const [kind, count] of Object.entries(problem.mouldKinds)) {
+    for (const [kind, count] of kinds) {
       const held = load.moulds[kind]?.[day] ?? 0
       if (held > count) violations.push({ rule: 'moulds', kind, day, asked: held, there: count })
     }
