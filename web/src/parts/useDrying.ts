@@ -1,12 +1,13 @@
 import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
+import { useLatest } from '@/parts/useLatest'
 import { startDryingForecaster } from '@/workers/drying'
 import type { RoomDay } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import type { CureGoal, DryingTerms } from '@vendange/core/cure'
 import { meanRoom } from '@vendange/core/cure'
-import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+import { onBeforeUnmount, shallowRef } from 'vue'
 
 /** What drying goes by here: the room as its sensor told it, what bars lose, the scale. */
 export function useDryingTerms() {
@@ -34,20 +35,8 @@ export function useForecaster<Asked, Told>(
 ) {
   const { forecaster, end } = startDryingForecaster()
   onBeforeUnmount(end)
-  const told = shallowRef<Awaited<Told>>()
-  const isReckoning = shallowRef(true)
-  let latest = 0
-  async function reckon(now: Asked | undefined): Promise<void> {
-    const turn = ++latest
-    isReckoning.value = now !== undefined
-    const answer = now === undefined ? undefined : await ask(forecaster, now)
-    // What was asked later has its own answer on the way.
-    if (turn !== latest) return
-    told.value = answer
-    isReckoning.value = false
-  }
-  watch(asked, (now) => void reckon(now), { immediate: true })
-  return { told: computed(() => told.value), isReckoning: computed(() => isReckoning.value) }
+  const { told, isAsking } = useLatest(asked, (now) => ask(forecaster, now))
+  return { told, isReckoning: isAsking }
 }
 
 /** The goal alone of what has one besides much else. */

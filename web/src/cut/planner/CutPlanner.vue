@@ -6,6 +6,7 @@ import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
+import { useLatest } from '@/parts/useLatest'
 import { startCutPlanner } from '@/workers/cutPlanner'
 import { mdiPlus, mdiPrinterOutline } from '@mdi/js'
 import type { LoafSummary, SavedMould } from '@vendange/contract'
@@ -23,7 +24,7 @@ import {
   toolUses,
 } from '@vendange/core/cutting'
 import { barThicknessRange, blockOf, endTrimRange, kerfRange, mouldSideRange } from '@vendange/core/mould'
-import { computed, onBeforeUnmount, reactive, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
 import CutDrawing from './CutDrawing.vue'
 import KeepsLabel from './KeepsLabel.vue'
 
@@ -86,25 +87,18 @@ function add(): void {
 }
 
 const findings = computed(() => checkPieces(block, pieces.value, allowances))
-const plans = shallowRef<readonly CutPlan[]>([])
-const chosen = ref(0)
 const { planner, end } = startCutPlanner()
 onBeforeUnmount(() => end())
-let latest = 0
-async function reckon(): Promise<void> {
-  const turn = ++latest
-  if (findings.value.length > 0) {
-    plans.value = []
-    return
-  }
-  const asked = JSON.parse(JSON.stringify([block, pieces.value, allowances])) as Parameters<typeof planner.plan>
-  const found = await planner.plan(...asked)
-  // What was asked later has its own answer on the way.
-  if (turn !== latest) return
-  plans.value = found
-  chosen.value = 0
-}
-watch([block, pieces, allowances], () => void reckon(), { deep: true, immediate: true })
+const { told } = useLatest(
+  () =>
+    findings.value.length > 0
+      ? undefined
+      : (JSON.parse(JSON.stringify([block, pieces.value, allowances])) as Parameters<typeof planner.plan>),
+  (asked) => planner.plan(...asked),
+)
+const plans = computed<readonly CutPlan[]>(() => told.value ?? [])
+const chosen = ref(0)
+watch(plans, () => (chosen.value = 0))
 
 const plan = computed(() => plans.value[chosen.value])
 const wayWords = { as_poured: 'as poured', turned: 'turned on their side' } as const
