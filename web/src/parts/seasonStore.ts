@@ -28,14 +28,21 @@ export const useSeason = defineStore('season', () => {
   const trouble = ref<string>()
   const makerId = ref(storedMakerId())
 
+  // Replies may come in another order than they were asked for: an older one takes nothing back.
+  let asked = 0
+  let answered = 0
   async function load(): Promise<void> {
+    const turn = ++asked
     try {
-      view.value = await api(endpoints.season)
+      const reply = await api(endpoints.season)
+      if (turn < answered) return
+      answered = turn
+      view.value = reply
       trouble.value = undefined
       const known = view.value.makers.filter(({ isRemoved }) => !isRemoved)
       if (!known.some(({ id }) => id === makerId.value)) chooseMaker(known[0]?.id)
     } catch (error) {
-      trouble.value = problemOf(error).detail
+      if (turn > answered) trouble.value = problemOf(error).detail
     }
   }
 
