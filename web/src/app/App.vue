@@ -3,12 +3,13 @@ import { useSeason } from '@/parts/seasonStore'
 import { useStepQueue } from '@/parts/stepQueue'
 import { useUndo } from '@/parts/undoStore'
 import { mdiKeyboardOutline, mdiMagnify, mdiThemeLightDark, mdiUndo } from '@mdi/js'
-import { computed, defineAsyncComponent } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
 import TheRibbon from './TheRibbon.vue'
 import { sideStages, stages } from './stages'
 import { useKeys } from './useKeys'
+import { usePaperInPrint } from './usePaperInPrint'
 
 const KeyboardList = defineAsyncComponent(() => import('./KeyboardList.vue'))
 const FindBox = defineAsyncComponent(() => import('./FindBox.vue'))
@@ -22,6 +23,14 @@ const isBare = computed(() => route.meta['bare'] === true)
 void season.load()
 // What an earlier page could not send goes out from any page.
 useStepQueue()
+usePaperInPrint()
+
+// Until there is something to tell, what would tell it does not follow the page's height.
+const hasNoticed = ref(false)
+watch(
+  () => undo.notice,
+  () => (hasNoticed.value = true),
+)
 
 function isHere(path: string): boolean {
   const stage = route.meta['stage']
@@ -117,16 +126,17 @@ function toggleTheme(): void {
         </div>
       </aside>
     </template>
-    <v-main :class="{ page: !isBare }">
+    <main :class="{ page: !isBare }">
       <v-alert v-if="season.trouble" type="error" class="ma-4" :text="season.trouble"
         ><template #append><v-btn size="small" @click="season.load">Try again</v-btn></template></v-alert
       >
       <RouterView v-if="season.workshop" :key="route.path" />
-    </v-main>
+    </main>
 
     <KeyboardList v-if="listIsOpen" v-model="listIsOpen" />
     <FindBox v-if="findIsOpen" v-model="findIsOpen" />
     <v-snackbar
+      v-if="hasNoticed"
       :model-value="undo.notice !== undefined"
       :timeout="6000"
       location="bottom"
@@ -224,19 +234,24 @@ hr {
   margin-top: 6px;
 }
 
+main {
+  flex: 1 0 auto;
+  max-width: 100%;
+}
+
 .page {
-  padding: calc(var(--strip) + 22px) 30px 60px calc(var(--rail) + 28px) !important;
+  padding: calc(var(--strip) + 22px) 30px 60px calc(var(--rail) + 28px);
 }
 
 @media (max-width: 760px) {
   .page {
-    padding: calc(var(--strip) + 16px) 14px 60px calc(var(--rail) + 14px) !important;
+    padding: calc(var(--strip) + 16px) 14px 60px calc(var(--rail) + 14px);
   }
 }
 
 @media print {
   .page {
-    padding: 0 !important;
+    padding: 0;
   }
 }
 </style>
