@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="Value">
-/** Buttons of which one is pressed. */
+/** Buttons of which one is pressed. Plain ones: a press costs the page almost nothing, whatever else it draws then. */
 withDefaults(
   defineProps<{
     choices: readonly {
@@ -19,17 +19,42 @@ const chosen = defineModel<Value>({ required: true })
 
 <template>
   <div class="row" role="group" :aria-label="label">
-    <v-btn
+    <button
       v-for="(one, at) in choices"
       :key="at"
-      size="small"
-      :variant="chosen === one.value ? 'flat' : rest"
-      :color="chosen === one.value ? 'primary' : undefined"
+      type="button"
+      class="choice"
+      :class="rest"
       :aria-pressed="chosen === one.value"
       :title="one.hint"
       :data-test="one.test"
       @click="chosen = one.value"
-      >{{ one.words }}</v-btn
     >
+      {{ one.words }}
+    </button>
   </div>
 </template>
+
+<style scoped>
+.choice {
+  min-width: 50px;
+  height: 28px;
+  padding: 0 12px;
+  border-radius: 4px;
+  line-height: 26px;
+}
+
+.outlined {
+  border: 1px solid rgb(var(--v-theme-hairline));
+}
+
+.choice:hover {
+  background: rgb(var(--v-theme-slate), 0.1);
+}
+
+.choice[aria-pressed='true'] {
+  border-color: transparent;
+  background: rgb(var(--v-theme-primary));
+  color: rgb(var(--v-theme-on-primary));
+}
+</style>
