@@ -166,6 +166,33 @@ test('a pour is dragged by mouse and moved by keys, and says at once what it bre
   await expect(bar).toHaveAttribute('aria-label', /pinned/)
 })
 
+test('the board keeps its days in line at every zoom, and is printed whole on paper', async ({ page }) => {
+  await page.addInitScript(() => localStorage.setItem('vendange.theme', 'night'))
+  await page.goto(`${workshop.url}/plan`)
+  const batch = (await season()).batches.find(({ name }) => name === 'Dining Car')
+  const leftOf = async (selector: string): Promise<number> => (await page.locator(selector).boundingBox())?.x ?? NaN
+  const fromToday = async (): Promise<number> =>
+    (await leftOf(`.wall > .layer > div:not(.away) [data-batch="${batch?.id ?? ''}"]`)) - (await leftOf('.wall .today'))
+  const zooms = { Month: 32, 'Half a year': 5.2, Season: 15, Week: 120 }
+  for (const [name, pixelsADay] of Object.entries(zooms)) {
+    await page.locator('.zooms').getByRole('button', { name }).click()
+    // From Monday 8 March to the day it was poured; the line of today is two pixels wide.
+    const days = (Date.parse((await pourDayOf('Dining Car')) ?? '') - Date.parse('2027-03-08')) / 86_400_000
+    await expect.poll(async () => Math.abs((await fromToday()) - days * pixelsADay)).toBeLessThan(2)
+  }
+
+  const scroller = page.locator('.scroller')
+  const scrolled = (): Promise<number> => scroller.evaluate((element) => element.scrollLeft)
+  // Week by week, today stands four days from the left.
+  await expect.poll(scrolled).toBe((14 - 4) * 120)
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
+  await expect.poll(() => scroller.evaluate((element) => element.scrollWidth - element.clientWidth)).toBe(0)
+  await expect(page.locator('.v-application')).toHaveClass(/v-theme--paper/)
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
+  await expect(page.locator('.v-application')).toHaveClass(/v-theme--night/)
+  await expect.poll(scrolled).toBe((14 - 4) * 120)
+})
+
 test('the feed is read by a calendar, and busy times come in from one', async ({ page }) => {
   await page.goto(`${workshop.url}/calendar`)
   const feed = await page.getByTestId('feed').locator('input').inputValue()

@@ -132,7 +132,7 @@ const on = (day: string): string => formatDay(day, season.today)
     <TrialStrip :drag="drag" />
   </template>
 
-  <section v-if="openOrders.length > 0" class="below">
+  <section v-if="openOrders.length > 0" class="below asked">
     <p class="eyebrow">Orders asked for</p>
     <div class="row">
       <RouterLink v-for="order in openOrders" :key="order.id" class="plain sheet ask" :to="`/orders/${order.id}`">
@@ -232,6 +232,10 @@ const on = (day: string): string => formatDay(day, season.today)
 
 .below {
   margin-bottom: 18px;
+}
+
+.asked {
+  break-inside: avoid;
 }
 
 .ask {

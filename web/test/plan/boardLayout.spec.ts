@@ -113,18 +113,24 @@ describe('the rows of the board', () => {
       ],
       at,
     )
-    // Cut on day 2, ready on 30: from x 20 on, 280 wide; three days of it are over.
-    expect(drawn.cure).to.equal('M20 5h280v7h-280z')
-    expect(drawn.lateCure).to.equal('M30 23h280v7h-280z')
-    expect(drawn.cured).to.equal('M20 5h30v7h-30zM30 23h20v7h-20z')
-    expect(drawn.wait).to.equal('M300 8.5H320M310 26.5H200')
-    expect(drawn.latePennant).to.match(/^M200 34/)
+    // Cut on day 2, ready on 30: 28 days; three of them are over.
+    expect(drawn.cure).to.equal('M2 5h28v7h-28z')
+    expect(drawn.lateCure).to.equal('M3 23h28v7h-28z')
+    expect(drawn.cured).to.equal('M2 5h3v7h-3zM3 23h2v7h-2z')
+    expect(drawn.wait).to.equal('M30 8.5H32M31 26.5H20')
+    // As wide at any zoom: 9 pixels are 0.9 days here.
+    expect(drawn.latePennant).to.match(/^M20 34v-14h0\.9l/)
   })
 
   it('draw only what reaches into sight', () => {
     const placed = packCures([batch('a', 1, 3), batch('b', 50, 52)], 2)
     const ids = (from: number, to: number) =>
-      inWindow(placed, { from, to }, ({ cut, ready }) => [cut, ready]).map((one) => one.batch.id)
+      inWindow(
+        placed,
+        { from, to },
+        ({ cut }) => cut,
+        ({ ready }) => ready,
+      ).map((one) => one.batch.id)
     expect(ids(0, 10)).to.deep.equal(['a'])
     expect(ids(31, 60)).to.deep.equal(['a', 'b'])
     expect(ids(32, 51)).to.deep.equal([])

@@ -45,13 +45,13 @@ describe('loadOutlines', () => {
     const [north, door] = layout.racks
     // 4 of 10, then 10 of 10 and 2 of 5; 16 are one more than there are.
     expect(shapesOf(trays)).to.deep.equal([
-      { x: 140, y: north!.top + north!.height, tall: 0.4 * north!.height },
-      { x: 150, y: north!.top + north!.height, tall: north!.height },
-      { x: 150, y: door!.top + door!.height, tall: 0.4 * door!.height },
+      { x: 14, y: north!.top + north!.height, tall: 0.4 * north!.height },
+      { x: 15, y: north!.top + north!.height, tall: north!.height },
+      { x: 15, y: door!.top + door!.height, tall: 0.4 * door!.height },
     ])
     expect(shapesOf(traysOver).map(({ x, tall }) => [x, tall])).to.deep.equal([
-      [160, north!.height],
-      [160, door!.height],
+      [16, north!.height],
+      [16, door!.height],
     ])
   })
 

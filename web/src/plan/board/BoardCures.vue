@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { BoardBatch } from './boardLayout'
 import { cureOutlines, inWindow } from './boardLayout'
 import type { BoardWall } from './useBoardWall'
 import { cureHeight } from './useBoardWall'
@@ -7,14 +8,20 @@ import { useGradually } from './useGradually'
 
 /** The cures, packed into few rows, each with its face where there is room for one. */
 const props = defineProps<{ wall: BoardWall }>()
-const { todayAt, widthAt, dayWidth, stretch, cures, cureRows, cureScale, faceOf, scrolled } = props.wall
+const { todayAt, x, viewBox, dayWidth, cures, cureRows, cureScale, faceOf, scrolled, isZooming } = props.wall
 
 const seen = computed(() =>
-  inWindow(cures.value, cureScale.value.sight, ({ cut, ready, needed }) => [cut, Math.max(ready, needed ?? ready)]),
+  inWindow(
+    cures.value,
+    cureScale.value.sight,
+    ({ cut }) => cut,
+    ({ ready, needed }) => Math.max(ready, needed ?? ready),
+  ),
 )
 const outlines = computed(() =>
   cureOutlines(seen.value, { dayWidth: cureScale.value.dayWidth, rowHeight: cureHeight, today: todayAt.value }),
 )
+const height = computed(() => cureRows.value * cureHeight + 12)
 const narrowest = 8
 // Where days are narrow, faces would hide the cures; those of the pours are enough.
 const seenIds = computed(
@@ -23,15 +30,26 @@ const seenIds = computed(
 const faced = useGradually(
   () => cures.value,
   ({ batch }) => batch.id,
-  { comeAtOnce: 2, isWanted: (id) => seenIds.value.has(id), restart: () => cureScale.value.dayWidth },
+  {
+    comeAtOnce: 2,
+    isWanted: (id) => seenIds.value.has(id),
+    restart: () => cureScale.value.dayWidth,
+    isPaused: isZooming,
+  },
 )
+// The face of a cure that began out of sight stands where the wall is seen from; during a zoom where it stood before.
+const seenFrom = computed<number>((known) =>
+  known === undefined || cureScale.value.dayWidth === dayWidth.value ? scrolled.value.left : known,
+)
+const leftOf = ({ cut }: BoardBatch): string =>
+  cut * cureScale.value.dayWidth < seenFrom.value ? `${seenFrom.value}px` : x(cut)
 /** What is shown until a face is drawn. */
 const blankPicture = 'data:image/svg+xml,%3Csvg xmlns="http://www.w3.org/2000/svg"/%3E'
 </script>
 
 <template>
   <div class="cures" aria-hidden="true">
-    <svg :width="widthAt(cureScale)" :height="cureRows * cureHeight + 12" :style="{ transform: stretch(cureScale) }">
+    <svg :viewBox="viewBox(height)" preserveAspectRatio="none" :height="height">
       <path class="cure" :d="outlines.cure" />
       <path class="cure late" :d="outlines.lateCure" />
       <path class="cured" :d="outlines.cured" />
@@ -39,22 +57,16 @@ const blankPicture = 'data:image/svg+xml,%3Csvg xmlns="http://www.w3.org/2000/sv
       <path class="pennant" :d="outlines.pennant" />
       <path class="pennant late" :d="outlines.latePennant" />
     </svg>
-    <div
-      :key="cureScale.dayWidth"
-      :class="{ hidden: dayWidth < narrowest || cureScale.dayWidth !== dayWidth }"
-      :style="{ '--day': `${cureScale.dayWidth}px`, '--scrolled': `${scrolled.left}px` }"
-    >
-      <img
-        v-for="{ batch, row } in faced"
-        :key="batch.id"
-        v-memo="[batch, row, faceOf(batch)]"
-        :style="{ '--at': batch.cut, '--row': row }"
-        :src="faceOf(batch) || blankPicture"
-        width="22"
-        height="15"
-        alt=""
-      />
-    </div>
+    <img
+      v-for="{ batch, row } in faced"
+      :key="batch.id"
+      v-memo="[row, leftOf(batch), faceOf(batch)]"
+      :style="{ left: leftOf(batch), top: `${row * cureHeight + 1}px` }"
+      :src="faceOf(batch) || blankPicture"
+      width="22"
+      height="15"
+      alt=""
+    />
   </div>
 </template>
 
@@ -62,11 +74,16 @@ const blankPicture = 'data:image/svg+xml,%3Csvg xmlns="http://www.w3.org/2000/sv
 .cures {
   position: absolute;
   left: 0;
+  width: 100%;
 }
 
 svg {
   display: block;
-  transform-origin: 0 0;
+  width: 100%;
+}
+
+path {
+  vector-effect: non-scaling-stroke;
 }
 
 .cure {
@@ -98,13 +115,7 @@ svg {
 
 img {
   position: absolute;
-  top: calc(var(--row) * 18px + 1px);
-  left: max(calc(var(--at) * var(--day)), var(--scrolled));
   border-radius: 3px;
   object-fit: cover;
-}
-
-.hidden {
-  display: none;
 }
 </style>

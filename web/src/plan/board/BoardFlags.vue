@@ -4,31 +4,35 @@ import { daysBetween } from '@vendange/core/calendar'
 import { computed } from 'vue'
 import type { BoardWall } from './useBoardWall'
 
-/** The releases that are in sight, each with a line down the wall, and today. */
+/** The releases on the wall, each with a line down it, and today. */
 const props = defineProps<{ wall: BoardWall; nameTop: number; height: number }>()
 const season = useSeason()
-const { from, sight, x, todayAt } = props.wall
-/** A name reaches some days past its line. */
-const daysOfName = 30
+const { from, daysAcross, x, todayAt } = props.wall
 
 const flags = computed(() =>
   season.collections
     .map(({ id, name, ...rest }) => ({ id, name, at: daysBetween(from.value, season.neededDay(rest)) }))
-    .filter(({ at }) => at >= sight.value.from - daysOfName && at <= sight.value.to),
+    .filter(({ at }) => at >= 0 && at <= daysAcross.value),
 )
 </script>
 
 <template>
-  <div>
+  <div class="flags">
     <template v-for="flag in flags" :key="flag.id">
-      <i class="line" :style="{ left: `${x(flag.at)}px`, height: `${height}px` }" aria-hidden="true" />
-      <span class="name" :style="{ left: `${x(flag.at)}px`, top: `${nameTop}px` }">{{ flag.name }}</span>
+      <i class="line" :style="{ left: x(flag.at), height: `${height}px` }" aria-hidden="true" />
+      <span class="name" :style="{ left: x(flag.at), top: `${nameTop}px` }">{{ flag.name }}</span>
     </template>
-    <i class="today" :style="{ left: `${x(todayAt)}px`, height: `${height + 20}px` }" aria-hidden="true" />
+    <i class="today" :style="{ left: x(todayAt), height: `${height + 20}px` }" aria-hidden="true" />
   </div>
 </template>
 
 <style scoped>
+.flags {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+
 .line {
   position: absolute;
   top: 26px;
@@ -57,7 +61,7 @@ const flags = computed(() =>
 @media print {
   .name {
     color: rgb(var(--v-theme-primary));
-    background: none;
+    background: rgb(var(--v-theme-surface));
     clip-path: none;
   }
 }

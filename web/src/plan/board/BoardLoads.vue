@@ -12,7 +12,7 @@ import { useLater } from './useLater'
 /** What each day asks of racks and hands. Days are counted from the board's first. */
 const props = defineProps<{ drag: ReturnType<typeof useBoardDrag>; wall: BoardWall; layout: LoadLayout }>()
 const season = useSeason()
-const { todayAt, widthAt, stretch, scaleLater, atOnce } = props.wall
+const { todayAt, viewBox, scaleLater, atOnce } = props.wall
 // While a pour is dragged, in a frame after the one in which its rules are told.
 const checked = useLater(() => props.drag.checked.value, 2, atOnce)
 const scale = scaleLater(4)
@@ -53,9 +53,9 @@ const outlines = computed(
   <svg
     v-if="outlines"
     class="loads"
-    :width="widthAt(scale)"
+    :viewBox="viewBox(layout.height)"
+    preserveAspectRatio="none"
     :height="layout.height"
-    :style="{ transform: stretch(scale) }"
     aria-hidden="true"
   >
     <path class="empty" :d="outlines.racks" />
@@ -72,11 +72,12 @@ const outlines = computed(
 .loads {
   position: absolute;
   left: 0;
-  transform-origin: 0 0;
+  width: 100%;
 }
 
 path {
   shape-rendering: crispEdges;
+  vector-effect: non-scaling-stroke;
 }
 
 .empty {

@@ -11,13 +11,13 @@ import { afterFrames } from './useLater'
  */
 const props = defineProps<{ drag: ReturnType<typeof useBoardDrag>; wall: BoardWall }>()
 /** So many frames no pour comes or goes, until the rest of the wall has followed a zoom. */
-const framesToSettle = 4
+const framesToSettle = 5
 const { dayWidth } = props.wall
 const widths = shallowRef<readonly number[]>([dayWidth.value])
-const layers = shallowReactive<Layers>({ current: dayWidth.value, isSettling: false })
+const layers = shallowReactive<Layers>({ current: dayWidth.value, leaving: undefined, isSettling: false })
 
 let giveUp: (() => void) | undefined
-watch(dayWidth, (now) => {
+watch(dayWidth, (now, before) => {
   giveUp?.()
   layers.isSettling = true
   const show = (): void => {
@@ -26,15 +26,17 @@ watch(dayWidth, (now) => {
   }
   const settle = (): void => {
     layers.isSettling = false
+    layers.leaving = undefined
   }
   if (props.wall.atOnce()) {
     show()
     settle()
     return
   }
-  // The wall has taken its new width in this frame; the pours come back in the next.
+  // The wall takes its new width in this frame and is scrolled in the next; then the pours come back.
+  layers.leaving = before
   layers.current = undefined
-  giveUp = afterFrames(1, () => {
+  giveUp = afterFrames(2, () => {
     show()
     giveUp = afterFrames(framesToSettle, settle)
   })
@@ -44,14 +46,24 @@ onBeforeUnmount(() => giveUp?.())
 
 <template>
   <div>
-    <div v-for="width in widths" :key="width" :class="{ kept: width !== layers.current }">
+    <div
+      v-for="width in widths"
+      :key="width"
+      :class="{ away: width !== layers.current, kept: width !== layers.current && width !== layers.leaving }"
+    >
       <PourLayer :drag="drag" :wall="wall" :day-width="width" :layers="layers" />
     </div>
   </div>
 </template>
 
 <style scoped>
-/* Not shown, and not laid out anew when it is shown again. */
+/* Out of sight at no cost, */
+.away {
+  position: absolute;
+  left: -100000px;
+}
+
+/* and then not shown, and not laid out anew when it is shown again. */
 .kept {
   content-visibility: hidden;
 }

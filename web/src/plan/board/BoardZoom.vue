@@ -1,22 +1,12 @@
 <script setup lang="ts">
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { afterFrames } from './useLater'
+import { computed } from 'vue'
 
 /** How to move a pour, and how much of the season is in sight. */
 const props = defineProps<{ labels: readonly string[] }>()
 const zoom = defineModel<number>({ required: true })
 // The same list all along: the buttons are then not drawn anew with the wall.
 const choices = computed(() => props.labels.map((words, value) => ({ value, words })))
-// The buttons are drawn anew in one frame, and the wall in the next. A press is heard before the callbacks of its own
-// frame: the next is the second.
-const pressed = ref(zoom.value)
-let giveUp: (() => void) | undefined
-watch(pressed, (now) => {
-  giveUp?.()
-  giveUp = afterFrames(2, () => (zoom.value = now))
-})
-onBeforeUnmount(() => giveUp?.())
 defineEmits<{ today: [] }>()
 </script>
 
@@ -28,7 +18,7 @@ defineEmits<{ today: [] }>()
     </p>
     <div class="row zooms">
       <v-btn size="small" variant="text" @click="$emit('today')">Today</v-btn>
-      <ChoiceButtons v-model="pressed" :choices="choices" label="Zoom" />
+      <ChoiceButtons v-model="zoom" :choices="choices" label="Zoom" />
     </div>
   </div>
 </template>

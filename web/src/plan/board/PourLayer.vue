@@ -43,10 +43,12 @@ const keyOf = ({ key }: Placed): string => key
 const inSight = computed(
   () =>
     new Set(
-      inWindow(placed.value, sight.value, ({ pour, cut }) => [
-        pour - 1,
-        Math.max(cut, pour + 150 / props.dayWidth),
-      ]).map(keyOf),
+      inWindow(
+        placed.value,
+        sight.value,
+        ({ pour }) => pour - 1,
+        ({ pour, cut }) => Math.max(cut, pour + 150 / props.dayWidth),
+      ).map(keyOf),
     ),
 )
 /** Room for the name is up to the next pour of the mould; with less than a few letters there is none. */
@@ -57,7 +59,7 @@ const shown = useGradually(() => placed.value, keyOf, {
   comeAtOnce: 4,
   isWanted: (key) => inSight.value.has(key),
   isAtOnce: () => isSeen() && atOnce(),
-  isPaused: () => props.layers.isSettling || !isSeen(),
+  isPaused: () => props.wall.isZooming() || props.layers.isSettling || !isSeen(),
 })
 
 const isLate = (batch: BoardBatch): boolean => batch.needed !== undefined && batch.ready > batch.needed
@@ -113,7 +115,7 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
 </script>
 
 <template>
-  <div ref="layer" :style="{ '--day': `${dayWidth}px` }">
+  <div ref="layer" class="layer" :style="`--day: ${dayWidth}px`">
     <button
       v-for="{ batch, key, row, isFirst, isOver } in shown"
       :key="key"
@@ -160,6 +162,14 @@ async function press(event: KeyboardEvent, id: string): Promise<void> {
 </template>
 
 <style scoped>
+/* Nothing of the wall, such as its width, has a hand in how the pours are laid out. */
+.layer {
+  position: absolute;
+  width: 0;
+  height: 0;
+  contain: layout size style;
+}
+
 .pour {
   position: absolute;
   top: calc(var(--row) * 28px + 2px);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import BoardCures from './BoardCures.vue'
 import BoardFlags from './BoardFlags.vue'
 import BoardGrid from './BoardGrid.vue'
@@ -11,15 +11,15 @@ import BoardZoom from './BoardZoom.vue'
 import { loadLayout } from './boardLoads'
 import type { useBoardDrag } from './useBoardDrag'
 import { cureHeight, headHeight, rowHeight, useBoardWall, zooms } from './useBoardWall'
+import { useLater } from './useLater'
 
 /** The maker's wall: moulds, racks, makers' hours and cures over time. */
 const props = defineProps<{ drag: ReturnType<typeof useBoardDrag> }>()
 const season = useSeason()
 const wall = useBoardWall(props.drag)
-const { zoom, isPrinting, scrolled, from, todayAt, dayCount, dayWidth, width, rows, cureRows } = wall
+const { zoom, zoomThere, isPrinting, atOnce, scrolled, todayAt, dayWidth, width, rows, cureRows } = wall
 const zoomLabels = zooms.map(({ label }) => label)
-// The pours follow a zoom at once; paper, loads and cures each in a frame of their own. Until then they are stretched.
-const paperScale = wall.scaleLater(2)
+const scrollbarHeight = 16
 
 // Only what stands in sight is drawn.
 const scroller = ref<HTMLElement>()
@@ -41,23 +41,29 @@ const layout = computed(() => loadLayout(season.workshop?.racks ?? [], season.ma
 const mouldsHeight = computed(() => rows.value.length * rowHeight)
 const loadsTop = computed(() => mouldsHeight.value + 52)
 const curesTop = computed(() => loadsTop.value + layout.value.height + 14)
-const boardHeight = computed(() => curesTop.value + cureRows.value * cureHeight + 8)
+// The page makes room for more cures in a frame of its own.
+const cureRowsThere = useLater(() => cureRows.value, 1, atOnce)
+const boardHeight = computed(() => curesTop.value + cureRowsThere.value * cureHeight + 8)
+const wallHeight = computed(() => boardHeight.value + headHeight)
 
 const leftOfToday = (): number => Math.max(0, (todayAt.value - 4) * dayWidth.value)
 function goToToday(): void {
   scroller.value?.scrollTo({ left: leftOfToday() })
   measure()
 }
-watch(zoom, () => {
+watch(zoomThere, () => {
   lookAt(leftOfToday(), scrolled.value.width)
   // Scrolling asks for the layout: in a frame of its own.
   requestAnimationFrame(goToToday)
 })
+let leftOnScreen = 0
 const forPaper = (): void => {
+  leftOnScreen = scroller.value?.scrollLeft ?? 0
   isPrinting.value = true
 }
 const forScreen = (): void => {
   isPrinting.value = false
+  void nextTick(() => scroller.value?.scrollTo({ left: leftOnScreen }))
 }
 onMounted(() => {
   measure()
@@ -75,34 +81,18 @@ onBeforeUnmount(() => {
   <section class="board sheet" aria-label="The season board">
     <BoardZoom v-model="zoom" :labels="zoomLabels" @today="goToToday" />
     <div class="frame">
-      <BoardLabels
-        :rows="rows"
-        :layout="layout"
-        :loads-top="loadsTop"
-        :cures-top="curesTop"
-        :height="boardHeight + headHeight"
-      />
-      <div ref="scroller" class="scroller" tabindex="-1" @scroll.passive="measure">
-        <div
-          class="wall"
-          :style="{
-            width: `${width}px`,
-            height: `${boardHeight + headHeight}px`,
-          }"
-        >
-          <BoardGrid
-            :style="{ transform: wall.stretch(paperScale) }"
-            :width="wall.widthAt(paperScale)"
-            :from="from"
-            :day-count="dayCount"
-            :day-width="paperScale.dayWidth"
-            :window="paperScale.sight"
-            :height="boardHeight"
-            :row-count="rows.length"
-            :row-height="rowHeight"
-          />
-          <BoardCures :wall="wall" :style="{ top: `${headHeight + curesTop}px` }" />
-          <BoardLoads :drag="drag" :wall="wall" :layout="layout" :style="{ top: `${headHeight + loadsTop}px` }" />
+      <BoardLabels :rows="rows" :layout="layout" :loads-top="loadsTop" :cures-top="curesTop" :height="wallHeight" />
+      <div
+        ref="scroller"
+        class="scroller"
+        tabindex="-1"
+        :style="`height: ${wallHeight + scrollbarHeight}px`"
+        @scroll.passive="measure"
+      >
+        <div class="wall" :style="`width: ${width}px; height: ${wallHeight}px`">
+          <BoardGrid :wall="wall" :height="boardHeight" />
+          <BoardCures :wall="wall" :style="`top: ${headHeight + curesTop}px`" />
+          <BoardLoads :drag="drag" :wall="wall" :layout="layout" :style="`top: ${headHeight + loadsTop}px`" />
           <BoardFlags :wall="wall" :name-top="headHeight + mouldsHeight + 5" :height="boardHeight" />
           <BoardPours class="layer" :drag="drag" :wall="wall" />
         </div>
@@ -124,11 +114,13 @@ onBeforeUnmount(() => {
   flex: 1;
   min-width: 0;
   overflow: auto hidden;
+  /* What happens on the wall does not lay out the page anew. */
+  contain: strict;
 }
 
 .wall {
   position: relative;
-  contain: layout paint style;
+  contain: strict;
 }
 
 .layer {

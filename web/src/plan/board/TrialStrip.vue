@@ -4,11 +4,18 @@ import { useSeason } from '@/parts/seasonStore'
 import { formatDay } from '@vendange/core/calendar'
 import { dayCount } from '../verdictWords'
 import type { useBoardDrag } from './useBoardDrag'
+import { useLater } from './useLater'
 
 /** What follows a pour while it is moved, and what it breaks. Of its own, so that the page is not drawn anew meanwhile. */
 const props = defineProps<{ drag: ReturnType<typeof useBoardDrag> }>()
 const season = useSeason()
 const { told, findings, slack } = props.drag
+// Told in a frame after what follows the pour.
+const broken = useLater(
+  () => findings.value,
+  1,
+  () => false,
+)
 const on = (day: string): string => formatDay(day, season.today)
 </script>
 
@@ -22,7 +29,7 @@ const on = (day: string): string => formatDay(day, season.today)
         slack < 0 ? `${dayCount(slack)} late` : `${dayCount(slack)} to spare`
       }}</span></template
     >.
-    <FindingList :findings="findings" data-test="broken-rules" />
+    <FindingList :findings="broken" data-test="broken-rules" />
   </section>
   <p class="d-sr-only" aria-live="polite">{{ told ? `${told.batch.name} on ${on(told.days.pourDay)}` : '' }}</p>
 </template>

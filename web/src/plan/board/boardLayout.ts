@@ -71,22 +71,21 @@ export interface Placed {
 
 /** Gives every batch its moulds, by pour day: the first that are free. */
 export function placeInMoulds(batches: readonly BoardBatch[], rows: readonly MouldRow[]): readonly Placed[] {
+  const rowsOf = new Map<string, number[]>()
+  rows.forEach(({ mouldId }, row) => rowsOf.set(mouldId, [...(rowsOf.get(mouldId) ?? []), row]))
   const freeFrom = new Array<number>(rows.length).fill(-Infinity)
   const placed: Placed[] = []
   const ordered = [...batches].sort((a, b) => a.pour - b.pour || (a.id < b.id ? -1 : 1))
   for (const batch of ordered) {
     let number = 0
     for (const [mouldId, count] of batch.moulds) {
-      const own = rows.flatMap((row, index) => (row.mouldId === mouldId ? [index] : []))
-      const free = own.filter((row) => (freeFrom[row] ?? 0) <= batch.pour)
-      for (const row of [...free, ...own.filter((one) => !free.includes(one))].slice(0, count)) {
-        placed.push({
-          batch,
-          key: `${batch.id}:${number}`,
-          row,
-          isFirst: number === 0,
-          isOver: !free.includes(row),
-        })
+      const own = rowsOf.get(mouldId) ?? []
+      const taken: number[] = []
+      for (const row of own) if (taken.length < count && (freeFrom[row] ?? 0) <= batch.pour) taken.push(row)
+      const free = taken.length
+      for (const row of own) if (taken.length < count && (freeFrom[row] ?? 0) > batch.pour) taken.push(row)
+      for (const [at, row] of taken.entries()) {
+        placed.push({ batch, key: `${batch.id}:${number}`, row, isFirst: number === 0, isOver: at >= free })
         freeFrom[row] = Math.max(freeFrom[row] ?? 0, batch.cut)
         number += 1
       }
@@ -131,15 +130,16 @@ export function packCures(batches: readonly BoardBatch[], gapDays: number): read
 export function inWindow<T extends { readonly batch: BoardBatch }>(
   placed: readonly T[],
   window: { readonly from: number; readonly to: number },
-  span: (batch: BoardBatch) => readonly [number, number],
+  startOf: (batch: BoardBatch) => number,
+  endOf: (batch: BoardBatch) => number,
 ): readonly T[] {
-  return placed.filter(({ batch }) => {
-    const [start, end] = span(batch)
-    return end >= window.from && start <= window.to
-  })
+  return placed.filter(({ batch }) => endOf(batch) >= window.from && startOf(batch) <= window.to)
 }
 
-/** Everything drawn of the cures, as a few outlines in SVG path data: one for each dress. */
+/** A length across the wall as path data tells it: a few decimals of a day are less than a pixel. */
+export const rounded = (days: number): number => Math.round(days * 1e4) / 1e4
+
+/** Everything drawn of the cures, as a few outlines in SVG path data, in days across and pixels down: one for each dress. */
 export interface CureOutlines {
   readonly cure: string
   readonly lateCure: string
@@ -156,7 +156,7 @@ const barHeight = 7
 /**
  * Outlines of all cures together: hundreds of them cost the page no more than one.
  *
- * @param dayWidth pixels a day
+ * @param dayWidth pixels a day, for what is as wide at any zoom
  * @param rowHeight pixels a row
  * @param today number of today on the board
  */
@@ -165,9 +165,11 @@ export function cureOutlines(
   { dayWidth, rowHeight, today }: { readonly dayWidth: number; readonly rowHeight: number; readonly today: number },
 ): CureOutlines {
   const lines = { cure: '', lateCure: '', cured: '', wait: '', pennant: '', latePennant: '' }
+  const pixels = (count: number): number => rounded(count / dayWidth)
+  const pennant = `v-14h${pixels(9)}l${pixels(-3)} 4 ${pixels(3)} 4h${pixels(-9)}`
   const bar = (from: number, to: number, y: number): string => {
-    const width = Math.max(1, (to - from) * dayWidth)
-    return `M${from * dayWidth} ${y}h${width}v${barHeight}h${-width}z`
+    const width = Math.max(pixels(1), to - from)
+    return `M${from} ${y}h${width}v${barHeight}h${-width}z`
   }
   for (const { batch, row } of cures) {
     const y = row * rowHeight + 5
@@ -175,8 +177,8 @@ export function cureOutlines(
     lines[isLate ? 'lateCure' : 'cure'] += bar(batch.cut, batch.ready, y)
     if (batch.cut < today) lines.cured += bar(batch.cut, Math.min(today, batch.ready), y)
     if (batch.needed === undefined) continue
-    lines.wait += `M${batch.ready * dayWidth} ${y + 3.5}H${batch.needed * dayWidth}`
-    lines[isLate ? 'latePennant' : 'pennant'] += `M${batch.needed * dayWidth} ${y + 11}v-14h9l-3 4 3 4h-9`
+    lines.wait += `M${batch.ready} ${y + 3.5}H${batch.needed}`
+    lines[isLate ? 'latePennant' : 'pennant'] += `M${batch.needed} ${y + 11}${pennant}`
   }
   return lines
 }

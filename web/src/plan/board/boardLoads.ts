@@ -1,3 +1,5 @@
+import { rounded } from './boardLayout'
+
 /** What every day holds and asks, from today on: the first figure of each list is today's. */
 export interface LoadsOfBoard {
   /** Number of today on the board. */
@@ -47,7 +49,10 @@ export function loadLayout(racks: readonly Named[], makers: readonly Named[]): L
   }
 }
 
-/** The loads as outlines in SVG path data, one for each dress: a year of them costs the page seven elements. */
+/**
+ * The loads as outlines in SVG path data, in days across and pixels down, one for each dress: a year of them costs the
+ * page seven elements.
+ */
 export interface LoadOutlines {
   readonly racks: string
   readonly trays: string
@@ -62,7 +67,7 @@ export interface LoadOutlines {
 /**
  * Draws what stands in the window.
  *
- * @param dayWidth pixels a day
+ * @param dayWidth pixels a day: the gaps between days are as wide at any zoom
  */
 export function loadOutlines(
   loads: LoadsOfBoard,
@@ -72,7 +77,7 @@ export function loadOutlines(
   const lines = { racks: '', trays: '', traysOver: '', there: '', asked: '', askedOver: '', makers: '' }
   const first = Math.max(0, window.from - loads.today)
   const last = Math.min(loads.hours.length - 1, window.to - loads.today)
-  const width = Math.max(1, dayWidth - (dayWidth > 7 ? 3 : 1))
+  const width = rounded(Math.max(1, dayWidth - (dayWidth > 7 ? 3 : 1)) / dayWidth)
   const days = Array.from({ length: Math.max(0, last - first + 1) }, (_, index) => first + index)
   const most = days.reduce((so, day) => Math.max(so, loads.hours[day] ?? 0, loads.hoursThere[day] ?? 0), 4)
   const ofMost = loads.makers.reduce(
@@ -84,18 +89,18 @@ export function loadOutlines(
   const column = (day: number, across: number, { top, height }: LoadRow, share: number): string => {
     if (share <= 0) return ''
     const tall = Math.min(1, share) * height
-    const x = (loads.today + day) * dayWidth + (dayWidth - across) / 2
+    const x = rounded(loads.today + day + (1 - across) / 2)
     return `M${x} ${top + height}v${-tall}h${across}v${tall}z`
   }
   layout.racks.forEach((row, index) => {
     const before = loads.racks.slice(0, index).reduce((sum, { trays }) => sum + trays, 0)
     const own = loads.racks[index]?.trays ?? 0
-    const from = (loads.today + first) * dayWidth
-    if (days.length > 0) lines.racks += `M${from} ${row.top}h${days.length * dayWidth}v${row.height}H${from}z`
+    const from = loads.today + first
+    if (days.length > 0) lines.racks += `M${from} ${row.top}h${days.length}v${row.height}H${from}z`
     for (const day of days) {
       const trays = loads.trays[day] ?? 0
       const filled = own === 0 ? 0 : Math.max(0, trays - before) / own
-      lines[trays > capacity ? 'traysOver' : 'trays'] += column(day, dayWidth, row, filled)
+      lines[trays > capacity ? 'traysOver' : 'trays'] += column(day, 1, row, filled)
     }
   })
   for (const day of days) {

@@ -21,9 +21,12 @@ const widestOnPaper = 900
 /** A cure and the next in its row leave room for a face between them, px. */
 const cureGap = 34
 
-/** The layers of pours: the width of a day in the one that is seen, if any, and whether a zoom is still being followed. */
+/** The layers of pours, each by the width of a day in it. */
 export interface Layers {
+  /** The one that is seen, if any. */
   current: number | undefined
+  /** The one that was seen before, while a zoom is still being followed. */
+  leaving: number | undefined
   isSettling: boolean
 }
 
@@ -40,15 +43,21 @@ export const headHeight = 30
 
 /**
  * The wall as its parts share it: days as numbers from its first, how wide a day is, what is in sight, and the pours with
- * the one that is moved. Each part asks for what it shows, so that a frame draws anew only what has changed in it.
+ * the one that is moved. Each part asks for what it shows, so that a frame draws anew only what has changed in it. Where
+ * the parts stand hangs on the wall's width alone, so that a zoom begins with one change of one element.
  */
 export function useBoardWall(drag: ReturnType<typeof useBoardDrag>) {
   const season = useSeason()
+  /** The zoom that was asked for. */
   const zoom = ref(seasonZoom)
   // On paper the whole season stands on one sheet.
   const isPrinting = ref(false)
   const scrolled = ref({ left: 0, width: 900 })
   const atOnce = (): boolean => isPrinting.value
+  // Its button is drawn anew in one frame, and the wall in the next. A press is heard before the callbacks of its own frame:
+  // the next is the second.
+  const zoomThere = useLater(() => zoom.value, 2, atOnce)
+  const isZooming = (): boolean => zoom.value !== zoomThere.value
 
   const from = computed(() => addDays(mondayOf(season.today), -daysBefore))
   const todayAt = computed(() => daysBetween(from.value, season.today))
@@ -82,14 +91,18 @@ export function useBoardWall(drag: ReturnType<typeof useBoardDrag>) {
     ),
   )
   const dayWidth = computed(() =>
-    isPrinting.value ? widestOnPaper / daysOnPaper.value : (zooms[zoom.value]?.dayWidth ?? zooms[seasonZoom].dayWidth),
+    isPrinting.value
+      ? widestOnPaper / daysOnPaper.value
+      : (zooms[zoomThere.value]?.dayWidth ?? zooms[seasonZoom].dayWidth),
   )
-  /** How wide the whole wall is at a scale, px. */
-  const widthAt = (at: { readonly dayWidth: number }): number =>
-    (isPrinting.value ? daysOnPaper.value : dayCount.value) * at.dayWidth
-  const width = computed(() => widthAt({ dayWidth: dayWidth.value }))
-  /** Where a day stands, px. */
-  const x = computed(() => scaleLinear([0, dayCount.value], [0, dayCount.value * dayWidth.value]))
+  /** How many days the wall is wide. */
+  const daysAcross = computed(() => (isPrinting.value ? daysOnPaper.value : dayCount.value))
+  const width = computed(() => daysAcross.value * dayWidth.value)
+  const percent = computed(() => scaleLinear([0, daysAcross.value], [0, 100]))
+  /** Where a day stands, as a share of the wall's width: it stays right at any zoom. */
+  const x = (at: number): string => `${percent.value(at)}%`
+  /** Draws in days across and pixels down: it is as wide as the wall at any zoom. */
+  const viewBox = (heightPx: number): string => `0 0 ${daysAcross.value} ${heightPx}`
   const sight = computed<DaysInSight>((known) => {
     const { left, width: wide } = scrolled.value
     const now = isPrinting.value
@@ -105,10 +118,6 @@ export function useBoardWall(drag: ReturnType<typeof useBoardDrag>) {
   const scale = computed(() => ({ dayWidth: dayWidth.value, sight: sight.value }))
   /** The scale some frames later: not all that hangs on it is drawn in one frame. */
   const scaleLater = (frames: number) => useLater(() => scale.value, frames, atOnce)
-  /** What was drawn at another scale is stretched until it is drawn anew. */
-  const stretch = (of: { readonly dayWidth: number }): string =>
-    of.dayWidth === dayWidth.value ? 'none' : `scaleX(${dayWidth.value / of.dayWidth})`
-
   // While a pour is dragged its cure follows some frames after; what it breaks and asks for in those between.
   const curing = useLater(() => shown.value, 5, atOnce)
   const cureScale = scaleLater(5)
@@ -128,20 +137,21 @@ export function useBoardWall(drag: ReturnType<typeof useBoardDrag>) {
 
   return {
     zoom,
+    zoomThere,
+    isZooming,
     isPrinting,
     scrolled,
     atOnce,
     from,
     todayAt,
     dayCount,
-    daysOnPaper,
+    daysAcross,
     dayWidth,
     width,
-    widthAt,
     x,
+    viewBox,
     sight,
     scaleLater,
-    stretch,
     placed,
     rooms,
     rows,

@@ -34,6 +34,7 @@ export function useGradually<T>(
   let frame = 0
   function step(): void {
     frame = 0
+    if (isPaused()) return
     const next = new Set([...present.value, ...missing.value.slice(0, comeAtOnce)])
     for (const key of leaving.value.slice(0, leavingAtOnce)) next.delete(key)
     present.value = next
