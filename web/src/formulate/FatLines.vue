@@ -169,6 +169,10 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
 </template>
 
 <style scoped>
+.head {
+  margin-bottom: 12px;
+}
+
 .fat {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 96px auto 34px 34px;

@@ -201,9 +201,11 @@ async function take(): Promise<void> {
         </thead>
         <tbody>
           <tr v-for="change in changes" :key="change.id" data-test="change">
-            <td class="what">
-              <SoapFace :name="dated?.nameOf[change.id] ?? ''" :soap="soapOf(change.id)" :width="40" :height="28" />
-              <span class="serif">{{ dated?.nameOf[change.id] }}</span>
+            <td>
+              <span class="what">
+                <SoapFace :name="dated?.nameOf[change.id] ?? ''" :soap="soapOf(change.id)" :width="40" :height="28" />
+                <span class="serif">{{ dated?.nameOf[change.id] }}</span>
+              </span>
             </td>
             <td>
               <template v-if="change.before">{{ on(change.before.pour) }} → </template
