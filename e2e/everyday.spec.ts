@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { gzipSync } from 'node:zlib'
-import { answer, saving, type } from './hands'
+import { answer, pick, saving, type } from './hands'
 import { sharesOfColours } from './pictures'
 import { WorkshopProcess } from './server'
 import { mainViewNames, mainViews } from './views'
@@ -292,11 +292,7 @@ test('an address that there is not, and things that are gone', async ({ page }) 
 test('an ounce and inch workshop reads its own units', async ({ page }) => {
   await page.goto(`${workshop.url}/workshop`)
   const set = async (label: string, option: string) => {
-    await saving(page, async () => {
-      await page.getByLabel(label).first().focus()
-      await page.keyboard.press('ArrowDown')
-      await page.getByRole('option', { name: option, exact: true }).click()
-    })
+    await saving(page, () => pick(page.locator('.v-select', { hasText: label }).first(), option))
   }
   await set('Masses in', 'oz')
   await set('Lengths in', 'in')

@@ -2,7 +2,7 @@ import type { BatchView, SavedMould, SeasonView, TimedPourView } from '@vendange
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
-import { answer, doStepsUntil, saving, type } from './hands'
+import { answer, doStepsUntil, pick, saving, type } from './hands'
 import { sharesOfColours } from './pictures'
 import { WorkshopProcess } from './server'
 
@@ -157,10 +157,7 @@ test('a column slab in four colours is cut turned, and its face comes to ribbon 
   const made = await page.request.post(`${workshop.url}/api/moulds`, { data: slab })
   expect(made.ok()).toBe(true)
   await page.goto(`${workshop.url}/soaps/${soap.id}`)
-  await saving(page, async () => {
-    await page.locator('.v-select', { hasText: 'Mould' }).first().click()
-    await page.getByRole('option', { name: 'Wide slab' }).click()
-  })
+  await saving(page, () => pick(page.locator('.v-select', { hasText: 'Mould' }).first(), 'Wide slab'))
   await page.getByTestId('design-inside').click()
   await page.getByTestId('open-starters').click()
   await saving(page, () => page.getByTestId('start-column').click())

@@ -88,10 +88,8 @@ test('wishes give the nearest recipe, or say which contradict each other', async
 
   await wishes.getByTestId('add-wish').click()
   const second = wishes.getByTestId('wish').nth(1)
-  await second.getByLabel('Wish 2').click({ force: true })
-  await page.getByRole('option', { name: 'Quick foam' }).click()
-  await second.getByLabel('Sense').click({ force: true })
-  await page.getByRole('option', { name: 'at least' }).click()
+  await pick(second.locator('.v-select', { hasText: 'Wish 2' }), 'Quick foam')
+  await pick(second.locator('.v-select', { hasText: 'Sense' }), 'at least')
   await type(page, 'Limit', '60 %', second)
   await page.getByLabel('Other fats may come in').uncheck()
   await wishes.getByTestId('ask-wishes').click()

@@ -1,5 +1,5 @@
 import type { ComputedRef } from 'vue'
-import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, shallowRef, watch } from 'vue'
 
 /** How many leave the page in one frame. */
 const leavingAtOnce = 8
@@ -48,6 +48,6 @@ export function useGradually<T>(
     { immediate: true },
   )
   if (restart) watch(restart, () => (present.value = new Set()))
-  onBeforeUnmount(() => cancelAnimationFrame(frame))
+  onScopeDispose(() => cancelAnimationFrame(frame))
   return computed(() => (isAtOnce() ? all() : all().filter((one) => present.value.has(keyOf(one)))))
 }

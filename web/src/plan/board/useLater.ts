@@ -1,5 +1,5 @@
 import type { ComputedRef } from 'vue'
-import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+import { computed, onScopeDispose, shallowRef, watch } from 'vue'
 
 /** Does something after so many frames. @returns what gives it up */
 export function afterFrames(frames: number, work: () => void): () => void {
@@ -26,6 +26,6 @@ export function useLater<T>(source: () => T, frames: number, isAtOnce: () => boo
       later.value = source()
     })
   })
-  onBeforeUnmount(() => giveUp?.())
+  onScopeDispose(() => giveUp?.())
   return computed(() => (isAtOnce() ? source() : later.value))
 }
