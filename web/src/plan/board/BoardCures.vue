@@ -8,7 +8,7 @@ import { useGradually } from './useGradually'
 
 /** The cures, packed into few rows, each with its face where there is room for one. */
 const props = defineProps<{ wall: BoardWall }>()
-const { todayAt, x, viewBox, dayWidth, cures, cureRows, cureScale, faceOf, scrolled, isZooming } = props.wall
+const { todayAt, x, viewBox, dayWidth, cures, cureRows, cureScale, faceOf, scrolled, isZooming, atOnce } = props.wall
 
 const seen = computed(() =>
   inWindow(
@@ -38,9 +38,10 @@ const faced = useGradually(
   },
 )
 // The face of a cure that began out of sight stands where the wall is seen from; during a zoom where it stood before.
-const seenFrom = computed<number>((known) =>
-  known === undefined || cureScale.value.dayWidth === dayWidth.value ? scrolled.value.left : known,
-)
+const seenFrom = computed<number>((known) => {
+  if (atOnce()) return 0
+  return known === undefined || cureScale.value.dayWidth === dayWidth.value ? scrolled.value.left : known
+})
 const leftOf = ({ cut }: BoardBatch): string =>
   cut * cureScale.value.dayWidth < seenFrom.value ? `${seenFrom.value}px` : x(cut)
 /** What is shown until a face is drawn. */

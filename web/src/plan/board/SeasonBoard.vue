@@ -19,6 +19,7 @@ const season = useSeason()
 const wall = useBoardWall(props.drag)
 const { zoom, zoomThere, isPrinting, atOnce, scrolled, todayAt, dayWidth, width, rows, cureRows } = wall
 const zoomLabels = zooms.map(({ label }) => label)
+/** Room for the bar that scrolls the wall, px. */
 const scrollbarHeight = 16
 
 // Only what stands in sight is drawn.
