@@ -135,7 +135,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
         @show="go($event - shown)"
       />
 
-      <main class="work">
+      <div class="work">
         <BenchTimers :timers="timers" />
         <PourClock
           v-if="!isPoured && isNearThePour"
@@ -246,11 +246,11 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           >
           <v-btn class="big" variant="tonal" to="/pour">Leave</v-btn>
         </footer>
-      </main>
+      </div>
     </template>
-    <main v-else class="work">
+    <div v-else class="work">
       <p v-if="trouble" class="trouble" role="alert">{{ trouble }}</p>
-    </main>
+    </div>
   </v-theme-provider>
 </template>
 

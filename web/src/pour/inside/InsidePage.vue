@@ -1,36 +1,24 @@
 <script setup lang="ts">
 import { api } from '@/parts/api'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
-import FindingList from '@/parts/FindingList.vue'
-import RemovableRow from '@/parts/RemovableRow.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
 import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import type { Picture } from '@/workers/pourPicture.worker'
-import { mdiArrowUp, mdiPlus } from '@mdi/js'
 import type { NewDesign, SavedMould } from '@vendange/contract'
 import { designSchema, endpoints } from '@vendange/contract'
 import type { WeighedPot } from '@vendange/core/batch'
 import { scaleDesign } from '@vendange/core/batch'
 import { isCut } from '@vendange/core/cutting'
-import type { Look, MoveKind, Neighbours, Plane, SectionPoint, Technique } from '@vendange/core/pour'
-import {
-  closeNeighbours,
-  isSeenFromAbove,
-  looks,
-  moveSpecs,
-  seedOf,
-  shadesAt,
-  starterPlan,
-  tintOf,
-} from '@vendange/core/pour'
+import type { Look, Neighbours, Plane, SectionPoint, Technique } from '@vendange/core/pour'
+import { closeNeighbours, isSeenFromAbove, looks, seedOf, shadesAt, starterPlan, tintOf } from '@vendange/core/pour'
 import { computed, ref, shallowRef } from 'vue'
 import CutView from './CutView.vue'
 import InsideFiles from './InsideFiles.vue'
 import InsidePicture from './InsidePicture.vue'
-import MoveRow from './MoveRow.vue'
+import MoveList from './MoveList.vue'
 import { chanceWords } from './moveWords'
 import ShadeFields from './ShadeFields.vue'
 import WorkingPanel from './WorkingPanel.vue'
@@ -111,28 +99,11 @@ const lines = computed({
     if (values.value) values.value.pourPlan = next
   },
 })
-function put(index: number, line: Line): void {
-  lines.value = lines.value.map((one, at) => (at === index ? line : one))
-}
-function change(index: number, kind: MoveKind): void {
-  const before = lines.value[index]
-  const keepsPot = before && moveSpecs[before.kind].pours === 'one' && moveSpecs[kind].pours === 'one'
-  put(index, {
-    ...plan.fresh(kind),
-    ...(keepsPot ? { pot: before.pot, part: before.part, trace: before.trace } : {}),
-  })
-}
-function up(index: number): void {
-  const next = [...lines.value]
-  const [line] = next.splice(index, 1)
-  if (line) next.splice(index - 1, 0, line)
-  lines.value = next
-}
 function take(path: SectionPoint[]): void {
   const at = following.value
   const line = at === undefined ? undefined : lines.value[at]
   if (at !== undefined && line) {
-    put(at, { ...line, along: path })
+    lines.value = lines.value.with(at, { ...line, along: path })
     following.value = undefined
   } else if (tool.value) lines.value = [...lines.value, { kind: tool.value, path, plane: seen.value }]
 }
@@ -287,51 +258,15 @@ const conflictLabels = {
             :mould="mould"
             :rehearsal="`/soaps/${id}/rehearse`"
           />
-          <section class="sheet stack">
-            <div class="row head">
-              <h2>The moves</h2>
-              <v-btn size="small" variant="text" data-test="open-starters" @click="isShelfOpen = !isShelfOpen"
-                >Another technique</v-btn
-              >
-            </div>
-            <FindingList :findings="findings" />
-            <RemovableRow
-              v-for="(line, index) in lines"
-              :key="index"
-              :label="`Take move ${index + 1} away`"
-              @remove="lines = lines.filter((_, at) => at !== index)"
-            >
-              <MoveRow
-                :model-value="line"
-                :index="index"
-                :colours="values.colours"
-                :pots-g="plan.potsByMass.value.map(({ massG }) => massG)"
-                :areas-mm2="plan.areasMm2.value"
-                :section="plan.section.value"
-                :stands="plan.heightsMm.value[index]"
-                :is-drawing-along="following === index"
-                @update:model-value="put(index, $event)"
-                @kind="change(index, $event)"
-                @along="followLine(index)"
-              />
-              <v-btn
-                v-if="index > 0"
-                :icon="mdiArrowUp"
-                size="small"
-                variant="text"
-                :aria-label="`Move ${index + 1} up`"
-                @click="up(index)"
-              />
-            </RemovableRow>
-            <v-btn
-              class="add"
-              size="small"
-              :prepend-icon="mdiPlus"
-              data-test="add-move"
-              @click="lines = [...lines, plan.fresh('level')]"
-              >Move</v-btn
-            >
-          </section>
+          <MoveList
+            v-model="lines"
+            :plan="plan"
+            :colours="values.colours"
+            :findings="findings"
+            :following="following"
+            @along="followLine"
+            @techniques="isShelfOpen = !isShelfOpen"
+          />
         </div>
       </div>
     </template>
@@ -349,9 +284,5 @@ const conflictLabels = {
 
 .left {
   gap: 24px;
-}
-
-.add {
-  justify-self: start;
 }
 </style>
