@@ -5,6 +5,7 @@ import {
   dayInZone,
   dayOfInstant,
   daysBetween,
+  firstDayInZone,
   formatDay,
   formatInstant,
   formatMoment,
@@ -63,6 +64,14 @@ describe('moments', () => {
     // 01:00 on the 10th in Auckland is 13:00 UTC on the 9th.
     expect(dayInZone('2027-04-10T01:00', 'Pacific/Auckland', 'Europe/Lisbon')).to.equal('2027-04-09')
     expect(dayOfInstant('2027-04-10T23:30:00Z', 'Pacific/Auckland')).to.equal('2027-04-11')
+  })
+
+  it('takes the first of several moments, as of subscribers before all others', () => {
+    const early = ['2027-04-10T19:00', '2027-04-08T00:30', '2027-04-09T12:00']
+    expect(firstDayInZone(early, 'Europe/Lisbon', 'Europe/Lisbon')).to.equal('2027-04-08')
+    // Half past midnight in Berlin is still the day before in Lisbon.
+    expect(firstDayInZone(early, 'Europe/Berlin', 'Europe/Lisbon')).to.equal('2027-04-07')
+    expect(() => firstDayInZone([], 'Europe/Lisbon', 'Europe/Lisbon')).to.throw(RangeError)
   })
 
   it('writes moments with their zone', () => {

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import type { GoneOut, LoafHappening } from '../../src/loaf'
 import {
   allot,
+  barsToOffer,
   checkHappening,
   freeBars,
   isDoneWith,
@@ -140,6 +141,19 @@ describe('outAndIn', () => {
     ]
     expect(outAndIn(loaves)).to.deep.equal({ soldBars: 6, buyers: 2, freeBars: 3 })
     expect(outAndIn([])).to.deep.equal({ soldBars: 0, buyers: 0, freeBars: 0 })
+  })
+})
+
+describe('barsToOffer', () => {
+  const web = (bars: number, soldBars = 0): { state: ReturnType<typeof loafState> } => ({
+    state: loafState([cut, release(8), allotted(bars), ...(soldBars > 0 ? [sold(soldBars)] : [])]),
+  })
+
+  it('is what was set aside for the web, less what the shop still has to sell', () => {
+    expect(barsToOffer([web(5, 1), web(3)], undefined)).to.equal(7)
+    // Six are offered and two of them sold: four of the seven are in the shop already.
+    expect(barsToOffer([web(5, 1), web(3)], { offered: 6, sold: 2 })).to.equal(3)
+    expect(barsToOffer([], undefined)).to.equal(0)
   })
 })
 
