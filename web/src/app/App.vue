@@ -30,6 +30,7 @@ const hasNoticed = ref(false)
 watch(
   () => undo.notice,
   () => (hasNoticed.value = true),
+  { once: true },
 )
 
 function isHere(path: string): boolean {

@@ -1,19 +1,14 @@
 <script setup lang="ts" generic="Value">
 /** Buttons of which one is pressed. Plain ones: a press costs the page almost nothing, whatever else it draws then. */
-withDefaults(
-  defineProps<{
-    choices: readonly {
-      readonly value: Value
-      readonly words: string
-      readonly test?: string
-      readonly hint?: string
-    }[]
-    label: string
-    /** How a button looks that is not pressed. */
-    rest?: 'text' | 'outlined'
-  }>(),
-  { rest: 'text' },
-)
+defineProps<{
+  choices: readonly {
+    readonly value: Value
+    readonly words: string
+    readonly test?: string
+    readonly hint?: string
+  }[]
+  label: string
+}>()
 const chosen = defineModel<Value>({ required: true })
 </script>
 
@@ -24,7 +19,6 @@ const chosen = defineModel<Value>({ required: true })
       :key="at"
       type="button"
       class="choice"
-      :class="rest"
       :aria-pressed="chosen === one.value"
       :title="one.hint"
       :data-test="one.test"
@@ -41,11 +35,7 @@ const chosen = defineModel<Value>({ required: true })
   height: 28px;
   padding: 0 12px;
   border-radius: 4px;
-  line-height: 26px;
-}
-
-.outlined {
-  border: 1px solid rgb(var(--v-theme-hairline));
+  line-height: 28px;
 }
 
 .choice:hover {
@@ -53,7 +43,6 @@ const chosen = defineModel<Value>({ required: true })
 }
 
 .choice[aria-pressed='true'] {
-  border-color: transparent;
   background: rgb(var(--v-theme-primary));
   color: rgb(var(--v-theme-on-primary));
 }

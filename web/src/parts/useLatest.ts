@@ -6,7 +6,7 @@ import { computed, shallowRef, watch } from 'vue'
  */
 export function useLatest<Asked, Told>(asked: () => Asked | undefined, ask: (asked: Asked) => Promise<Told>) {
   const told = shallowRef<Told>()
-  const isAsking = shallowRef(true)
+  const isAsking = shallowRef(false)
   let latest = 0
   async function askFor(now: Asked | undefined): Promise<void> {
     const turn = ++latest

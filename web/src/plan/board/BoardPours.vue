@@ -14,18 +14,17 @@ const props = defineProps<{ drag: ReturnType<typeof useBoardDrag>; wall: BoardWa
 const framesToSettle = 5
 const { dayWidth } = props.wall
 const widths = shallowRef<readonly number[]>([dayWidth.value])
-const layers = shallowReactive<Layers>({ current: dayWidth.value, leaving: undefined, isSettling: false })
+const layers = shallowReactive<Layers>({ current: dayWidth.value, leaving: undefined })
 
 let giveUp: (() => void) | undefined
 watch(dayWidth, (now, before) => {
   giveUp?.()
-  layers.isSettling = true
+  layers.leaving = before
   const show = (): void => {
     if (!widths.value.includes(now)) widths.value = [...widths.value, now]
     layers.current = now
   }
   const settle = (): void => {
-    layers.isSettling = false
     layers.leaving = undefined
   }
   if (props.wall.atOnce()) {
@@ -34,7 +33,6 @@ watch(dayWidth, (now, before) => {
     return
   }
   // The wall takes its new width in this frame and is scrolled in the next; then the pours come back.
-  layers.leaving = before
   layers.current = undefined
   giveUp = afterFrames(2, () => {
     show()

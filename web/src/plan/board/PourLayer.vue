@@ -59,7 +59,7 @@ const shown = useGradually(() => placed.value, keyOf, {
   comeAtOnce: 4,
   isWanted: (key) => inSight.value.has(key),
   isAtOnce: () => isSeen() && atOnce(),
-  isPaused: () => props.wall.isZooming() || props.layers.isSettling || !isSeen(),
+  isPaused: () => props.wall.isZooming() || props.layers.leaving !== undefined || !isSeen(),
 })
 
 const isLate = (batch: BoardBatch): boolean => batch.needed !== undefined && batch.ready > batch.needed

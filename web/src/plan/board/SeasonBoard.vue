@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { aroundPrint } from '@/parts/aroundPrint'
 import { useSeason } from '@/parts/seasonStore'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import BoardCures from './BoardCures.vue'
 import BoardFlags from './BoardFlags.vue'
 import BoardGrid from './BoardGrid.vue'
@@ -58,23 +59,19 @@ watch(zoomThere, () => {
   requestAnimationFrame(goToToday)
 })
 let leftOnScreen = 0
-const forPaper = (): void => {
-  leftOnScreen = scroller.value?.scrollLeft ?? 0
-  isPrinting.value = true
-}
-const forScreen = (): void => {
-  isPrinting.value = false
-  void nextTick(() => scroller.value?.scrollTo({ left: leftOnScreen }))
-}
+aroundPrint(
+  () => {
+    leftOnScreen = scroller.value?.scrollLeft ?? 0
+    isPrinting.value = true
+  },
+  () => {
+    isPrinting.value = false
+    void nextTick(() => scroller.value?.scrollTo({ left: leftOnScreen }))
+  },
+)
 onMounted(() => {
   measure()
   goToToday()
-  window.addEventListener('beforeprint', forPaper)
-  window.addEventListener('afterprint', forScreen)
-})
-onBeforeUnmount(() => {
-  window.removeEventListener('beforeprint', forPaper)
-  window.removeEventListener('afterprint', forScreen)
 })
 </script>
 

@@ -11,11 +11,7 @@ const props = defineProps<{ drag: ReturnType<typeof useBoardDrag> }>()
 const season = useSeason()
 const { told, findings, slack } = props.drag
 // Told in a frame after what follows the pour.
-const broken = useLater(
-  () => findings.value,
-  1,
-  () => false,
-)
+const broken = useLater(() => findings.value, 1)
 const on = (day: string): string => formatDay(day, season.today)
 </script>
 

@@ -24,8 +24,7 @@ export function useBoardDrag() {
   const trial = shallowRef<Trial>()
   // The pour follows the hand in one frame; what it breaks is worked out in the next, and told in the one after. The hand
   // is heard before the callbacks of its own frame: the next is the second.
-  const never = (): boolean => false
-  const looked = useLater(() => trial.value, 2, never)
+  const looked = useLater(() => trial.value, 2)
 
   /** Takes a planned pour to a day, for a look. Days that are past are not taken. */
   function tryOn(batch: BatchSummary, byDays: number): void {
@@ -69,7 +68,7 @@ export function useBoardDrag() {
   })
   // Asked for here, so that it is worked out in its own frame and not when it is told.
   watch(checked, () => undefined)
-  const toldOf = useLater(() => ({ trial: looked.value, checked: checked.value }), 1, never)
+  const toldOf = useLater(() => ({ trial: looked.value, checked: checked.value }), 1)
   const told = computed(() => toldOf.value.trial)
   /** Batches that the rules name which are broken; the same set while they are the same. */
   const blamed = computed<ReadonlySet<string>>((known) => {

@@ -27,7 +27,6 @@ export interface Layers {
   current: number | undefined
   /** The one that was seen before, while a zoom is still being followed. */
   leaving: number | undefined
-  isSettling: boolean
 }
 
 /** Days of the wall, from and to. */
@@ -144,7 +143,6 @@ export function useBoardWall(drag: ReturnType<typeof useBoardDrag>) {
     atOnce,
     from,
     todayAt,
-    dayCount,
     daysAcross,
     dayWidth,
     width,

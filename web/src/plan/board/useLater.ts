@@ -15,9 +15,9 @@ export function afterFrames(frames: number, work: () => void): () => void {
  * The same value some frames later, so that not all that hangs on it falls into one frame. While it goes on changing, it
  * is taken every so many frames.
  *
- * @param isAtOnce whether it is to be the same now, as for paper
+ * @param isAtOnce whether it is to be the same now, as for paper. Never, where nothing is said
  */
-export function useLater<T>(source: () => T, frames: number, isAtOnce: () => boolean): ComputedRef<T> {
+export function useLater<T>(source: () => T, frames: number, isAtOnce = (): boolean => false): ComputedRef<T> {
   const later = shallowRef(source())
   let giveUp: (() => void) | undefined
   watch(source, () => {

@@ -9,7 +9,7 @@ import MoveRow from './MoveRow.vue'
 import type { Line, usePourPlan } from './usePourPlan'
 
 /** The moves of a pour, one after the other, and what is amiss with them. */
-defineProps<{
+const props = defineProps<{
   plan: ReturnType<typeof usePourPlan>
   colours: readonly { readonly name: string; readonly hex: string }[]
   findings: readonly Finding[]
@@ -20,11 +20,11 @@ const emit = defineEmits<{ along: [index: number]; techniques: [] }>()
 const lines = defineModel<Line[]>({ required: true })
 
 /** Another kind of move in the place of one; its pot stays where both pour one. */
-function change(index: number, kind: MoveKind, fresh: Line): void {
+function change(index: number, kind: MoveKind): void {
   const before = lines.value[index]
   const keepsPot = before && moveSpecs[before.kind].pours === 'one' && moveSpecs[kind].pours === 'one'
   lines.value = lines.value.with(index, {
-    ...fresh,
+    ...props.plan.fresh(kind),
     ...(keepsPot ? { pot: before.pot, part: before.part, trace: before.trace } : {}),
   })
 }
@@ -59,7 +59,7 @@ function up(index: number): void {
         :stands="plan.heightsMm.value[index]"
         :is-drawing-along="following === index"
         @update:model-value="lines = lines.with(index, $event)"
-        @kind="change(index, $event, plan.fresh($event))"
+        @kind="change(index, $event)"
         @along="emit('along', index)"
       />
       <v-btn
