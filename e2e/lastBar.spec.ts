@@ -1,7 +1,6 @@
 import type { LoafSummary, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
 import { benchState } from '@vendange/core/batch'
-import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { answer, pick, type } from './hands'
@@ -20,9 +19,6 @@ async function loafNamed(name: string, at = 0): Promise<LoafSummary> {
   const found = (await season()).loaves.filter((loaf) => loaf.name === name)[at]
   if (!found) throw new Error(`The demo has no loaf of ${name}`)
   return found
-}
-async function choose(page: Page, test: string, option: string): Promise<void> {
-  await pick(page.getByTestId(test), option)
 }
 
 test('a loaf is planned both ways round under the knife, in two sizes, and logged', async ({ page }) => {
@@ -64,7 +60,7 @@ test('a loaf is planned both ways round under the knife, in two sizes, and logge
 
   await test.step('a fault with its cause, and scrap by colour', async () => {
     await page.goto(`${workshop.url}/cut/${loaf.id}`)
-    await choose(page, 'fault', 'Air pockets')
+    await pick(page.getByTestId('fault'), 'Air pockets')
     await expect(page.getByText('Batter was thick when it was poured', { exact: false }).first()).toBeVisible()
     await page.getByTestId('find-fault').click()
     await expect(page.getByTestId('open-fault')).toContainText('Air pockets')
@@ -264,7 +260,7 @@ test('one is held, one goes with its label, and the drop sells out; a called-bac
   await expect.poll(async () => (await loafNamed('Regatta, first pour', 1)).state.releasedBars).toBe(10)
 
   await page.goto(`${workshop.url}/release`)
-  await choose(page, 'give-soap', 'Regatta, first pour')
+  await pick(page.getByTestId('give-soap'), 'Regatta, first pour')
   await type(page, 'Bars', '11', page.getByTestId('give-out'))
   await page.getByTestId('give').click()
   await expect(page.getByText('Only 10 bars are free.')).toBeVisible()

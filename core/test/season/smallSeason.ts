@@ -69,6 +69,22 @@ export const smallSeasons = (most: number): fc.Arbitrary<SeasonProblem> =>
       })),
     }))
 
+/**
+ * Small seasons, each with its batches on any days: rules are broken as often as kept.
+ *
+ * @param pourDays first and last day of a pour. Usually those before and after which a season still has a day
+ */
+export const seasonsWithPours = (most: number, pourDays = { min: 1, max: 7 }) =>
+  fc
+    .tuple(smallSeasons(most), fc.array(fc.integer(pourDays), { minLength: most, maxLength: most }))
+    .map(([problem, days]) => ({
+      problem,
+      pours: problem.batches.map(({ id, setDays }, index): Placement => {
+        const pour = days[index] ?? 1
+        return { id, pour, cut: pour + setDays.min }
+      }),
+    }))
+
 /** Every plan of a season in which each batch stands on days that it could take alone. */
 export function* everyPlan(problem: SeasonProblem): Generator<readonly Placement[]> {
   const options = problem.batches.map((batch) => dayOptions(problem, batch))

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { checkPlan, costOf, planCost, seasonLoad } from '../../../src/season'
-import { aBatch, aSeason, smallSeasons } from '../smallSeason'
+import { aBatch, aSeason, seasonsWithPours } from '../smallSeason'
 
 const sum = (figures: readonly number[]): number => figures.reduce((so, one) => so + one, 0)
 
@@ -33,11 +33,8 @@ describe('what placements ask of each day', () => {
 
   it('adds up: it is the same in whatever order batches stand, and no hour is lost', () => {
     fc.assert(
-      fc.property(smallSeasons(5), fc.infiniteStream(fc.integer({ min: 1, max: 7 })), (problem, days) => {
-        const placed = problem.batches.map((batch) => {
-          const pour = days.next().value
-          return { batch, pour, cut: Math.min(problem.days - 1, pour + batch.setDays.min) }
-        })
+      fc.property(seasonsWithPours(5), ({ problem, pours }) => {
+        const placed = problem.batches.map((batch, index) => ({ ...pours[index]!, batch }))
         const load = seasonLoad(problem, placed)
         expect(seasonLoad(problem, [...placed].reverse())).to.deep.equal(load)
         const own = placed.map(({ batch }) => batch.prepHours + batch.pourHours + batch.cutHours)
@@ -53,11 +50,7 @@ describe('what placements ask of each day', () => {
 describe('the cost of a plan', () => {
   it('is that of each batch and of its soaping days', () => {
     fc.assert(
-      fc.property(smallSeasons(5), fc.infiniteStream(fc.integer({ min: 1, max: 7 })), (problem, days) => {
-        const pours = problem.batches.map(({ id, setDays }) => {
-          const pour = days.next().value
-          return { id, pour, cut: pour + setDays.min }
-        })
+      fc.property(seasonsWithPours(5), ({ problem, pours }) => {
         const { cost, parts, pourDays } = planCost(problem, pours)
         expect(cost).to.be.closeTo(parts.late + parts.pourDays + parts.shortfall + parts.age, 1e-6)
         expect(parts.pourDays).to.equal(costOf.pourDay * pourDays)
