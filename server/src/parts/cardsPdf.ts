@@ -32,7 +32,8 @@ export function cardsPdf(
         absolutePosition: { x: points(xMm + paddingMm), y: points(yMm + paddingMm) },
         columnGap: points(2),
         columns: [
-          { width: points(stock.labelWidthMm - sideMm - 2 * paddingMm - 2), stack: [card.text] },
+          // The package writes its layout into what it is given: cards that share their text get a copy each.
+          { width: points(stock.labelWidthMm - sideMm - 2 * paddingMm - 2), stack: [structuredClone(card.text)] },
           { qr: card.code, fit: points(sideMm), width: points(sideMm) },
         ],
       },
