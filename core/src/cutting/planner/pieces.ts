@@ -1,7 +1,10 @@
 import type { Finding } from '../../findings'
-import { barThicknessRange, endTrimRange, kerfRange } from '../../mould'
+import type { Mould } from '../../mould'
+import { barThicknessRange, blockOf, endTrimRange, kerfRange } from '../../mould'
 import type { Range } from '../../units'
 import { formatQuantity, isWithin } from '../../units'
+import type { BarCut } from '../barsFromLoaf'
+import { logsOf } from '../mouldBars'
 import type { CutWay } from '../turned'
 
 /** A kind of piece that is wanted: a full bar, a guest bar, a sample. */
@@ -13,6 +16,24 @@ export interface Piece {
   readonly thicknessMm: number
   /** How many; null: as many as there is room for. */
   readonly wanted: number | null
+}
+
+/**
+ * The bar that a mould is usually cut into, as many as there is room for: as high as the block, and as wide as a log,
+ * which the cuts between logs make narrower. Exact, for a side rounded up would not come out of its own block.
+ *
+ * @throws {RangeError} if the mould is out of range, or it has cavities
+ */
+export function usualPiece(mould: Mould & BarCut): Piece {
+  const { widthMm, heightMm } = blockOf(mould)
+  const logs = logsOf(mould)
+  return {
+    name: 'Bar',
+    faceWidthMm: (widthMm - (logs - 1) * mould.kerfMm) / logs,
+    faceHeightMm: heightMm,
+    thicknessMm: mould.barThicknessMm,
+    wanted: null,
+  }
 }
 
 /** What is lost besides the pieces, mm. */

@@ -53,14 +53,18 @@ const rateOf = (
 
 const capOf = ({ wanted }: Piece): number => wanted ?? Infinity
 
-/** Widths that logs may have: so many of one kind side by side. */
+/** Difference of two widths that comes from reckoning, not from a ruler, mm. */
+const dustMm = 1e-6
+
+/** Widths that logs may have, the widest first: so many of one kind side by side. */
 export function stripWidths(kinds: readonly LaidPiece[], widthMm: number, kerfMm: number): readonly number[] {
   const widths = kinds
     .filter(({ layers }) => layers > 0)
     .flatMap(({ acrossMm }) =>
       Array.from({ length: howMany(widthMm, acrossMm, kerfMm) }, (_, index) => roomOf(index + 1, acrossMm, kerfMm)),
     )
-  return [...new Set(widths.map((width) => Number(width.toFixed(4))))].sort((a, b) => b - a)
+  // Widths that differ by dust alone count once, as the wider one: rounded, a log could be narrower than its own bars.
+  return widths.sort((a, b) => b - a).filter((width, at) => at === 0 || widths[at - 1]! - width > dustMm)
 }
 
 /** Pieces of a kind in one column of a strip. */

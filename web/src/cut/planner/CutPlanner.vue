@@ -16,12 +16,12 @@ import {
   cutStages,
   evenMarks,
   faceSideRange,
-  logsOf,
   mostPieceKinds,
   pieceMasses,
   thicknessForMass,
   thicknessForMouldBars,
   toolUses,
+  usualPiece,
 } from '@vendange/core/cutting'
 import { barThicknessRange, blockOf, endTrimRange, kerfRange, mouldSideRange } from '@vendange/core/mould'
 import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
@@ -34,16 +34,7 @@ const season = useSeason()
 const { show } = useUnits()
 
 const block = reactive<RoughBlock & Record<string, number>>({ ...blockOf(props.mould) })
-const rounded = (mm: number): number => Number(mm.toFixed(1))
-const pieces = ref<Piece[]>([
-  {
-    name: 'Bar',
-    faceWidthMm: rounded(block.widthMm / logsOf(props.mould) - (logsOf(props.mould) > 1 ? props.mould.kerfMm : 0)),
-    faceHeightMm: rounded(block.heightMm),
-    thicknessMm: props.mould.barThicknessMm,
-    wanted: null,
-  },
-])
+const pieces = ref<Piece[]>([usualPiece(props.mould)])
 const allowances = reactive({ endMm: props.mould.endTrimMm, sideMm: 0, topMm: 0, kerfMm: props.mould.kerfMm })
 const blockG = computed(() => props.loaf.state.batterG ?? 0)
 const cureLoss = computed(() => season.workshop?.cureLoss ?? 0)
@@ -63,13 +54,13 @@ function byCount(bars: number | null): void {
   if (bars === null) return
   const thicknessMm = thicknessForMouldBars({ ...props.mould, ...allowances, endTrimMm: allowances.endMm }, bars)
   if (thicknessMm === undefined) wishProblem.value = `No bar of a usual thickness gives ${bars} from this loaf.`
-  else setFirst({ thicknessMm: Math.floor(thicknessMm * 10) / 10 })
+  else setFirst({ thicknessMm })
 }
 function byMass(curedG: number | null): void {
   wishedG.value = curedG
   const [first] = pieces.value
   if (curedG === null || !first || blockG.value === 0) return
-  setFirst({ thicknessMm: rounded(thicknessForMass(block, first, blockG.value, cureLoss.value, curedG)) })
+  setFirst({ thicknessMm: thicknessForMass(block, first, blockG.value, cureLoss.value, curedG) })
 }
 function add(): void {
   const [first] = pieces.value
@@ -80,7 +71,7 @@ function add(): void {
     {
       ...first,
       name: isSecond ? 'Guest bar' : 'Sample',
-      faceWidthMm: rounded(first.faceWidthMm / (isSecond ? 2 : 3)),
+      faceWidthMm: first.faceWidthMm / (isSecond ? 2 : 3),
       wanted: 4,
     },
   ]
