@@ -7,6 +7,7 @@ import type {
 } from 'yup'
 import type { Endpoint } from './endpoint'
 import { endpoints } from './endpoints'
+import { largestFigure } from './schemas/pieces'
 import { happeningSchema, happeningSchemas } from './schemas/work'
 
 type JsonSchema = Record<string, unknown>
@@ -16,8 +17,10 @@ const jsonTypes: Readonly<Record<string, string>> = { string: 'string', number: 
 function limits(tests: SchemaDescription['tests'], type: string): JsonSchema {
   const out: JsonSchema = {}
   for (const { name, params } of tests) {
-    if (name === 'min' && type === 'number') out['minimum'] = params?.['min']
-    if (name === 'max' && type === 'number') out['maximum'] = params?.['max']
+    // A figure that is only kept from being absurd has its true limits in the core, which a schema cannot tell.
+    const hasLimit = type === 'number' && Math.abs(Number(params?.[name])) < largestFigure
+    if (name === 'min' && hasLimit) out['minimum'] = params?.['min']
+    if (name === 'max' && hasLimit) out['maximum'] = params?.['max']
     if (name === 'max' && type === 'string') out['maxLength'] = params?.['max']
     if (name === 'max' && type === 'array') out['maxItems'] = params?.['max']
     if (name === 'integer') out['type'] = 'integer'

@@ -1,9 +1,9 @@
 import type { Problem } from '@vendange/contract'
-import { allEndpoints, blankMaker, blankOwnFat, endpoints } from '@vendange/contract'
+import { allEndpoints, blankMaker, blankOrder, blankOwnFat, datedSeason, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
-import { aCollection, aDesign, aMould, aRecipe, firstDay, furnish, openTestWorkshop } from './workshopAtTest'
+import { aCollection, aDesign, aMould, aRecipe, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 
 describe('bad input', () => {
   let workshop: TestWorkshop
@@ -30,7 +30,7 @@ describe('bad input', () => {
     }
   }
 
-  const wrong: readonly unknown[] = [-1, 1e12, null, '', 'twelve', '12 oz', [], {}, true, '<b>x</b>'.repeat(400)]
+  const wrong: readonly unknown[] = [-1, 1e12, 2 ** 53, -(2 ** 53), '9027-03-10', null, '', 'twelve', '12 oz', [], {}, true, '<b>x</b>'.repeat(400)]
   const things: readonly (readonly [string, object])[] = [
     ['/api/recipes', aRecipe],
     ['/api/moulds', aMould],
@@ -39,6 +39,7 @@ describe('bad input', () => {
     ['/api/designs', { ...aDesign, collectionId: 'c', recipeId: null, mouldId: null }],
     ['/api/makers', { ...blankMaker, name: 'Bram' }],
     ['/api/batches', { designId: 'd', pourDay: '2027-03-10' }],
+    ['/api/orders', { ...blankOrder, client: 'Rowing club', dueDay: '2027-05-10' }],
   ]
   for (const [path, sound] of things) {
     for (const field of Object.keys(sound)) {
@@ -62,6 +63,50 @@ describe('bad input', () => {
       })
     }
   }
+
+  it('leaves the season as quick and as sound as it was', async () => {
+    const view = await workshop.api(endpoints.season)
+    expect(view.moulds.length).to.be.above(1)
+    expect(datedSeason(view).problem.days).to.be.below(2000)
+  })
+
+  describe('a day out of reach', () => {
+    const pourOn = async (pourDay: string) => {
+      const { designs } = await workshop.api(endpoints.season)
+      return post('/api/batches', JSON.stringify({ designId: designs[0]?.id, pourDay }))
+    }
+
+    it('of the next millennium is no day to write down', async () => {
+      const { status, problem } = await pourOn('9027-03-10')
+      expect(status).to.equal(400)
+      expect(problem.errors?.[0]).to.deep.include({ field: 'pourDay' })
+    })
+
+    it('some decades on is no day to plan', async () => {
+      const { status, problem } = await pourOn('2090-03-10')
+      expect(status).to.equal(422)
+      expect(problem.detail).to.equal('That day is more than 1000 days away. Choose a nearer one.')
+    })
+
+    it('of a release makes no long season', async () => {
+      const { api } = workshop
+      const far = await api(endpoints.collections.create, {
+        body: { ...aCollection, name: 'Time capsule', releaseLocal: '2099-12-31T12:00' },
+      })
+      const { recipes, moulds } = await api(endpoints.season)
+      const soap = await api(endpoints.designs.create, {
+        body: { ...aDesign, collectionId: far.id, recipeId: recipes[0]?.id ?? '', mouldId: moulds[0]?.id ?? '' },
+      })
+      const batch = await api(endpoints.batches.create, { body: { designId: soap.id, pourDay: '2027-03-20' } })
+      expect(datedSeason(await api(endpoints.season)).problem.days).to.be.below(2000)
+      const { version } = batch
+      const late = { pourDay: '2027-03-21', cutDay: '2099-03-21', version }
+      const refusal = await problemOf(api(endpoints.batches.move, { params: { id: batch.id }, body: late }))
+      expect(refusal).to.deep.include({ status: 422 })
+      expect(refusal.errors?.[0]).to.deep.include({ field: 'cutDay' })
+      await api(endpoints.batches.remove, { params: { id: batch.id }, body: { version } })
+    })
+  })
 
   describe('at the bench, in a loaf’s record, and of the workshop itself', () => {
     let loafId: string

@@ -1,26 +1,46 @@
-import { barThicknessRange, checkMould, endTrimRange, kerfRange, mouldShapes } from '@vendange/core/mould'
+import {
+  barThicknessRange,
+  cavityCountRange,
+  cavityRange,
+  checkMould,
+  endTrimRange,
+  kerfRange,
+  logCountRange,
+  mouldShapes,
+  mouldSideRange,
+} from '@vendange/core/mould'
 import type { InferType } from 'yup'
-import { boolean, number, object, string } from 'yup'
-import { areNumbers, idText, nameText, refusals, versionNumber, wholeWithin, within } from './pieces'
+import { boolean, object, string } from 'yup'
+import {
+  areNumbers,
+  figure,
+  idText,
+  nameText,
+  refusals,
+  unusedOrWithin,
+  versionNumber,
+  wholeWithin,
+  within,
+} from './pieces'
 
 export const mouldCountRange = { min: 1, max: 50 } as const
 const sizes = ['lengthMm', 'widthMm', 'heightMm', 'linerMm', 'fillHeightMm', 'cavityMl'] as const
-const optionalSize = () => number().nullable().defined()
+const optionalSize = () => figure().nullable().defined()
 
 /** A mould and how its soap is cut. Sizes are checked by the core. */
 export const mouldSchema = object({
   name: nameText(),
-  lengthMm: number().required(),
-  widthMm: number().required(),
-  heightMm: number().required(),
-  linerMm: number().required(),
-  fillHeightMm: number().required(),
+  lengthMm: unusedOrWithin('length', mouldSideRange).required(),
+  widthMm: unusedOrWithin('length', mouldSideRange).required(),
+  heightMm: unusedOrWithin('length', mouldSideRange).required(),
+  linerMm: figure().required(),
+  fillHeightMm: unusedOrWithin('length', mouldSideRange).required(),
   shape: string().oneOf(mouldShapes).required(),
   topLengthMm: optionalSize(),
   topWidthMm: optionalSize(),
-  logCount: number().integer().required(),
-  cavityCount: number().integer().required(),
-  cavityMl: number().required(),
+  logCount: unusedOrWithin('count', logCountRange).integer().required(),
+  cavityCount: unusedOrWithin('count', cavityCountRange).integer().required(),
+  cavityMl: unusedOrWithin('number', cavityRange).required(),
   /** Found with water, or learned from pours. */
   measuredMl: optionalSize(),
   barThicknessMm: within('length', barThicknessRange).required(),

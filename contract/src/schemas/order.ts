@@ -1,11 +1,11 @@
 import { barThicknessRange } from '@vendange/core/mould'
 import { colourantRateRange, scentRateRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
-import { array, boolean, number, object, string } from 'yup'
+import { array, boolean, object, string } from 'yup'
 import { mouldCountRange } from './mould'
 import { dayText, freeText, hexText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
 import { barsRange, labelMassRange } from './plan'
-import { centsRange } from './workshop'
+import { centsRange, priceRange } from './workshop'
 
 export const orderStates = ['asked', 'quoted', 'accepted', 'delivered', 'declined'] as const
 export const leadDaysRange = { min: 0, max: 200 } as const
@@ -41,7 +41,7 @@ export const orderSchema = object({
   earliestDay: optionalDay(),
   /** The collection that the accepted order became. */
   collectionId: string().max(64).nullable().defined(),
-  priceCents: number().integer().min(0).nullable().defined(),
+  priceCents: wholeWithin('money', priceRange).nullable().defined(),
   /** Charged beside the quoted price, as it came about. */
   charges: array(
     object({
@@ -67,7 +67,7 @@ export const savedOrderSchema = orderSchema.shape({
 /** The option that the client said yes to, with the days it was promised on. */
 export const orderAcceptedSchema = object({
   version: versionNumber(),
-  priceCents: number().integer().min(0).required(),
+  priceCents: wholeWithin('money', priceRange).required(),
   batches: array(
     object({
       mouldId: idText(),

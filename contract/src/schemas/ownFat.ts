@@ -1,13 +1,13 @@
 import { checkOwnFat, contentKeys, fatKinds, fatStates, fattyAcidMolarMass } from '@vendange/core/fats'
 import type { FattyAcid } from '@vendange/core/fats'
 import type { InferType } from 'yup'
-import { array, boolean, number, object, string } from 'yup'
-import { areNumbers, idText, nameText, optionalDay, refusals, versionNumber } from './pieces'
+import { array, boolean, object, string } from 'yup'
+import { areNumbers, figure, idText, nameText, optionalDay, refusals, versionNumber } from './pieces'
 
 const acids = Object.keys(fattyAcidMolarMass) as readonly FattyAcid[]
-const percents = Object.fromEntries(acids.map((acid) => [acid, number().required()])) as Record<
+const percents = Object.fromEntries(acids.map((acid) => [acid, figure().required()])) as Record<
   FattyAcid,
-  ReturnType<ReturnType<typeof number>['required']>
+  ReturnType<ReturnType<typeof figure>['required']>
 >
 
 /** A fat that the workshop keeps besides those of the table. Whether it can be one is checked by the core. */
@@ -17,18 +17,18 @@ export const ownFatSchema = object({
   soapInci: string().max(120).defined(),
   kind: string().oneOf(fatKinds).required(),
   stateAt20C: string().oneOf(fatStates).required(),
-  densityGMl: number().required(),
-  densityTemperatureC: number().required(),
+  densityGMl: figure().required(),
+  densityTemperatureC: figure().required(),
   /** mg KOH a gram. */
   saponificationValue: object({
-    min: number().required(),
-    typical: number().required(),
-    max: number().required(),
+    min: figure().required(),
+    typical: figure().required(),
+    max: figure().required(),
   })
     .noUnknown()
     .required(),
   fattyAcidPercent: object(percents).noUnknown().nullable().defined().default(null),
-  unsaponifiablePercent: number().required(),
+  unsaponifiablePercent: figure().required(),
   contains: array(string().oneOf(contentKeys).required()).max(contentKeys.length).required(),
   supplier: string().max(80).defined(),
   certificateDay: optionalDay(),

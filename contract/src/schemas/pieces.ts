@@ -1,5 +1,5 @@
 import '../locale'
-import { isDay } from '@vendange/core/calendar'
+import { dayRange, isNearDay } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
 import { isClaimKey } from '@vendange/core/plan'
 import type { QuantityKind, Range } from '@vendange/core/units'
@@ -7,16 +7,31 @@ import { rangeMessage } from '@vendange/core/units'
 import type { AnyObject, TestContext } from 'yup'
 import { array, number, string, ValidationError } from 'yup'
 
-/** A number within a range of the core, with the core's words when it is not. */
-export const within = (kind: QuantityKind, range: Range) =>
+/** The largest figure that is taken anywhere: exact in every place it is kept, and harmless in every sum. */
+export const largestFigure = 1e9
+
+const between = (range: Range, message: string) =>
   number()
     .test(
       'finite',
       'This must be a number.',
       (value) => value === undefined || value === null || Number.isFinite(value),
     )
-    .min(range.min, rangeMessage(kind, range))
-    .max(range.max, rangeMessage(kind, range))
+    .min(range.min, message)
+    .max(range.max, message)
+
+/** A number within a range of the core, with the core's words when it is not. */
+export const within = (kind: QuantityKind, range: Range) => between(range, rangeMessage(kind, range))
+
+/** A number whose own range hangs on its neighbours and is checked by the core; here it is only kept from being absurd. */
+export const figure = () => between({ min: -largestFigure, max: largestFigure }, 'This number is far too large.')
+
+/** How often something has happened, from 0. */
+export const tally = () => between({ min: 0, max: largestFigure }, 'This is a whole number from 0.').integer()
+
+/** 0, or a number up to the end of a range of the core: a field that its thing may not have. */
+export const unusedOrWithin = (kind: QuantityKind, range: Range) =>
+  between({ min: 0, max: range.max }, rangeMessage(kind, range))
 
 /** A whole number within a range. */
 export const wholeWithin = (kind: QuantityKind, range: Range) => within(kind, range).integer()
@@ -33,9 +48,11 @@ export const freeText = (max = 2000) => string().max(max).defined()
 
 export const idText = () => string().max(64).required()
 
+const dayWish = `Write a day like 2027-03-08, from ${dayRange.min.slice(0, 4)} to ${dayRange.max.slice(0, 4)}.`
+
 export const dayText = () =>
   string()
-    .test('day', 'Write a day like 2027-03-08.', (value) => value === undefined || isDay(value))
+    .test('day', dayWish, (value) => value === undefined || isNearDay(value))
     .required('Choose a day.')
 
 /** A day, or null for none. */
@@ -43,7 +60,20 @@ export const optionalDay = () =>
   string()
     .nullable()
     .defined()
-    .test('day', 'Write a day like 2027-03-08.', (value) => value === undefined || value === null || isDay(value))
+    .test('day', dayWish, (value) => value === undefined || value === null || isNearDay(value))
+
+const releaseLocalPattern = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/
+
+/** Wall time of a moment, without its zone. */
+export const momentText = () =>
+  string()
+    .matches(releaseLocalPattern, 'Write the moment like 2027-04-10T19:00.')
+    .test(
+      'moment',
+      'There is no such day or time.',
+      (value) => value === undefined || (isNearDay(value.slice(0, 10)) && !Number.isNaN(Date.parse(`${value}Z`))),
+    )
+    .required('Choose a day and a time.')
 
 export const hexText = () =>
   string()
@@ -57,7 +87,7 @@ export const optionalHex = () =>
     .nullable()
     .optional()
 
-export const versionNumber = () => number().integer().min(0).required()
+export const versionNumber = () => tally().required()
 
 /** A claim: one that everybody knows, or one of the workshop's own. */
 export const claimKey = () =>

@@ -20,6 +20,7 @@ import {
   freeText,
   hexText,
   idText,
+  momentText,
   nameText,
   optionalDay,
   optionalHex,
@@ -42,23 +43,11 @@ export const potAmountRange = { min: 0, max: 50_000 } as const
 export const scentPartRange = { min: 0, max: 5 } as const
 export const blendShareRange = { min: 0.001, max: 1 } as const
 
-export const releaseLocalPattern = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/
 export const collectionStates = ['idea', 'line_up', 'scheduled', 'in_work', 'ready', 'released', 'looked_back'] as const
 export const channelNames = ['Web', 'Stalls', 'Shops', 'Subscribers'] as const
 export const audiences = ['Subscribers', 'Mailing list'] as const
 const channelBarsRange = { min: 0, max: barsRange.max } as const
 const saleDaysRange = { min: 1, max: 400 } as const
-
-/** Wall time of a moment, without its zone. */
-const momentText = () =>
-  string()
-    .matches(releaseLocalPattern, 'Write the moment like 2027-04-10T19:00.')
-    .test(
-      'moment',
-      'There is no such day or time.',
-      (value) => value === undefined || !Number.isNaN(Date.parse(`${value}Z`)),
-    )
-    .required('Choose a day and a time.')
 
 /** A collection: soaps that are released together at one moment. */
 export const collectionSchema = object({

@@ -1,17 +1,17 @@
 import { cutWays } from '@vendange/core/cutting'
 import { moveKinds, outlines, planes, traces } from '@vendange/core/pour'
 import { array, boolean, number, object, string } from 'yup'
-import { hexText, wholeWithin, within } from './pieces'
+import { figure, hexText, wholeWithin, within } from './pieces'
 
 const partRange = { min: 0, max: 1 } as const
 /** Pots are numbered from 0, in the order of the design's colours. */
 const potRange = { min: 0, max: 11 } as const
 const placeRange = { min: 0, max: 1000 } as const
-const figure = () => number().optional()
+const optionalFigure = () => figure().optional()
 const potField = () => number().integer().min(potRange.min).max(potRange.max)
 
 const pathField = () =>
-  array(object({ xMm: number().required(), yMm: number().required() }).noUnknown().required())
+  array(object({ xMm: figure().required(), yMm: figure().required() }).noUnknown().required())
     .max(400)
     .optional()
     .default(undefined)
@@ -30,18 +30,18 @@ export const moveSchema = object({
     .optional()
     .default(undefined),
   trace: string().oneOf(traces).optional(),
-  waitMin: figure(),
-  angleDeg: figure(),
-  xMm: figure(),
-  yMm: figure(),
-  zMm: figure(),
-  fallMm: figure(),
-  sinkMm: figure(),
-  spreadMm: figure(),
-  sizeMm: figure(),
-  turnDeg: figure(),
-  count: figure(),
-  peakMm: figure(),
+  waitMin: optionalFigure(),
+  angleDeg: optionalFigure(),
+  xMm: optionalFigure(),
+  yMm: optionalFigure(),
+  zMm: optionalFigure(),
+  fallMm: optionalFigure(),
+  sinkMm: optionalFigure(),
+  spreadMm: optionalFigure(),
+  sizeMm: optionalFigure(),
+  turnDeg: optionalFigure(),
+  count: optionalFigure(),
+  peakMm: optionalFigure(),
   hex: hexText().optional(),
   outline: string().oneOf(outlines).optional(),
   plane: string().oneOf(planes).optional(),

@@ -13,8 +13,8 @@ import {
   wettings,
 } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
-import { array, boolean, number, object, string } from 'yup'
-import { areNumbers, claimKeys, freeText, idText, nameText, refusals, versionNumber, wholeWithin } from './pieces'
+import { array, boolean, object, string } from 'yup'
+import { areNumbers, claimKeys, figure, freeText, idText, nameText, refusals, versionNumber, wholeWithin } from './pieces'
 
 export const cureDaysRange = { min: 0, max: 400 } as const
 export const setDaysRange = { min: 1, max: 14 } as const
@@ -27,7 +27,7 @@ export const recipeSchema = object({
   fats: array(
     object({
       fatKey: string().max(64).required('Choose a fat.'),
-      share: number().required(),
+      share: figure().required(),
       atTrace: boolean().required(),
     })
       .noUnknown()
@@ -35,18 +35,18 @@ export const recipeSchema = object({
   )
     .max(30)
     .required(),
-  superfat: number().required(),
-  lyeConcentration: number().required(),
-  naohPurity: number().required(),
-  kohShare: number().required(),
-  kohPurity: number().required(),
+  superfat: figure().required(),
+  lyeConcentration: figure().required(),
+  naohPurity: figure().required(),
+  kohShare: figure().required(),
+  kohPurity: figure().required(),
   /** Which figure for the water the maker keeps; it is reckoned with the concentration. */
   waterStyle: string().oneOf(waterStyles).required(),
   liquids: array(
     object({
       name: nameText(),
-      waterShare: number().required(),
-      partOfWater: number().required(),
+      waterShare: figure().required(),
+      partOfWater: figure().required(),
       place: string().oneOf(liquidPlaces).required(),
       contains: contents(),
     })
@@ -59,9 +59,9 @@ export const recipeSchema = object({
     object({
       name: nameText(),
       basis: string().oneOf(additiveBases).required(),
-      rate: number().required(),
+      rate: figure().required(),
       place: string().oneOf(additivePlaces).required(),
-      wetting: object({ with: string().oneOf(wettings).required(), ratio: number().required() })
+      wetting: object({ with: string().oneOf(wettings).required(), ratio: figure().required() })
         .noUnknown()
         .nullable()
         .defined()

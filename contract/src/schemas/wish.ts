@@ -11,7 +11,7 @@ const sense = () => string().oneOf(senses).required()
 const limit = () => within('share', shareRange).required()
 const kind = <K extends Wish['kind']>(name: K) => string().oneOf([name]).required()
 
-const wishSchemas = {
+export const wishSchemas = {
   fat: object({ kind: kind('fat'), fatKey: fatKey(), sense: sense(), limit: limit() })
     .noUnknown()
     .required(),

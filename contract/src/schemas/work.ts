@@ -5,7 +5,19 @@ import { phRange } from '@vendange/core/release'
 import type { InferType } from 'yup'
 import { array, boolean, lazy, number, object, string } from 'yup'
 import { barsRange } from './plan'
-import { dayText, freeText, hexText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
+import {
+  dayText,
+  figure,
+  freeText,
+  hexText,
+  idText,
+  nameText,
+  tally,
+  versionNumber,
+  wholeWithin,
+  within,
+} from './pieces'
+import { priceRange } from './workshop'
 
 /** A tablet keeps a step that cannot be sent for so long. */
 const secondsKept = 14 * 24 * 3600
@@ -18,14 +30,7 @@ export const commandSchema = object({ line: string().max(80).required() })
 /** A step done at the bench. `actual` in g or °C, null for a tick. */
 export const stepSchema = object({
   stepKey: string().max(80).required(),
-  actual: number()
-    .nullable()
-    .defined()
-    .test(
-      'finite',
-      'This must be a number.',
-      (value) => value === null || value === undefined || Number.isFinite(value),
-    ),
+  actual: figure().nullable().defined(),
   /** Lot it was taken from, when it is not the oldest. */
   lotId: string().max(64).optional(),
   /** Chosen by the tablet: a record that comes twice is taken once. */
@@ -33,7 +38,7 @@ export const stepSchema = object({
   /** How long ago it was done, when it could not be sent at once. */
   secondsAgo: number().min(0).max(secondsKept).optional(),
   /** How many records of this pour the tablet knew: what another one did since is not written over unseen. */
-  seen: number().integer().min(0).optional(),
+  seen: tally().optional(),
 })
   .noUnknown()
   .required()
@@ -215,7 +220,7 @@ export const saleSchema = object({
   channel: channelField(),
   bars: wholeWithin('count', barsRange).required(),
   buyer: freeText(200),
-  priceCents: number().integer().min(0).nullable().defined(),
+  priceCents: wholeWithin('money', priceRange).nullable().defined(),
 })
   .noUnknown()
   .required()

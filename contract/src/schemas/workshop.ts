@@ -20,6 +20,8 @@ export const barsPerTrayRange = { min: 1, max: 500 } as const
 export const ovenSlotRange = { min: 0, max: 50 } as const
 export const bufferDaysRange = { min: 0, max: 60 } as const
 export const centsRange = { min: 0, max: 10_000_000 } as const
+/** Price of a whole order, cents. */
+export const priceRange = { min: 0, max: 1_000_000_000 } as const
 export const breakageRange = { min: 0, max: 0.5 } as const
 export const ownFactorRange = { min: 0.05, max: 5 } as const
 export const toolSpacingRange = { min: 0, max: 400 } as const

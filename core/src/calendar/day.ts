@@ -25,6 +25,14 @@ export function isDay(text: string): boolean {
   return dayNumberOf(text) !== undefined
 }
 
+/** Days that can be written down here, first and last: far enough for any record and any plan. */
+export const dayRange = { min: '1990-01-01', max: '2099-12-31' } as const
+
+/** Whether the text is a calendar day within {@link dayRange}. */
+export function isNearDay(text: string): boolean {
+  return isDay(text) && text >= dayRange.min && text <= dayRange.max
+}
+
 /** The day `days` later (earlier when negative). @throws {RangeError} if it is no day */
 export function addDays(day: Day, days: number): Day {
   return new Date((expectDayNumber(day) + days) * millisecondsInDay).toISOString().slice(0, 10)

@@ -4,6 +4,7 @@ import type { BatchDays, BatchDemand } from './batchDays'
 import type { FillsMoulds } from './mouldsOfBatch'
 import { mouldsOfBatch } from './mouldsOfBatch'
 import type { Placement, SeasonBatch, SeasonProblem, Taken } from './problem/seasonProblem'
+import { mostDaysAhead, mostDaysInMould } from './plannableDays'
 import type { WorkingHours } from './workingHours'
 import { hoursOn } from './workingHours'
 
@@ -56,22 +57,30 @@ export const collectionWeight = 1
 /** Days that a season looks ahead at the least, so that a late batch still finds a day. */
 export const leastHorizonDays = 180
 const daysAfterLastNeed = 30
+/** Days that a season looks ahead at the most: what lies beyond is not planned yet, whatever day was typed. */
+export const mostHorizonDays = mostDaysAhead + mostDaysInMould
 
 const within = (day: number, days: number): boolean => day >= 0 && day < days
 
 /**
  * Turns the workshop's calendar into a season to plan, with `today` as day 0. Batches in a mould keep their moulds and
- * their cut hours, those on the rack their trays; hours of the past are nobody's concern.
+ * their cut hours, those on the rack their trays; hours of the past are nobody's concern. A pour beyond
+ * {@link mostHorizonDays} is left out.
  *
  * @throws {RangeError} if a day is no day
  */
 export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits, today: Day): DatedSeason {
   const number = (day: Day): number => daysBetween(today, day)
-  const planned = batches.filter(({ status }) => status === 'planned')
-  const last = Math.max(
-    leastHorizonDays,
-    ...planned.map(({ neededDay }) => (neededDay === undefined ? 0 : number(neededDay) + daysAfterLastNeed)),
-    ...planned.map(({ days }) => (days === undefined ? 0 : number(days.cutDay) + daysAfterLastNeed)),
+  const planned = batches.filter(
+    ({ status, days }) => status === 'planned' && (days === undefined || number(days.cutDay) <= mostHorizonDays),
+  )
+  const last = Math.min(
+    mostHorizonDays,
+    Math.max(
+      leastHorizonDays,
+      ...planned.map(({ neededDay }) => (neededDay === undefined ? 0 : number(neededDay) + daysAfterLastNeed)),
+      ...planned.map(({ days }) => (days === undefined ? 0 : number(days.cutDay) + daysAfterLastNeed)),
+    ),
   )
   const horizon = last + 1
   const hours = Array.from({ length: horizon }, (_, day) => hoursOn(addDays(today, day), limits.working))

@@ -4,6 +4,7 @@ import type { Finding } from '../findings'
 import { formatQuantity } from '../units'
 import type { BatchDays, BatchDemand } from './batchDays'
 import { batchDays, latestPourDay, slackDays } from './batchDays'
+import { unplannable } from './plannableDays'
 import type { FillsMoulds } from './mouldsOfBatch'
 import { mouldsOfBatch } from './mouldsOfBatch'
 import type { WorkingHours } from './workingHours'
@@ -102,13 +103,9 @@ export function pourDayFindings(
   const findings: Finding[] = []
   const others = plan.filter(({ id }) => id !== batch.id)
   const days = batchDays(pourDay, batch.demand, workshop.working)
-  if (pourDay < today) {
-    findings.push({
-      severity: 'refuse',
-      code: 'day_is_past',
-      field: 'pourDay',
-      message: `${formatDay(pourDay, today)} is past.`,
-    })
+  const refusal = unplannable({ pourDay, cutDay: null }, today)
+  if (refusal) {
+    findings.push(refusal)
   } else if (batch.demand.prepHours > 0 && days.prepDay < today) {
     findings.push({
       severity: 'warn',

@@ -1,6 +1,7 @@
 import type { NewOrder, OrderAccepted, SavedMould, SavedOrder } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { remainingShare } from '@vendange/core/batch'
+import { unplannable } from '@vendange/core/season'
 import { eq } from 'drizzle-orm'
 import type { Transaction } from '../db/database'
 import type { KeptThings } from '../db/keptThings'
@@ -8,7 +9,7 @@ import { keptRow, keptThings } from '../db/keptThings'
 import { batches, collections, designs, moulds, orders } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { stale, unprocessable } from '../parts/problems'
+import { refused, stale, unprocessable } from '../parts/problems'
 
 export interface OrderService extends KeptThings<NewOrder, SavedOrder> {
   /** The quoted option becomes a soap with its pours on the calendar, all at once. */
@@ -99,6 +100,8 @@ export function orderService({ database, clock, newId }: Context): OrderService 
         const today = clock.today((await readWorkshop(transaction)).timeZone)
         if (accepted.batches.some(({ pourDay }) => pourDay < today))
           throw unprocessable('A pour would stand on a day that is past. Quote it again.')
+        const refusals = accepted.batches.flatMap((batch) => unplannable(batch, today) ?? [])
+        if (refusals.length > 0) throw refused(refusals)
         const made = await makeSoap(transaction, order, accepted, today)
         await transaction
           .update(orders)

@@ -13,6 +13,7 @@ import type { Day } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
 import { timingOf } from '@vendange/core/pour'
 import { lotCode } from '@vendange/core/release'
+import { unplannable } from '@vendange/core/season'
 import { and, desc, eq, inArray, like } from 'drizzle-orm'
 import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { BatchRow } from '../db/batchRow'
@@ -59,12 +60,9 @@ function refuseUnseen(plan: BatchPlan, records: readonly RecordedStep[], step: N
 export function batchService({ database, clock, newId }: Context): BatchService {
   const todayIn = async (reader: Reader): Promise<Day> => clock.today((await readWorkshop(reader)).timeZone)
 
-  async function refusePastDay(reader: Reader, pourDay: Day): Promise<void> {
-    if (pourDay < (await todayIn(reader))) {
-      throw unprocessable('That day is past. Choose today or a later day.', [
-        { field: 'pourDay', message: 'That day is past.' },
-      ])
-    }
+  async function refuseUnplannable(reader: Reader, pourDay: Day, cutDay: Day | null): Promise<void> {
+    const finding = unplannable({ pourDay, cutDay }, await todayIn(reader))
+    if (finding) throw refused([finding])
   }
 
   async function view(reader: Reader, id: string): Promise<BatchView> {
@@ -132,7 +130,7 @@ export function batchService({ database, clock, newId }: Context): BatchService 
     create: ({ designId, pourDay }) =>
       database.write(async (transaction) => {
         await readBatchSource(transaction, designId)
-        await refusePastDay(transaction, pourDay)
+        await refuseUnplannable(transaction, pourDay, null)
         const id = newId()
         await transaction
           .insert(batches)
@@ -141,11 +139,7 @@ export function batchService({ database, clock, newId }: Context): BatchService 
       }),
 
     move: (id, pourDay, cutDay, version) =>
-      change(id, version, { pourDay, cutDay }, async (transaction) => {
-        await refusePastDay(transaction, pourDay)
-        if (cutDay !== null && cutDay <= pourDay)
-          throw unprocessable('It is cut after it is poured.', [{ field: 'cutDay', message: 'Choose a later day.' }])
-      }),
+      change(id, version, { pourDay, cutDay }, (transaction) => refuseUnplannable(transaction, pourDay, cutDay)),
     pin: (id, isPinned, version) => change(id, version, { isPinned }),
     setRemoved: (id, isRemoved, version) => change(id, version, { isRemoved }),
 

@@ -2,14 +2,14 @@ import type { BatchSummary, NewDayTick, PlanTaken, PlanTakenView, SeasonView } f
 import { datedSeason } from '@vendange/contract'
 import { daysBetween } from '@vendange/core/calendar'
 import type { Placement } from '@vendange/core/season'
-import { checkPlan, violationFinding, withoutRepeats } from '@vendange/core/season'
+import { checkPlan, unplannable, violationFinding, withoutRepeats } from '@vendange/core/season'
 import { and, eq } from 'drizzle-orm'
 import { readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { Transaction } from '../db/database'
 import { knownMaker } from '../db/makerRow'
 import { batches, dayTicks } from '../db/schema'
 import type { Context } from '../parts/context'
-import { unprocessable } from '../parts/problems'
+import { refused, unprocessable } from '../parts/problems'
 import type { SeasonService } from './seasonService'
 
 export interface PlanTaking {
@@ -49,8 +49,11 @@ export function planTaking({ database, clock, newId }: Context, season: SeasonSe
   return {
     takePlan: async (plan) => {
       const view = await season.view()
-      const isPast = [...plan.moves, ...plan.pours].some(({ pourDay }) => pourDay < view.today)
-      if (isPast) throw unprocessable('A pour would stand on a day that is past. Plan again from today.')
+      const pours = [...plan.moves, ...plan.pours]
+      if (pours.some(({ pourDay }) => pourDay < view.today))
+        throw unprocessable('A pour would stand on a day that is past. Plan again from today.')
+      const refusals = pours.flatMap((pour) => unplannable(pour, view.today) ?? [])
+      if (refusals.length > 0) throw refused(refusals)
       const troubles = newTroubles(view, plan)
       if (troubles.length > 0) throw unprocessable(`This plan breaks what the workshop can do. ${troubles.join(' ')}`)
       return database.write(async (transaction) => {
