@@ -1,5 +1,10 @@
 import { expect } from 'chai'
-import type { SchemaDescription, SchemaFieldDescription, SchemaInnerTypeDescription, SchemaObjectDescription } from 'yup'
+import type {
+  SchemaDescription,
+  SchemaFieldDescription,
+  SchemaInnerTypeDescription,
+  SchemaObjectDescription,
+} from 'yup'
 import type { Endpoint } from '../src'
 import { endpoints, happeningSchema, happeningSchemas, pourPlanFileSchema, wishSchemas } from '../src'
 
@@ -50,9 +55,11 @@ describe('whatever comes in', () => {
     const bodies = all.flatMap(([name, { body }]) =>
       body && (body as unknown) !== happeningSchema ? [[name, body as unknown as Described] as const] : [],
     )
-    const open = [...bodies, ...Object.entries({ ...happeningSchemas, ...wishSchemas }), ['pour plan', pourPlanFileSchema] as const].flatMap(
-      ([name, schema]) => openFields((schema as Described).describe(), name),
-    )
+    const open = [
+      ...bodies,
+      ...Object.entries({ ...happeningSchemas, ...wishSchemas }),
+      ['pour plan', pourPlanFileSchema] as const,
+    ].flatMap(([name, schema]) => openFields((schema as Described).describe(), name))
     expect(open).to.deep.equal([])
   })
 })

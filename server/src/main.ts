@@ -1,26 +1,25 @@
 import { randomUUID } from 'node:crypto'
 import type { AddressInfo } from 'node:net'
-import { dirname, join, resolve } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
 import { pino } from 'pino'
 import { createApp } from './app'
+import { dataFolder, home } from './dataFolder'
 import { DatabaseRefused, openDatabase } from './db/database'
 import { ensureWorkshop } from './db/workshopRow'
 import { endStreams } from './instruments/instrumentRoutes'
 import { frozenClock, systemClock } from './parts/clock'
 
-const home = resolve(dirname(fileURLToPath(import.meta.url)), '../..')
 const { env } = process
 const host = env['VENDANGE_HOST'] ?? '127.0.0.1'
 const port = Number(env['VENDANGE_PORT'] ?? 4173)
-const dataFolder = resolve(env['VENDANGE_DATA'] ?? join(home, 'data/workshop'))
+const folder = dataFolder()
 const clock = env['VENDANGE_TODAY'] ? frozenClock(env['VENDANGE_TODAY']) : systemClock
 const logger = pino({ level: env['VENDANGE_LOG'] ?? 'warn' })
 
 try {
   const database = await openDatabase({
-    file: join(dataFolder, 'vendange.sqlite'),
-    backupFolder: join(dataFolder, 'backups'),
+    file: join(folder, 'vendange.sqlite'),
+    backupFolder: join(folder, 'backups'),
     now: () => new Date(),
   })
   await ensureWorkshop(database, Intl.DateTimeFormat().resolvedOptions().timeZone)

@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { DatabaseRefused, openDatabase } from '../src/db/database'
+import { RestoreRefused, restoreBackup } from '../src/db/restore'
 import { readStock } from '../src/db/storesRow'
 import { keptRows } from '../src/db/keptThings'
 import { loaves, makers, recipes } from '../src/db/schema'
@@ -233,6 +234,66 @@ describe('the database file', () => {
     // Nothing to change, nothing to copy.
     await (await openDatabase(options)).close()
     expect(readdirSync(backupFolder).filter((name) => name.endsWith('.sqlite'))).to.have.length(1)
+  })
+})
+
+describe('a backup put back', () => {
+  let folder: string
+  const file = () => join(folder, 'data', 'vendange.sqlite')
+  const backupFolder = () => join(folder, 'data', 'backups')
+  const now = () => new Date('2027-03-08T12:00:00Z')
+  const namesIn = async (path: string): Promise<readonly string[]> => {
+    const database = await openDatabase({ file: path, backupFolder: backupFolder(), now })
+    const names = (await keptRows<SavedMaker>(database.read, makers)).map(({ name }) => name)
+    await database.close()
+    return names
+  }
+  let backup: string
+
+  /** A workshop that kept a backup, went on, and crashed: its log was never played back into its database. */
+  beforeEach(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'vendange-'))
+    const running = join(folder, 'running')
+    const database = await openDatabase({ file: join(running, 'vendange.sqlite'), backupFolder: backupFolder(), now })
+    await ensureWorkshop(database, 'Europe/Lisbon')
+    const add = (name: string) =>
+      database.write((transaction) =>
+        transaction.insert(makers).values({ id: name, version: 1, isRemoved: false, name, ...blankMaker }),
+      )
+    await add('Ada')
+    backup = join(backupFolder(), await database.backup('by-hand'))
+    for (let more = 0; more < 40; more++) await add(`Bram ${more}`)
+    cpSync(running, join(folder, 'data'), { recursive: true })
+    await database.close()
+    expect(readdirSync(join(folder, 'data'))).to.include('vendange.sqlite-wal')
+  })
+  afterEach(() => rmSync(folder, { recursive: true, force: true }))
+
+  it('by copying it over the database is not spoiled by the log of a crash', async () => {
+    cpSync(backup, file())
+    expect(await namesIn(file())).to.deep.equal(['Ada'])
+    expect(readdirSync(join(folder, 'data'))).to.include('vendange.sqlite-wal.stale')
+    // Opened once, the workshop writes through a log of its own again, which stays.
+    expect(await namesIn(file())).to.deep.equal(['Ada'])
+  })
+
+  it('by the command keeps what stood there, whole', async () => {
+    const kept = await restoreBackup(file(), backup, now())
+    expect(await namesIn(file())).to.deep.equal(['Ada'])
+    expect(await namesIn(join(kept ?? '', 'vendange.sqlite'))).to.have.length(41)
+  })
+
+  it('by the command is refused where it is none, and nothing is changed', async () => {
+    writeFileSync(join(folder, 'notes.txt'), 'no database at all, but long enough to be one of something')
+    for (const wrong of [join(folder, 'notes.txt'), join(folder, 'missing.sqlite')]) {
+      try {
+        await restoreBackup(file(), wrong, now())
+        expect.fail('Expected a refusal')
+      } catch (error) {
+        expect(error).to.be.instanceOf(RestoreRefused)
+      }
+    }
+    expect(await namesIn(file())).to.have.length(41)
   })
 })
 

@@ -14,7 +14,17 @@ import {
 } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
-import { areNumbers, claimKeys, figure, freeText, idText, nameText, refusals, versionNumber, wholeWithin } from './pieces'
+import {
+  areNumbers,
+  claimKeys,
+  figure,
+  freeText,
+  idText,
+  nameText,
+  refusals,
+  versionNumber,
+  wholeWithin,
+} from './pieces'
 
 export const cureDaysRange = { min: 0, max: 400 } as const
 export const setDaysRange = { min: 1, max: 14 } as const

@@ -8,6 +8,7 @@ import { fileURLToPath } from 'node:url'
 import PQueue from 'p-queue'
 import { object, number, array } from 'yup'
 import { keepBackup } from './backup'
+import { layStaleLogAside } from './restore'
 import * as schema from './schema'
 
 const ownMigrations = join(dirname(fileURLToPath(import.meta.url)), '../../migrations')
@@ -66,7 +67,7 @@ async function appliedMigrations(client: Client, file: string): Promise<readonly
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error)
     throw new DatabaseRefused(
-      `The file ${file} is damaged or is no Vendange database (${reason}). It was left as it is. Put a backup from the folder “backups” in its place, or start with another file.`,
+      `The file ${file} is damaged or is no Vendange database (${reason}). It was left as it is. Put a backup from the folder “backups” in its place with “npm run restore -- NAME”, or start with another file.`,
     )
   }
 }
@@ -79,6 +80,7 @@ async function appliedMigrations(client: Client, file: string): Promise<readonly
 export async function openDatabase(options: OpenOptions): Promise<Database> {
   const { file, backupFolder, now, migrationsFolder = ownMigrations } = options
   mkdirSync(dirname(file), { recursive: true })
+  layStaleLogAside(file)
   const existed = existsSync(file)
   const client = createClient({ url: `file:${file}` })
   const known = migrationTimes(migrationsFolder)
@@ -87,7 +89,7 @@ export async function openDatabase(options: OpenOptions): Promise<Database> {
     const newest = Math.max(0, ...applied)
     if (newest > Math.max(...known)) {
       throw new DatabaseRefused(
-        `The file ${file} was written by a newer version of Vendange. It was left as it is. Start the newer version, or put a backup from before the change in its place.`,
+        `The file ${file} was written by a newer version of Vendange. It was left as it is. Start the newer version, or put a backup from before the change in its place with “npm run restore”.`,
       )
     }
     if (applied.length > 0 && applied.length < known.length)
