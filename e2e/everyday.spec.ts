@@ -165,7 +165,12 @@ test('the bench is worked with keys alone', async ({ page }) => {
   await expect(title).toHaveText('Line the mould: Long loaf')
   await page.keyboard.press('Space')
   await expect(title).toHaveText('Olive oil, into the fats')
+  // Nothing was weighed yet: nothing is offered to be taken, and the key leads into the field.
+  await expect(page.getByTestId('done')).toHaveText('Weigh it, then type it')
   await page.keyboard.press('Space')
+  await expect(page.getByText('Type what the scale shows.')).toBeVisible()
+  await page.keyboard.type((await page.getByTestId('target').textContent()) ?? '')
+  await page.keyboard.press('Enter')
   await expect(title).toHaveText('Coconut oil, into the fats')
   // Back to what is done, but not ahead of the next step.
   await page.keyboard.press('ArrowLeft')

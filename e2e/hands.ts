@@ -35,10 +35,17 @@ export async function pick(field: Locator, name: string): Promise<void> {
 
 export const answer = (page: Page) => page.getByRole('heading', { level: 1 })
 
-/** Does the step that is shown at the bench and waits until the next one is. */
+/** Types a figure at the bench, or the one that is asked for where the step asks for one. */
+async function typeReading(page: Page, reading: string | undefined): Promise<void> {
+  const field = page.getByTestId('reading').locator('input')
+  if (reading !== undefined) return field.fill(reading)
+  if ((await field.count()) > 0) await field.fill((await field.getAttribute('placeholder')) ?? '')
+}
+
+/** Does the step that is shown at the bench and waits until the next one is: by the figure given, else as it is asked for. */
 export async function doStep(page: Page, reading?: string): Promise<void> {
   const before = await page.locator('.count').textContent()
-  if (reading !== undefined) await page.getByTestId('reading').locator('input').fill(reading)
+  await typeReading(page, reading)
   await page.getByTestId('done').click()
   await expect(page.locator('.count').or(page.getByTestId('finish'))).not.toHaveText(before ?? '')
 }

@@ -18,7 +18,7 @@ function limits(tests: SchemaDescription['tests'], type: string): JsonSchema {
   const out: JsonSchema = {}
   for (const { name, params } of tests) {
     // A figure that is only kept from being absurd has its true limits in the core, which a schema cannot tell.
-    const hasLimit = type === 'number' && Math.abs(Number(params?.[name])) < largestFigure
+    const hasLimit = type === 'number' && Math.abs(Number(params?.[name ?? ''])) < largestFigure
     if (name === 'min' && hasLimit) out['minimum'] = params?.['min']
     if (name === 'max' && hasLimit) out['maximum'] = params?.['max']
     if (name === 'max' && type === 'string') out['maxLength'] = params?.['max']

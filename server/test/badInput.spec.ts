@@ -30,7 +30,21 @@ describe('bad input', () => {
     }
   }
 
-  const wrong: readonly unknown[] = [-1, 1e12, 2 ** 53, -(2 ** 53), '9027-03-10', null, '', 'twelve', '12 oz', [], {}, true, '<b>x</b>'.repeat(400)]
+  const wrong: readonly unknown[] = [
+    -1,
+    1e12,
+    2 ** 53,
+    -(2 ** 53),
+    '9027-03-10',
+    null,
+    '',
+    'twelve',
+    '12 oz',
+    [],
+    {},
+    true,
+    '<b>x</b>'.repeat(400),
+  ]
   const things: readonly (readonly [string, object])[] = [
     ['/api/recipes', aRecipe],
     ['/api/moulds', aMould],

@@ -1,5 +1,6 @@
 import type { Finding } from '../findings'
 import type { RecipeAdditive } from '../recipe'
+import { evenShares, withOneMore, withoutOne } from '../recipe'
 import { formatQuantity, roundToScale } from '../units'
 
 /** How the size of a pot is stated: a share of all batter, g, ml, or whatever the others leave. */
@@ -137,8 +138,38 @@ export function checkPots(colours: readonly PotColour[], split: PotSplit): reado
       ]
 }
 
-/** Share of the batter that the pots so far leave for one more; half of the batter when they leave nothing. */
-export function remainingShare(colours: readonly { readonly share: number }[]): number {
-  const left = 1 - colours.reduce((sum, { share }) => sum + share, 0)
-  return left > 0.001 ? Number(left.toFixed(4)) : 0.5
+const isByShare = ({ portion = 'share' }: PotColour): boolean => portion === 'share'
+
+/** Pots with these shares, one after the other. */
+const sharing = <P extends PotColour>(pots: readonly P[], shares: readonly number[]): readonly P[] =>
+  pots.map((pot, index) => ({ ...pot, share: shares[index] ?? pot.share }))
+
+/**
+ * The pots with one more at the end. Of pots by share it takes what the others leave, or all make room for it; beside
+ * pots stated otherwise it takes half of the rest, or becomes the rest where no pot is.
+ */
+export function withPot<P extends PotColour>(pots: readonly P[], added: P): readonly P[] {
+  if (pots.every(isByShare)) return sharing([...pots, added], withOneMore(pots.map(({ share }) => share)))
+  const rest = pots.find(({ portion }) => portion === 'rest')
+  return rest ? [...pots, { ...added, share: rest.share / 2 }] : [...pots, { ...added, portion: 'rest', share: 0.5 }]
+}
+
+/** The pots without one: where all that stay are stated by share and it was too, they take up its part. */
+export function withoutPot<P extends PotColour>(pots: readonly P[], index: number): readonly P[] {
+  const left = pots.filter((_, at) => at !== index)
+  return pots.every(isByShare)
+    ? sharing(
+        left,
+        withoutOne(
+          pots.map(({ share }) => share),
+          index,
+        ),
+      )
+    : left
+}
+
+/** The pots all alike, stated by share. */
+export function evenPots<P extends PotColour>(pots: readonly P[]): readonly P[] {
+  const alike = pots.map((pot): P => ({ ...pot, portion: undefined, amount: undefined }))
+  return pots.length === 0 ? pots : sharing(alike, evenShares(pots.length))
 }

@@ -7,7 +7,9 @@ import {
   checkPots,
   portionKinds,
   potG,
-  remainingShare,
+  evenPots,
+  withPot,
+  withoutPot,
   runSheet,
   scaleDesign,
   splitIntoPots,
@@ -110,11 +112,28 @@ describe('checkPots', () => {
   })
 })
 
-describe('remainingShare', () => {
-  it('offers the share that is left', () => {
-    expect(remainingShare([])).to.equal(1)
-    expect(remainingShare([pot(0.6)])).to.equal(0.4)
-    expect(remainingShare([pot(1)])).to.equal(0.5)
+describe('a pot more or less', () => {
+  const sharesOf = (pots: readonly PotColour[]): readonly number[] => pots.map(({ share }) => share)
+
+  it('leaves pots by share a whole', () => {
+    expect(sharesOf(withPot([], pot(0)))).to.deep.equal([1])
+    expect(sharesOf(withPot([pot(0.6)], pot(0)))).to.deep.equal([0.6, 0.4])
+    expect(sharesOf(withPot([pot(0.6), pot(0.4)], pot(0)))).to.deep.equal([0.4, 0.2667, 0.3333])
+    expect(sharesOf(withoutPot([pot(0.6), pot(0.2), pot(0.2)], 0))).to.deep.equal([0.5, 0.5])
+    expect(sharesOf(evenPots([pot(0.6), pot(0, 0, { portion: 'rest' }), pot(0.2)]))).to.deep.equal([
+      0.3334, 0.3333, 0.3333,
+    ])
+  })
+
+  it('takes of the rest where pots are stated otherwise, or becomes it', () => {
+    const masses = [pot(0.4, 0, { portion: 'mass', amount: 300 }), pot(0.6, 0, { portion: 'rest' })]
+    expect(withPot(masses, pot(0)).map(({ portion, share }) => [portion, share])).to.deep.equal([
+      ['mass', 0.4],
+      ['rest', 0.6],
+      [undefined, 0.3],
+    ])
+    expect(withPot([pot(1, 0, { portion: 'mass', amount: 300 })], pot(0))[1]).to.deep.include({ portion: 'rest' })
+    expect(withoutPot(masses, 0)).to.deep.equal([masses[1]])
   })
 })
 

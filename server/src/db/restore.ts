@@ -57,7 +57,9 @@ async function assertSound(backup: string): Promise<void> {
     if (check.rows[0]?.['quick_check'] !== 'ok' || tables.rows.length === 0) throw new Error('its tables are not ours')
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error)
-    throw new RestoreRefused(`The file ${backup} is damaged or is no backup of Vendange (${reason}). Nothing was changed.`)
+    throw new RestoreRefused(
+      `The file ${backup} is damaged or is no backup of Vendange (${reason}). Nothing was changed.`,
+    )
   } finally {
     client.close()
   }

@@ -1,6 +1,6 @@
 import type { NewOrder, OrderAccepted, SavedMould, SavedOrder } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
-import { remainingShare } from '@vendange/core/batch'
+import { evenPots } from '@vendange/core/batch'
 import { unplannable } from '@vendange/core/season'
 import { eq } from 'drizzle-orm'
 import type { Transaction } from '../db/database'
@@ -14,18 +14,6 @@ import { refused, stale, unprocessable } from '../parts/problems'
 export interface OrderService extends KeptThings<NewOrder, SavedOrder> {
   /** The quoted option becomes a soap with its pours on the calendar, all at once. */
   accept(id: string, accepted: OrderAccepted): Promise<SavedOrder>
-}
-
-/** Largest colour first; each takes an even part of what is left, and the last one all of it. */
-function pots(colours: NewOrder['colours']) {
-  const shares: { share: number }[] = []
-  return colours.map((colour, index) => {
-    const isLast = index === colours.length - 1
-    const left = remainingShare(shares)
-    const share = isLast ? left : Math.round((left / (colours.length - index)) * 100) / 100
-    shares.push({ share })
-    return { ...colour, share }
-  })
 }
 
 export function orderService({ database, clock, newId }: Context): OrderService {
@@ -57,7 +45,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
       name: order.client,
       technique: '',
       scent: order.scent && { ...order.scent, supplierLimit: null },
-      colours: pots(order.colours),
+      colours: [...evenPots(order.colours.map((colour) => ({ ...colour, share: 0 })))],
       recipeId: order.recipeId,
       mouldId: first.mouldId,
       mouldCount: first.mouldCount,

@@ -7,7 +7,7 @@ const words: Readonly<Record<SaveStatus, string>> = {
   saved: 'Saved',
   editing: 'Not saved yet …',
   saving: 'Saving …',
-  invalid: 'Not saved: see the marked fields',
+  invalid: 'Not saved, kept as a draft: see the marked fields',
   conflict: 'Not saved: changed meanwhile',
   unreached: 'Not saved: the server does not answer; trying again',
 }

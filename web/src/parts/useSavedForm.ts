@@ -2,6 +2,7 @@ import { ValidationError } from '@vendange/contract'
 import type { InjectionKey, Ref } from 'vue'
 import { computed, onBeforeUnmount, provide, reactive, ref, toRaw, watch } from 'vue'
 import { problemOf } from './api'
+import { draftOf, forgetDraft, keepDraft } from './drafts'
 import { useSeason } from './seasonStore'
 import { useUndo } from './undoStore'
 
@@ -45,6 +46,8 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
 
   let base: T | undefined
   let version = 0
+  /** What its draft is kept under; a thing without an id stands once in the workshop. */
+  let draftId: string | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   let running: Promise<void> = Promise.resolve()
 
@@ -59,11 +62,33 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   }
 
   function adopt(saved: T & Versioned): void {
+    const isFirst = base === undefined
     base = detailsOf(saved)
     version = saved.version
     values.value = copy(base)
     errors.value = {}
     status.value = 'saved'
+    draftId = (saved as { readonly id?: string }).id ?? 'workshop'
+    if (isFirst) takeDraftUp(saved, draftId)
+  }
+
+  /** What was typed before and could not be saved stands in the form again. */
+  function takeDraftUp(saved: T & Versioned, id: string): void {
+    const draft = draftOf(id)
+    if (!draft || same(draft.values, base)) return forgetDraft(id)
+    values.value = copy(draft.values) as T
+    if (draft.version !== saved.version) {
+      theirs.value = saved
+      status.value = 'conflict'
+      return
+    }
+    status.value = 'editing'
+    saveNow()
+  }
+
+  /** Keeps what is typed and not saved, so that leaving the page loses nothing. @returns whether it is kept */
+  function keepTyped(): boolean {
+    return draftId !== undefined && !same(values.value, base) && keepDraft(draftId, { version, values: values.value })
   }
 
   watch(
@@ -90,12 +115,10 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
     const sent = copy(values.value) as T
     const before = base
     errors.value = await findErrors()
-    if (Object.keys(errors.value).length > 0 || unread.size > 0) {
-      status.value = 'invalid'
-      return
-    }
+    if (Object.keys(errors.value).length > 0 || unread.size > 0) return stayUnsaved('invalid')
     if (same(sent, before)) {
       status.value = 'saved'
+      if (draftId !== undefined) forgetDraft(draftId)
       return
     }
     status.value = 'saving'
@@ -103,6 +126,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
       const saved = await options.save({ ...sent, version })
       base = sent
       version = saved.version
+      if (draftId !== undefined) forgetDraft(draftId)
       if (before) undo.did(`Change to ${options.label()}`, () => putBack(before), false)
       // “Saved” is said once the page shows what was saved, so that nothing is decided on older figures.
       await season.load()
@@ -111,16 +135,29 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
       const problem = problemOf(error)
       if (problem.status === 409) {
         theirs.value = problem.current as T & Versioned
-        status.value = 'conflict'
+        stayUnsaved('conflict')
       } else if (problem.status === 0) {
-        status.value = 'unreached'
+        stayUnsaved('unreached')
         timer = setTimeout(saveNow, 3000)
       } else {
         errors.value = Object.fromEntries((problem.errors ?? []).map(({ field, message }) => [field, message]))
         if (Object.keys(errors.value).length === 0) errors.value = { '': problem.detail }
-        status.value = 'invalid'
+        stayUnsaved('invalid')
       }
     }
+  }
+
+  let isLeft = false
+  /** What is typed is not saved: it is kept as a draft, and said so to whoever has left the page. */
+  function stayUnsaved(why: 'invalid' | 'conflict' | 'unreached'): void {
+    status.value = why
+    const isKept = keepTyped()
+    if (!isLeft) return
+    undo.tell(
+      isKept
+        ? `${options.label()} is not saved. What you typed is kept for when you come back.`
+        : `${options.label()}: what could not be read was not kept.`,
+    )
   }
 
   async function putBack(details: T): Promise<void> {
@@ -167,7 +204,10 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   }
 
   onBeforeUnmount(() => {
+    isLeft = true
     if (status.value === 'editing') saveNow()
+    else if (status.value === 'invalid' || status.value === 'conflict' || status.value === 'unreached')
+      stayUnsaved(status.value)
   })
 
   /** The field's own message, if it has one. */

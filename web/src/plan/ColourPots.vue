@@ -5,7 +5,7 @@ import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection, NewDesign } from '@vendange/contract'
 import { potAmountRange, potShareRange, scentPartRange } from '@vendange/contract'
 import type { PortionKind, WeighedPot } from '@vendange/core/batch'
-import { potG, remainingShare } from '@vendange/core/batch'
+import { evenPots, potG, withoutPot, withPot } from '@vendange/core/batch'
 import { colourantRateRange, wettingRatioRange } from '@vendange/core/recipe'
 import { watch } from 'vue'
 
@@ -31,34 +31,26 @@ const wettings = [
   { value: 'fat', title: 'In fat' },
 ] as const
 
+const change = (index: number, to: Partial<Colour>): void => {
+  colours.value = colours.value.with(index, { ...colours.value[index]!, ...to })
+}
 function add(): void {
   const next = props.palette[colours.value.length % Math.max(1, props.palette.length)]
-  colours.value.push({
-    name: next?.name ?? `pot ${colours.value.length + 1}`,
-    hex: next?.hex ?? '#E9E2D4',
-    share: remainingShare(colours.value),
-    rateGPerKg: 0,
-  })
-}
-
-/** All pots alike; what a rounded share misses goes to the last. */
-function makeEqual(): void {
-  const share = Number((1 / colours.value.length).toFixed(4))
-  colours.value = colours.value.map(({ portion: _portion, amount: _amount, ...colour }, index) => ({
-    ...colour,
-    share: index < colours.value.length - 1 ? share : Number((1 - share * (colours.value.length - 1)).toFixed(4)),
-  }))
+  const named = { name: next?.name ?? `pot ${colours.value.length + 1}`, hex: next?.hex ?? '#E9E2D4' }
+  colours.value = [...withPot<Colour>(colours.value, { ...named, share: 0, rateGPerKg: 0 })]
 }
 
 /** States a pot otherwise, by what it comes to now, so that its size stays. */
-function stateBy(colour: Colour, portion: PortionKind, pot: WeighedPot | undefined): void {
-  colour.portion = portion
-  if (portion === 'mass') colour.amount = pot ? Math.round(potG(pot)) : 100
-  if (portion === 'volume') colour.amount = pot?.batterMl ?? 100
+function stateBy(index: number, portion: PortionKind): void {
+  const pot = props.pots?.[index]
+  if (portion === 'mass') change(index, { portion, amount: pot ? Math.round(potG(pot)) : 100 })
+  else if (portion === 'volume') change(index, { portion, amount: pot?.batterMl ?? 100 })
+  else change(index, { portion })
 }
 
-function wet(colour: Colour, how: 'water' | 'fat' | null): void {
-  colour.wetting = how === null ? null : { with: how, ratio: colour.wetting?.ratio ?? 2 }
+function wet(index: number, how: 'water' | 'fat' | null): void {
+  const ratio = colours.value[index]?.wetting?.ratio ?? 2
+  change(index, { wetting: how === null ? null : { with: how, ratio } })
 }
 
 /** What a pot comes to, in a line. */
@@ -101,7 +93,7 @@ watch(
         :items="portions"
         label="Stated by"
         :data-test="`portion-${index + 1}`"
-        @update:model-value="stateBy(colour, $event, pots?.[index])"
+        @update:model-value="stateBy(index, $event)"
       />
       <QuantityField
         v-if="(colour.portion ?? 'share') === 'share'"
@@ -119,7 +111,7 @@ watch(
         :range="potAmountRange"
         :label="colour.portion === 'mass' ? 'Mass' : 'Volume, ml'"
         :error="errorOf(`colours[${index}].amount`)"
-        @update:model-value="colour.amount = $event ?? 0"
+        @update:model-value="change(index, { amount: $event ?? 0 })"
       />
       <QuantityField
         v-model="colour.rateGPerKg"
@@ -134,7 +126,7 @@ watch(
           :items="wettings"
           label="Wetted"
           :data-test="`wetted-${index + 1}`"
-          @update:model-value="wet(colour, $event)"
+          @update:model-value="wet(index, $event)"
         />
         <QuantityField
           v-if="colour.wetting"
@@ -151,7 +143,7 @@ watch(
         :range="scentPartRange"
         label="Scent, parts"
         :error="errorOf(`colours[${index}].scentPart`)"
-        @update:model-value="colour.scentPart = $event ?? 1"
+        @update:model-value="change(index, { scentPart: $event ?? 1 })"
       />
       <p v-if="pots?.[index]" class="quiet comes" data-test="pot-comes-to">{{ comesTo(pots[index]) }}</p>
     </div>
@@ -160,13 +152,19 @@ watch(
       size="small"
       variant="text"
       :aria-label="`Take pot ${colour.name} away`"
-      @click="colours.splice(index, 1)"
+      @click="colours = [...withoutPot(colours, index)]"
     />
   </div>
   <p v-if="errorOf('colours')" class="must mb-2" role="alert">{{ errorOf('colours') }}</p>
   <div class="row">
     <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-pot" @click="add">Pot</v-btn>
-    <v-btn v-if="colours.length > 1" size="small" variant="text" data-test="equal-pots" @click="makeEqual">
+    <v-btn
+      v-if="colours.length > 1"
+      size="small"
+      variant="text"
+      data-test="equal-pots"
+      @click="colours = [...evenPots(colours)]"
+    >
       All alike
     </v-btn>
   </div>

@@ -7,7 +7,7 @@ import type { NewDesign } from '@vendange/contract'
 import { blendShareRange, limitRange } from '@vendange/contract'
 import { contentKeys, contentWords } from '@vendange/core/fats'
 import type { ScentBehaviour } from '@vendange/core/recipe'
-import { scentBehaviours, scentLimit, scentRateRange } from '@vendange/core/recipe'
+import { evenShares, scentBehaviours, scentLimit, scentRateRange, withOneMore, withoutOne } from '@vendange/core/recipe'
 import { allergensOfText, allergenText } from '@vendange/core/release'
 import { computed, ref } from 'vue'
 
@@ -37,25 +37,26 @@ function readAllergens(text: string): void {
   allergensProblem.value = read ? undefined : 'Write each with its share of the scent: “Linalool 12 %, Citral 0.5 %”.'
   if (read && scent.value) scent.value.allergens = read
 }
+type Part = NonNullable<NonNullable<NewDesign['scent']>['parts']>[number]
+/** Parts of the blend with these shares, one after the other. */
+function setParts(next: readonly Part[], shares: readonly number[]): void {
+  if (scent.value)
+    scent.value = { ...scent.value, parts: next.map((part, at) => ({ ...part, share: shares[at] ?? 0 })) }
+}
+const partShares = computed(() => parts.value.map(({ share }) => share))
 function addPart(): void {
   const now = scent.value
   if (!now) return
-  const left = 1 - parts.value.reduce((sum, { share }) => sum + share, 0)
-  now.parts =
-    parts.value.length === 0
-      ? [
-          { name: now.name, share: 0.5, supplierLimit: now.supplierLimit },
-          { name: 'Second scent', share: 0.5, supplierLimit: null },
-        ]
-      : [
-          ...parts.value,
-          {
-            name: `Scent ${parts.value.length + 1}`,
-            share: Number(Math.max(0.05, left).toFixed(4)),
-            supplierLimit: null,
-          },
-        ]
+  const another = (name: string): Part => ({ name, share: 0, supplierLimit: null })
+  if (parts.value.length === 0)
+    setParts([{ ...another(now.name), supplierLimit: now.supplierLimit }, another('Second scent')], evenShares(2))
+  else setParts([...parts.value, another(`Scent ${parts.value.length + 1}`)], withOneMore(partShares.value))
 }
+const removePart = (index: number): void =>
+  setParts(
+    parts.value.filter((_, at) => at !== index),
+    withoutOne(partShares.value, index),
+  )
 </script>
 
 <template>
@@ -115,7 +116,7 @@ function addPart(): void {
         :key="index"
         class="mt-3"
         :label="`Take ${part.name} out of the blend`"
-        @remove="scent.parts?.splice(index, 1)"
+        @remove="removePart(index)"
       >
         <v-text-field
           v-model="part.name"

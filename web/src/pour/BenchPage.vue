@@ -30,6 +30,7 @@ const timers = useBenchTimers(props.id)
 const shown = ref(0)
 const isTaking = ref(false)
 const lotId = ref<string>()
+const readingField = ref<HTMLElement>()
 watch(
   () => state.value?.nextIndex,
   (next) => {
@@ -76,7 +77,11 @@ const partWords = computed(() =>
 
 async function done(): Promise<void> {
   const now = step.value
-  if (!now || isTaking.value || !canTake()) return
+  if (!now || isTaking.value) return
+  if (!canTake()) {
+    if (!instrument.isConnected.value) readingField.value?.focus()
+    return
+  }
   isTaking.value = true
   const wasTyped = isTyped.value
   try {
@@ -167,6 +172,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           <p v-if="step.caution" class="caution">{{ step.caution }}</p>
           <div v-if="step.kind !== 'tick'" class="entry">
             <v-text-field
+              ref="readingField"
               v-model="typed"
               :label="step.kind === 'temperature' ? 'The probe shows' : 'The scale shows'"
               :placeholder="figure(step, weighing.target.value)"

@@ -9,7 +9,7 @@ import { computed, ref } from 'vue'
 import type { usePartWeighing } from './usePartWeighing'
 import { useStepFigure } from './useStepFigure'
 
-/** The figure of a step: what was typed, else what scale or probe show, else what is asked for. */
+/** The figure of a step: what was typed, else what scale or probe show, else what was recorded before. */
 export function useStepReading(step: Ref<BenchStep | undefined>, weighing: ReturnType<typeof usePartWeighing>) {
   const season = useSeason()
   const { weighed, unitOf } = useUnits()
@@ -62,7 +62,8 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
     }
     if (instrument.isConnected.value)
       return isSettled.value && !isPanEmpty.value ? (live.value ?? undefined) : undefined
-    return weighing.isSplit.value ? weighing.target.value : (step.value.actual ?? step.value.target)
+    // What is asked for is no reading: nothing is taken before anything was weighed.
+    return weighing.isSplit.value ? undefined : (step.value.actual ?? undefined)
   })
   /** How far the weighing has come, for the eye. */
   const underWay = computed(() => {
@@ -80,7 +81,9 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
     if (!step.value) return ''
     if (step.value.kind === 'tick') return step.value.done ? 'Done already' : 'Done'
     if (reading.value === undefined || reading.value === null) {
-      if (!instrument.isConnected.value || isTyped.value) return 'Take it'
+      if (isTyped.value) return 'Take it'
+      if (!instrument.isConnected.value)
+        return step.value.kind === 'weigh' ? 'Weigh it, then type it' : 'Measure it, then type it'
       return isPanEmpty.value ? 'Weigh it in' : 'Wait for it to settle'
     }
     return `Take ${figure(step.value, reading.value)}`
@@ -95,7 +98,9 @@ export function useStepReading(step: Ref<BenchStep | undefined>, weighing: Retur
       return parsed.ok
     }
     if (reading.value !== undefined) return true
-    if (instrument.reading.value?.kind === 'over')
+    if (!instrument.isConnected.value)
+      problem.value = `Type what the ${step.value.kind === 'weigh' ? 'scale' : 'probe'} shows.`
+    else if (instrument.reading.value?.kind === 'over')
       problem.value = 'The scale is overloaded. Take something off the pan, or weigh in two parts.'
     else if (isPanEmpty.value) problem.value = 'Nothing is on the pan yet. If that is right, type 0.'
     else problem.value = 'Wait until the reading stands still.'

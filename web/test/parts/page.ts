@@ -20,6 +20,7 @@ export class Page {
     define('localStorage', {
       getItem: (key: string) => kept.get(key) ?? null,
       setItem: (key: string, value: string) => kept.set(key, value),
+      removeItem: (key: string) => kept.delete(key),
     })
     define('fetch', async (path: string, { method, body }: { method: string; body?: string }) => {
       requests.push(`${method} ${path}`)

@@ -42,7 +42,7 @@ describe('a form that saves as you go', () => {
 
   function open() {
     const source = ref<Saved>(there)
-    const { made: form } = mounted(() =>
+    const { made: form, unmount } = mounted(() =>
       useSavedForm<Details, Saved>({
         schema,
         source: () => source.value,
@@ -56,7 +56,7 @@ describe('a form that saves as you go', () => {
       form.saveNow()
       await settled()
     }
-    return { form, source, change }
+    return { form, source, change, unmount }
   }
 
   it('sends a change under the version it was read with, and says saved once it is', async () => {
@@ -95,6 +95,45 @@ describe('a form that saves as you go', () => {
     await change({ bars: 99 })
     expect([form.status.value, form.errorOf('bars')]).to.deep.equal(['invalid', 'The mould gives 12 bars at most.'])
     expect(form.values.value?.bars).to.equal(99)
+  })
+
+  it('keeps what cannot be saved when its page is left, says so, and has it again', async () => {
+    const first = open()
+    await first.change({ name: '', bars: 24 })
+    first.unmount()
+    expect(useUndo().notice?.text).to.equal('Malachite is not saved. What you typed is kept for when you come back.')
+    const again = open()
+    await settled()
+    expect([again.form.status.value, again.form.values.value]).to.deep.equal(['invalid', { name: '', bars: 24 }])
+    expect(again.form.errorOf('name')).to.equal('Give it a name.')
+    await again.change({ name: 'Malachite' })
+    expect([again.form.status.value, sent.at(-1)]).to.deep.equal(['saved', { name: 'Malachite', bars: 24, version: 3 }])
+    again.unmount()
+    expect(open().form.values.value).to.deep.equal({ name: 'Malachite', bars: 24 })
+    expect(page.kept.size).to.equal(0)
+  })
+
+  it('keeps it too where the page is left before it was found to be wrong', async () => {
+    const { form, unmount } = open()
+    form.values.value = { name: '', bars: 12 }
+    await nextTick()
+    unmount()
+    await settled()
+    expect(open().form.values.value?.name).to.equal('')
+    expect(useUndo().notice?.text).to.contain('kept for when you come back')
+  })
+
+  it('shows both where the thing was changed while the draft lay', async () => {
+    const first = open()
+    await first.change({ bars: 0 })
+    first.unmount()
+    there = { ...there, version: 8, bars: 20 }
+    const { form } = open()
+    expect([form.status.value, form.values.value?.bars, form.theirDetails.value?.bars]).to.deep.equal([
+      'conflict',
+      0,
+      20,
+    ])
   })
 
   it('takes a change back by undo', async () => {

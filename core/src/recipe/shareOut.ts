@@ -1,0 +1,37 @@
+/** Shares are kept to a hundredth of a percent. */
+const step = 1e-4
+const toStep = (share: number): number => Math.round(share / step) / (1 / step)
+/** What is nearer to nothing than this is nothing. */
+const least = 1e-3
+
+const sumOf = (shares: readonly number[]): number => shares.reduce((sum, share) => sum + share, 0)
+
+/** Shares in the proportions given that make up `whole`, each to a hundredth of a percent; the largest takes what that leaves over. */
+export function inProportion(parts: readonly number[], whole: number): readonly number[] {
+  const total = sumOf(parts)
+  const shares = parts.map((part) => toStep(total > 0 ? (part / total) * whole : whole / parts.length))
+  const largest = shares.indexOf(Math.max(...shares))
+  const dust = whole - sumOf(shares)
+  return shares.map((share, at) => (at === largest ? toStep(share + dust) : share))
+}
+
+/** So many equal shares of one whole, to a hundredth of a percent. @throws {RangeError} if `count` is no whole number from 1 */
+export function evenShares(count: number): readonly number[] {
+  if (!Number.isInteger(count) || count < 1) throw new RangeError(`Expected a whole number from 1, got ${count}`)
+  return inProportion(new Array<number>(count).fill(1), 1)
+}
+
+/** The shares with one more, which takes what they leave; where they leave nothing, all make room for it in proportion. */
+export function withOneMore(shares: readonly number[]): readonly number[] {
+  const left = 1 - sumOf(shares)
+  if (left > least) return [...shares, toStep(left)]
+  const others = inProportion(shares, shares.length / (shares.length + 1))
+  return [...others, toStep(1 - sumOf(others))]
+}
+
+/** The shares without one: those that stay take its part in proportion where they made a whole with it. */
+export function withoutOne(shares: readonly number[], index: number): readonly number[] {
+  const rest = shares.filter((_, at) => at !== index)
+  const wasWhole = Math.abs(1 - sumOf(shares)) <= least
+  return wasWhole && rest.length > 0 ? inProportion(rest, 1) : rest
+}
