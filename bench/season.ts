@@ -1,5 +1,5 @@
 import type { Placement, SeasonProblem } from '@vendange/core/season'
-import { checkPlan, promiseDate, slackOf, solveSeason } from '@vendange/core/season'
+import { checkPlan, deliveryDate, slackOf, solveSeason } from '@vendange/core/season'
 import { readFileSync } from 'node:fs'
 import { percentile, report, timesOf } from './measure'
 
@@ -52,7 +52,7 @@ function benchPromise(): void {
     if (!wished) break
     const standing = plan.pours.filter(({ id }) => id !== wished.id)
     const start = performance.now()
-    const found = promiseDate(problem, standing, [wished.id])
+    const found = deliveryDate(problem, standing, [wished.id])
     times.push(performance.now() - start)
     const fixed = earliestByReplan(problem, standing, wished, standing)
     const free = earliestByReplan(problem, standing, wished, [])

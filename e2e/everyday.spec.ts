@@ -1,11 +1,9 @@
-import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { gzipSync } from 'node:zlib'
 import { answer, pick, saving, type } from './hands'
 import { sharesOfColours } from './pictures'
 import { WorkshopProcess } from './server'
-import { mainViewNames, mainViews } from './views'
+import { mainViews } from './views'
 
 const workshop = new WorkshopProcess()
 test.beforeAll(async () => {
@@ -13,33 +11,6 @@ test.beforeAll(async () => {
   await workshop.start('2027-03-08')
 })
 test.afterAll(() => workshop.dispose())
-
-async function seriousFaults(page: Page): Promise<readonly string[]> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .flatMap(({ id, nodes }) =>
-      nodes.map(({ target, failureSummary }) => `${id} at ${target.join(' ')}: ${failureSummary ?? ''}`),
-    )
-}
-
-for (const [theme, viewName] of (['paper', 'night'] as const).flatMap((one) =>
-  mainViewNames.map((name) => [one, name] as const),
-)) {
-  test(`${viewName} has no serious fault of accessibility, nor an error, in ${theme}`, async ({ page }) => {
-    const complaints: string[] = []
-    page.on('console', (message) => {
-      if (message.type() === 'error' || message.type() === 'warning') complaints.push(message.text())
-    })
-    page.on('pageerror', (error) => complaints.push(error.message))
-    await page.addInitScript((name) => localStorage.setItem('vendange.theme', name), theme)
-    await page.goto(workshop.url + (await mainViews(workshop.url))[viewName])
-    await expect(answer(page)).not.toBeEmpty()
-    await page.waitForLoadState('networkidle')
-    expect(await seriousFaults(page)).toEqual([])
-    expect(complaints).toEqual([])
-  })
-}
 
 test('the first view needs at most 300 kB of JavaScript, gzipped', async ({ page }) => {
   const sizes: number[] = []

@@ -3,7 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
-  workers: 1,
+  globalSetup: './globalSetup.ts',
+  workers: 2,
   // Guards against hanging only: a busy machine may be several times slower than a quiet one.
   timeout: 240_000,
   expect: { timeout: 20_000 },

@@ -1,4 +1,4 @@
-import type { BatchPlan } from '@vendange/core/batch'
+import type { BatchPlan, PourPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import type { PourTiming } from '@vendange/core/pour'
@@ -30,6 +30,8 @@ export interface BatchSummary {
   readonly moreMoulds: readonly { readonly mouldId: string; readonly count: number }[]
   /** Bars it is to give. */
   readonly bars: number
+  /** What it makes of its design, where that is poured in several; null: all of it. */
+  readonly part: PourPart | null
   readonly status: BatchStatus
   /** Stays where the maker put it when the season is planned. */
   readonly isPinned: boolean
@@ -55,6 +57,8 @@ export interface LoafSummary {
   /** What its mould took up, ml; null where what was left in the pots was not weighed. */
   readonly takenMl: number | null
   readonly barsPlanned: number
+  /** How thick its bars were planned to be cut, mm; null for loaves from before this was kept: as its mould says. */
+  readonly barThicknessMm: number | null
   readonly barsWanted: number
   readonly labelMassG: number
   readonly cureDays: number

@@ -128,7 +128,7 @@ describe('what is kept', () => {
           }),
         )
       ).detail,
-    ).to.contain('That day is past')
+    ).to.contain('is past. Choose today or a later day.')
     const off = await api(endpoints.batches.remove, { params: { id: batch.id }, body: { version: 2 } })
     expect((await api(endpoints.season)).batches).to.deep.equal([])
     await api(endpoints.batches.restore, { params: { id: batch.id }, body: { version: off.version } })

@@ -65,6 +65,26 @@ describe('an order', () => {
     expect(checkPlan(datedSeason(view).problem, { pours: datedSeason(view).placements }).violations).to.deep.equal([])
   })
 
+  it('keeps its quoted cut and the bars of each pour, on the page, at the bench and in the loaf', async () => {
+    await accept()
+    const { api } = workshop
+    const view = await api(endpoints.season)
+    const part = { mouldId, mouldCount: 1, barsWanted: 10, barThicknessMm: 24 }
+    expect(view.batches.map((batch) => batch.part)).to.deep.equal([part, part])
+    const [first, second] = view.batches
+    if (!first || !second) throw new Error('Expected two pours')
+    await pourUpTo(workshop, first.id, null)
+    const { loafIds } = await api(endpoints.batches.finish, { params: { id: first.id } })
+    const { loaf } = await api(endpoints.loaves.view, { params: { id: loafIds[0] ?? '' } })
+    expect(loaf).to.deep.include({ barsPlanned: 10, barThicknessMm: 24 })
+
+    // Taken off and put on again, it is the same pour of the same order.
+    const { version } = second
+    await api(endpoints.batches.remove, { params: { id: second.id }, body: { version } })
+    const again = await api(endpoints.batches.create, { body: { designId: second.designId, pourDay: '2027-04-03' } })
+    expect(again).to.deep.include({ name: 'Rowing club, pour 2 of 2', bars: 10, part })
+  })
+
   it('is made at the bench by what was quoted, not by the mould’s usual cut', async () => {
     await accept()
     const view = await workshop.api(endpoints.season)

@@ -18,7 +18,7 @@ export interface DesignWish {
   readonly labelMassG: number
 }
 
-type NamedMould = Mould & BarCut & { readonly name: string; readonly id?: string }
+export type NamedMould = Mould & BarCut & { readonly name: string; readonly id?: string }
 
 /** A design with the recipe, mould and workshop it is made by. */
 export interface BatchSource {
@@ -51,7 +51,8 @@ export function batchPlan(source: BatchSource): BatchPlan {
   const pouredG = weights.batterG * (1 - settings.potLoss)
   const moulds = parts.map(({ count, barsPerMould, mouldMl }, index): MouldOfPlan => {
     const { id = '', name } = kinds[index]?.mould ?? mould
-    return { mouldId: id, name, count, barsPerMould, batterG: (pouredG * mouldMl) / allMl, mouldMl }
+    const { barThicknessMm } = kinds[index]?.mould ?? mould
+    return { mouldId: id, name, count, barsPerMould, barThicknessMm, batterG: (pouredG * mouldMl) / allMl, mouldMl }
   })
   const { fats, superfat, lyeConcentration, naohPurity } = recipe
   const { kohShare, kohPurity, liquids, additives, school, oven } = recipe

@@ -1,6 +1,7 @@
 export * from './aroundThePour'
 export * from './batchPlan'
 export * from './batterVolume'
+export * from './designYield'
 export * from './bench'
 export * from './lyeSolutionDensity'
 export * from './planOfBatch'

@@ -7,6 +7,8 @@ export interface MouldOfPlan {
   readonly name: string
   readonly count: number
   readonly barsPerMould: number
+  /** How thick its bars are cut, mm. Batches begun before this was kept have none: the mould says it. */
+  readonly barThicknessMm?: number
   /** Batter of one of them, g, when the plan is followed to the gram. */
   readonly batterG: number
   /** The same, ml; 0 when it is not known. */

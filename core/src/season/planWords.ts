@@ -1,9 +1,10 @@
 import { addDays, formatDay } from '../calendar'
 import type { Finding } from '../findings'
 import { formatQuantity } from '../units'
-import type { PlanCheck, Violation } from './problem/checkPlan'
+import type { PlanCheck } from './problem/checkPlan'
 import { slackOf } from './problem/planCost'
 import type { Placement, SeasonPlan, SeasonProblem } from './problem/seasonProblem'
+import type { Violation } from './problem/violation'
 import type { DatedSeason } from './seasonOf'
 
 const hours = (value: number): string => formatQuantity('hours', value)

@@ -1,5 +1,5 @@
 import type { Day } from '../calendar'
-import { daysBetween } from '../calendar'
+import { daysBetween, formatDay } from '../calendar'
 import type { Finding } from '../findings'
 
 /** How far ahead a pour may be planned, days: further on nobody knows the hours there will be. A choice of the house. */
@@ -23,7 +23,8 @@ export function unplannable(
     field,
     message,
   })
-  if (pourDay < today) return refuse('day_is_past', 'pourDay', 'That day is past. Choose today or a later day.')
+  if (pourDay < today)
+    return refuse('day_is_past', 'pourDay', `${formatDay(pourDay, today)} is past. Choose today or a later day.`)
   if (daysBetween(today, pourDay) > mostDaysAhead)
     return refuse('day_too_far', 'pourDay', `That day is more than ${mostDaysAhead} days away. Choose a nearer one.`)
   if (cutDay === null) return undefined

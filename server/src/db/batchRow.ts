@@ -1,7 +1,7 @@
 import type { BatchSummary, SavedDesign, SavedMaker, SavedMould, SavedRecipe, SavedWorkshop } from '@vendange/contract'
 import { workingHours } from '@vendange/contract'
-import type { BatchPlan, BatchSource } from '@vendange/core/batch'
-import { batchPlan } from '@vendange/core/batch'
+import type { BatchPlan, BatchSource, PourPart } from '@vendange/core/batch'
+import { batchPlan, sourceOfPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
@@ -10,7 +10,7 @@ import { batchDays, batchDemand, daysAsHappened } from '@vendange/core/season'
 import { stale, unprocessable } from '../parts/problems'
 import type { Reader } from './database'
 import { keptRow, keptRows } from './keptThings'
-import type { FrozenBatch, OwnOfBatch } from './schema'
+import type { FrozenBatch } from './schema'
 import { batches, designs, makers, moulds, recipes } from './schema'
 import type { Stock } from './storesRow'
 import { knownFatsOn, readStock } from './storesRow'
@@ -22,26 +22,22 @@ export type BatchRow = typeof batches.$inferSelect
 export async function readBatchSource(
   reader: Reader,
   designId: string,
-  own: OwnOfBatch | null = null,
+  own: PourPart | null = null,
   /** Fats as the lots at hand on its day narrow them; without them its figures are those of the table. */
   knownFats: readonly Fat[] = [],
 ): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe & Recipe }> {
   const wanted = await keptRow<SavedDesign>(reader, designs, designId, 'design')
-  const { barThicknessMm, ...ownParts } = own ?? {}
-  // A batch that makes a part of its design fills its own moulds and no others.
-  const design = { ...wanted, ...ownParts, ...(own ? { moreMoulds: [], displacedMl: 0, topMl: 0 } : {}) }
+  const design = { ...wanted, ...(own ? { mouldId: own.mouldId, mouldCount: own.mouldCount, moreMoulds: [] } : {}) }
   if (design.recipeId === null || design.mouldId === null) {
     throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`, [
       { field: design.recipeId === null ? 'recipeId' : 'mouldId', message: 'Choose one first.' },
     ])
   }
-  return {
+  const mould = await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould')
+  const source = {
     design,
     recipe: { ...(await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')), knownFats },
-    mould: {
-      ...(await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould')),
-      ...(barThicknessMm === undefined ? {} : { barThicknessMm }),
-    },
+    mould,
     more: await Promise.all(
       design.moreMoulds.map(async ({ mouldId, count }) => ({
         mould: await keptRow<SavedMould>(reader, moulds, mouldId, 'mould'),
@@ -50,6 +46,7 @@ export async function readBatchSource(
     ),
     settings: await readWorkshop(reader),
   }
+  return own ? sourceOfPart(source, own, mould) : source
 }
 
 /** "Regatta, pour 2 of 4". */
@@ -119,6 +116,7 @@ export function summariseBatch(
     mouldCount: batch.frozen?.mouldCount ?? batch.own?.mouldCount ?? design.mouldCount,
     moreMoulds: batch.frozen ? (batch.frozen.moreMoulds ?? []) : batch.own ? [] : design.moreMoulds,
     bars: batch.frozen?.plan.barsPlanned ?? batch.own?.barsWanted ?? design.barsWanted,
+    part: batch.own,
     isPinned: batch.isPinned,
     status: batch.status,
     demand,

@@ -4,14 +4,14 @@ import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import { existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import PQueue from 'p-queue'
 import { object, number, array } from 'yup'
+import { home } from '../dataFolder'
 import { keepBackup } from './backup'
 import { layStaleLogAside } from './restore'
 import * as schema from './schema'
 
-const ownMigrations = join(dirname(fileURLToPath(import.meta.url)), '../../migrations')
+const ownMigrations = join(home, 'server/migrations')
 const journalSchema = object({ entries: array(object({ when: number().required() }).required()).required() }).required()
 
 export type Drizzle = ReturnType<typeof drizzleOver>

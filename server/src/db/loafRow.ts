@@ -17,7 +17,14 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafSt
   const { plan, demand, labelMassG } = frozen
   const moulds = mouldsOfPlan(plan)
   const allBars = moulds.reduce((sum, { count, barsPerMould }) => sum + count * barsPerMould, 0)
-  const { mouldId, name: mouldName, barsPerMould, batterG, mouldMl } = moulds[loaf.part] ?? moulds[0]!
+  const {
+    mouldId,
+    name: mouldName,
+    barsPerMould,
+    barThicknessMm = null,
+    batterG,
+    mouldMl,
+  } = moulds[loaf.part] ?? moulds[0]!
   const hasTakeUp = mouldMl > 0 && batterG > 0 && state.batterG !== undefined
   return {
     id: loaf.id,
@@ -30,6 +37,7 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafSt
     mouldName,
     takenMl: hasTakeUp ? Number((((state.batterG ?? 0) / batterG) * mouldMl).toFixed(1)) : null,
     barsPlanned: barsPerMould,
+    barThicknessMm,
     barsWanted: allBars > 0 ? Math.ceil((plan.barsWanted * barsPerMould) / allBars) : 0,
     labelMassG,
     cureDays: demand.cureDays,

@@ -99,6 +99,14 @@ export function batchService({ database, clock, newId }: Context): BatchService 
       return readBatchSummary(transaction, id)
     })
 
+  /** Of a design that is poured in several the first part that no pour on the calendar makes any more. */
+  async function partTakenOff(reader: Reader, designId: string): Promise<Pick<BatchRow, 'own' | 'label'> | undefined> {
+    const rows = await reader.select().from(batches).where(eq(batches.designId, designId)).orderBy(batches.label)
+    const made = new Set(rows.filter(({ isRemoved }) => !isRemoved).map(({ label }) => label))
+    const left = rows.find(({ own, label }) => own !== null && !made.has(label))
+    return left && { own: left.own, label: left.label }
+  }
+
   async function isTaken(reader: Reader, recordId: string | undefined): Promise<boolean> {
     if (recordId === undefined) return false
     const [known] = await reader
@@ -131,10 +139,11 @@ export function batchService({ database, clock, newId }: Context): BatchService 
       database.write(async (transaction) => {
         await readBatchSource(transaction, designId)
         await refuseUnplannable(transaction, pourDay, null)
+        const left = await partTakenOff(transaction, designId)
         const id = newId()
         await transaction
           .insert(batches)
-          .values({ id, version: 1, isRemoved: false, designId, pourDay, status: 'planned', frozen: null })
+          .values({ id, version: 1, isRemoved: false, designId, pourDay, status: 'planned', frozen: null, ...left })
         return readBatchSummary(transaction, id)
       }),
 

@@ -10,7 +10,8 @@ import type {
 } from '@vendange/contract'
 import { promiseKeys, promiseWords } from '@vendange/core/plan'
 import { datedSeason, endpoints, neededDayOf, seasonLimits } from '@vendange/contract'
-import type { BatchSource } from '@vendange/core/batch'
+import type { BatchSource, DesignYield } from '@vendange/core/batch'
+import { designYield } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import { fatTable, ownFatKey } from '@vendange/core/fats'
@@ -145,6 +146,16 @@ export const useSeason = defineStore('season', () => {
     return { design: of, recipe: withKnownFats(itsRecipe), mould: itsMould, more, settings: workshop.value }
   }
 
+  /** The bars that a design gives, of all its pours; undefined while recipe or mould is not chosen. */
+  function yieldOf(of: SavedDesign): DesignYield | undefined {
+    const source = sourceOf(of)
+    const parts = batchesOf(of.id).flatMap(({ part }) => {
+      const its = mould(part?.mouldId)
+      return part && its ? [{ part, mould: its }] : []
+    })
+    return source && designYield(source, parts)
+  }
+
   const lineUp = (collectionId: string): readonly SavedDesign[] =>
     designs.value.filter((one) => one.collectionId === collectionId)
 
@@ -205,6 +216,7 @@ export const useSeason = defineStore('season', () => {
     neededDay,
     seeking,
     sourceOf,
+    yieldOf,
     lineUp,
     verdict,
   }

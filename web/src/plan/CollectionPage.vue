@@ -13,7 +13,6 @@ import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
 import { audiences, channelNames, collectionSchema, collectionStates, endpoints } from '@vendange/contract'
-import { scaleDesign } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
 import LookingBack from './LookingBack.vue'
@@ -68,10 +67,7 @@ const promises = computed(() => season.claims)
 const barsRange = { min: 0, max: 5000 }
 const wantedByChannels = computed(() => (collection.value?.channels ?? []).reduce((sum, { bars }) => sum + bars, 0))
 const yielded = computed(() =>
-  season.lineUp(props.id).reduce((sum, soap) => {
-    const source = season.sourceOf(soap)
-    return sum + (source ? scaleDesign(source).bars : 0)
-  }, 0),
+  season.lineUp(props.id).reduce((sum, soap) => sum + (season.yieldOf(soap)?.bars ?? 0), 0),
 )
 
 async function addSoap(): Promise<void> {

@@ -13,7 +13,7 @@ import TheAnswer from '@/parts/TheAnswer.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewDesign } from '@vendange/contract'
 import { barsRange, designSchema, endpoints, labelMassRange, mouldCountRange } from '@vendange/contract'
-import { scaleDesign } from '@vendange/core/batch'
+import type { PourPart } from '@vendange/core/batch'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import ColourPots from './ColourPots.vue'
@@ -32,10 +32,11 @@ const { show } = useUnits()
 
 const design = computed(() => season.design(props.id))
 const collection = computed(() => season.collection(design.value?.collectionId))
-const scaled = computed(() => {
-  const source = design.value && season.sourceOf(design.value)
-  return source && scaleDesign(source)
-})
+const given = computed(() => design.value && season.yieldOf(design.value))
+/** One of its pours, the first: as all of them where it is poured at once. */
+const scaled = computed(() => given.value?.pours[0])
+/** Its pours, where each makes a part of it. */
+const parts = computed(() => season.batchesOf(props.id).flatMap(({ part }) => part ?? []))
 
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   schema: designSchema,
@@ -75,18 +76,29 @@ const partNames = computed(() =>
       )
     : [],
 )
+const scaledTo = computed(() => {
+  const [first] = parts.value
+  if (first) return parts.value.length > 1 ? `The first of ${parts.value.length} pours` : partWords(first)
+  const now = design.value
+  return now ? `Scaled to ${season.mouldWords({ ...now, mouldId: now.mouldId ?? '' })}` : ''
+})
+const partWords = (part: PourPart): string =>
+  `${season.mouldWords(part)}, ${part.barsWanted} bars${
+    season.mould(part.mouldId)?.shape === 'cavities' ? '' : ` cut at ${show('length', part.barThicknessMm)}`
+  }`
 const sentence = computed(() => {
   const now = design.value
   if (!now) return ''
-  if (!scaled.value) return `${now.name} needs a recipe and a mould before anything can be weighed.`
-  const { bars, barsOver, barCuredG } = scaled.value
+  if (!given.value) return `${now.name} needs a recipe and a mould before anything can be weighed.`
+  const { bars, barsOver, barCuredG, pours } = given.value
   const count =
     barsOver === 0
       ? `the ${bars} bars wanted`
       : barsOver > 0
         ? `${bars} bars, ${barsOver} more than wanted`
         : `${bars} bars, ${-barsOver} fewer than wanted`
-  return `${now.name} gives ${count}, about ${show('mass', barCuredG, 0)} each when cured.`
+  const of = pours.length > 1 ? ` in ${pours.length} pours` : ''
+  return `${now.name} gives ${count}${of}, about ${show('mass', barCuredG, 0)} each when cured.`
 })
 
 async function takeSoapAway(): Promise<void> {
@@ -216,10 +228,10 @@ async function takeSoapAway(): Promise<void> {
           </div>
         </section>
         <section v-if="scaled" class="sheet">
-          <h2>
-            Scaled to
-            {{ season.mouldWords({ ...design, mouldId: design.mouldId ?? '' }) }}
-          </h2>
+          <h2>{{ scaledTo }}</h2>
+          <ul v-if="parts.length > 1" class="plain lead" data-test="pour-parts">
+            <li v-for="(part, at) in parts" :key="at">{{ partWords(part) }}</li>
+          </ul>
           <PartsTable v-if="scaled.parts.length > 1" :scaled="scaled" :names="partNames" class="mb-3" />
           <p v-else class="quiet lead">
             {{ scaled.barsPerLoaf }} bars a loaf with {{ show('length', scaled.restMm) }} left over;
@@ -227,7 +239,7 @@ async function takeSoapAway(): Promise<void> {
             (estimate: {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).
           </p>
           <FindingList :findings="scaled.findings" class="mb-3" />
-          <WaysOut v-if="scaled.barsOver < 0" v-model="values" class="mb-3" />
+          <WaysOut v-if="parts.length === 0 && scaled.barsOver < 0" v-model="values" class="mb-3" />
           <BatchWeights :scaled="scaled" :scent-name="design.scent?.name" />
         </section>
       </div>

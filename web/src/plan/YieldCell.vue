@@ -1,15 +1,11 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
-import { scaleDesign } from '@vendange/core/batch'
 import { computed } from 'vue'
 
 const props = defineProps<{ designId: string }>()
 const season = useSeason()
 const design = computed(() => season.design(props.designId))
-const scaled = computed(() => {
-  const source = design.value && season.sourceOf(design.value)
-  return source && scaleDesign(source)
-})
+const scaled = computed(() => design.value && season.yieldOf(design.value))
 </script>
 
 <template>

@@ -31,6 +31,7 @@ const shown = ref(0)
 const isTaking = ref(false)
 const lotId = ref<string>()
 const readingField = ref<HTMLElement>()
+const readingBox = ref<HTMLElement>()
 watch(
   () => state.value?.nextIndex,
   (next) => {
@@ -110,8 +111,13 @@ function go(by: number): void {
   lotId.value = undefined
 }
 
+/** In the empty field of the reading the arrows have nothing to move over: they lead from step to step there too. */
+const isFree = (event: KeyboardEvent): boolean =>
+  !isTyping(event) ||
+  (event.key.startsWith('Arrow') && typed.value === '' && !!readingBox.value?.contains(event.target as Node))
+
 function press(event: KeyboardEvent): void {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
+  if (!isFree(event) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === 'ArrowLeft') go(-1)
   else if (event.key === 'ArrowRight') go(1)
   else if (event.key === ' ' || (event.key.toLowerCase() === 'w' && instrument.isConnected.value)) {
@@ -170,7 +176,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
           <p v-if="step.detail" class="detail">{{ words(step.detail) }}</p>
           <p v-if="step.caution" class="caution">{{ step.caution }}</p>
-          <div v-if="step.kind !== 'tick'" class="entry">
+          <div v-if="step.kind !== 'tick'" ref="readingBox" class="entry">
             <v-text-field
               ref="readingField"
               v-model="typed"

@@ -1,6 +1,6 @@
 import type {
   Placement,
-  PromiseDate,
+  DeliveryDate,
   SeasonPlan,
   SeasonProblem,
   SolverOptions,
@@ -57,7 +57,7 @@ export interface PromiseQuestion {
 /** Answers questions about promise dates one after the other, in a worker of its own, telling each answer at once. */
 export async function promisesInWorker(
   questions: readonly PromiseQuestion[],
-  onAnswer: (answer: PromiseDate, index: number) => void,
+  onAnswer: (answer: DeliveryDate, index: number) => void,
 ): Promise<void> {
   const worker = newWorker()
   const planner = wrap<SeasonPlanner>(worker)

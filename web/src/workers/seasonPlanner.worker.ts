@@ -1,13 +1,13 @@
 import type {
   Placement,
-  PromiseDate,
-  PromiseOptions,
+  DeliveryDate,
+  DeliveryOptions,
   SeasonProblem,
   SolvedSeason,
   SolverOptions,
   SolverProgress,
 } from '@vendange/core/season'
-import { promiseDate, solveSeason } from '@vendange/core/season'
+import { deliveryDate, solveSeason } from '@vendange/core/season'
 import { expose } from 'comlink'
 
 /** What the planner's worker does. A stop ends the worker; the best plan until then was told through `onProgress`. */
@@ -21,8 +21,8 @@ export interface SeasonPlanner {
     problem: SeasonProblem,
     standing: readonly Placement[],
     wished: readonly string[],
-    options: PromiseOptions,
-  ): PromiseDate
+    options: DeliveryOptions,
+  ): DeliveryDate
 }
 
 const planner: SeasonPlanner = {
@@ -33,6 +33,6 @@ const planner: SeasonPlanner = {
         onProgress(progress)
       },
     }),
-  promise: promiseDate,
+  promise: deliveryDate,
 }
 expose(planner)

@@ -1,5 +1,5 @@
 import type { BatchStatus } from '@vendange/contract'
-import type { BatchPlan } from '@vendange/core/batch'
+import type { BatchPlan, PourPart } from '@vendange/core/batch'
 import type { BatchDemand } from '@vendange/core/season'
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { designs } from './designs'
@@ -16,14 +16,6 @@ export interface FrozenBatch {
   readonly labelMassG: number
 }
 
-/** Moulds, bars and cut of a batch that makes a part of its design. */
-export interface OwnOfBatch {
-  readonly mouldId: string
-  readonly mouldCount: number
-  readonly barsWanted: number
-  readonly barThicknessMm: number
-}
-
 export const batches = sqliteTable('batches', {
   ...keptColumns(),
   designId: text('design_id')
@@ -37,7 +29,7 @@ export const batches = sqliteTable('batches', {
   /** Said after the design's name, such as "pour 2 of 4"; empty for a design poured at once. */
   label: text().notNull().default(''),
   /** What differs from the design; null: nothing. */
-  own: text({ mode: 'json' }).$type<OwnOfBatch>(),
+  own: text({ mode: 'json' }).$type<PourPart>(),
   status: text().$type<BatchStatus>().notNull(),
   frozen: text({ mode: 'json' }).$type<FrozenBatch>(),
 })

@@ -34,7 +34,12 @@ const season = useSeason()
 const { show } = useUnits()
 
 const block = reactive<RoughBlock & Record<string, number>>({ ...blockOf(props.mould) })
-const pieces = ref<Piece[]>([usualPiece(props.mould)])
+/** The mould, cut as it was planned for this loaf: as quoted, where that differs from its usual cut. */
+const asPlanned = computed(() => ({
+  ...props.mould,
+  barThicknessMm: props.loaf.barThicknessMm ?? props.mould.barThicknessMm,
+}))
+const pieces = ref<Piece[]>([usualPiece(asPlanned.value)])
 const allowances = reactive({ endMm: props.mould.endTrimMm, sideMm: 0, topMm: 0, kerfMm: props.mould.kerfMm })
 const blockG = computed(() => props.loaf.state.batterG ?? 0)
 const cureLoss = computed(() => season.workshop?.cureLoss ?? 0)

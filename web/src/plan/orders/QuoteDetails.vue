@@ -4,14 +4,14 @@ import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
-import type { PromiseDate } from '@vendange/core/season'
+import type { DeliveryDate } from '@vendange/core/season'
 import { computed } from 'vue'
 
 /** One way to make an order: its days, bars, ingredients and price. */
 const props = defineProps<{
   order: SavedOrder
   option: QuoteOption
-  promise: PromiseDate | undefined
+  promise: DeliveryDate | undefined
   /** A day of the season's problem in words. */
   on: (day: number) => string
 }>()

@@ -3,14 +3,14 @@ import { useUnits } from '@/parts/format'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
-import type { PromiseDate } from '@vendange/core/season'
+import type { DeliveryDate } from '@vendange/core/season'
 
 /** The ways to make an order, side by side. */
 const chosen = defineModel<number>({ required: true })
 defineProps<{
   order: SavedOrder
   options: readonly QuoteOption[]
-  promises: readonly PromiseDate[]
+  promises: readonly DeliveryDate[]
   /** Whether days are still looked for. */
   isLooking: boolean
   /** A day of the season's problem in words. */

@@ -7,14 +7,14 @@ import { isRefused } from '@vendange/core/findings'
 import type { QuoteOption } from '@vendange/core/plan'
 import { quoteOptions } from '@vendange/core/plan'
 import { checkRecipe } from '@vendange/core/recipe'
-import type { BatchOfSeason, PromiseDate } from '@vendange/core/season'
+import type { BatchOfSeason, DeliveryDate } from '@vendange/core/season'
 import { batchDemand, orderWeight, seasonOf, traysFor } from '@vendange/core/season'
 import { computed, ref, shallowRef, watch } from 'vue'
 
 /** The ways to make an order, each with the days on which it could be promised. */
 export function useQuote(order: () => SavedOrder | undefined) {
   const season = useSeason()
-  const promises = shallowRef<readonly PromiseDate[]>([])
+  const promises = shallowRef<readonly DeliveryDate[]>([])
   const isLooking = ref(false)
 
   const options = computed<readonly QuoteOption[]>(() => {

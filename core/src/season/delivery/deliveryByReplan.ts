@@ -1,13 +1,13 @@
-import { slackOf } from './problem/planCost'
-import type { Placement, SeasonBatch, SeasonProblem } from './problem/seasonProblem'
-import type { Promised } from './promised'
-import { solveSeason } from './solver/solveSeason'
+import { slackOf } from '../problem/planCost'
+import type { Placement, SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { Delivery } from './delivery'
+import { solveSeason } from '../solver/solveSeason'
 
 /** Lateness of those who have a promise weighs so much more than that of the wished batches that none is traded for it. */
 const keptWeight = 100
 
 /**
- * A promise found by planning the whole season again: the wished batches as early as can be, nobody else later than they
+ * A delivery found by planning the whole season again: the wished batches as early as can be, nobody else later than they
  * are now. It moves whom it likes, and finds what needs more moves than a search move by move can look at. It is a search
  * of its own that may miss the earliest day.
  *
@@ -15,13 +15,13 @@ const keptWeight = 100
  * @param pinned batches that must not move
  * @param effort of the solver; 1 is that of a whole plan
  */
-export function promiseByReplan(
+export function deliveryByReplan(
   problem: SeasonProblem,
   standing: readonly Placement[],
   wished: readonly string[],
   pinned: readonly Placement[],
   effort: number,
-): Promised | undefined {
+): Delivery | undefined {
   const was = new Map(standing.map((placement) => [placement.id, placement]))
   const lateOf = (batch: SeasonBatch, cut: number): number => Math.max(0, -slackOf(batch, cut))
   const batches = problem.batches.flatMap((batch) => {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { Placement, SeasonProblem } from '../../src/season'
-import { checkPlan, promiseDate, promiseHolds, slackOf, solveSeason } from '../../src/season'
+import { checkPlan, deliveryDate, deliveryHolds, slackOf, solveSeason } from '../../src/season'
 import { aBatch, aSeason, everyPlan, smallSeasons } from './smallSeason'
 
 /**
@@ -52,19 +52,19 @@ const asked = smallSeasons(3)
   })
   .filter(({ problem, isSound }) => isSound && problem.batches.length > 1)
 
-describe('promiseDate', () => {
+describe('deliveryDate', () => {
   it('promises what a full re-plan gives when nothing else may move, and when all may', function () {
     this.timeout(60_000)
     fc.assert(
       fc.property(asked, ({ problem, standing }) => {
-        const found = promiseDate(problem, standing, ['b0'], { mostMoved: 2 })
+        const found = deliveryDate(problem, standing, ['b0'], { mostMoved: 2 })
         const fixed = byFullPlan(problem, standing, 'b0', () => true)
         const free = byFullPlan(problem, standing, 'b0', () => false)
         expect(found.isExact).to.equal(true)
         expect(found.asPlanned?.due).to.equal(fixed)
         expect(found.withMoves?.due ?? found.asPlanned?.due).to.equal(free)
         for (const promised of [found.asPlanned, found.withMoves])
-          if (promised) expect(promiseHolds(problem, standing, promised)).to.equal(true)
+          if (promised) expect(deliveryHolds(problem, standing, promised)).to.equal(true)
       }),
       { numRuns: 20 },
     )
@@ -75,14 +75,14 @@ describe('promiseDate', () => {
     const hours = [1, 0, 0, 0, 1, 4, 1, 0, 0, 0, 0, 1, 4, 1, 0]
     const other = { ...aBatch, due: 30 }
     const problem = { ...aSeason, days: 15, hours, trays: 20, batches: [other, { ...aBatch, id: 'new' }] }
-    const { asPlanned, withMoves } = promiseDate(problem, [{ id: 'a', pour: 5, cut: 6 }], ['new'])
+    const { asPlanned, withMoves } = deliveryDate(problem, [{ id: 'a', pour: 5, cut: 6 }], ['new'])
     expect(asPlanned).to.deep.equal({ due: 18, pours: [{ id: 'new', pour: 12, cut: 13 }], moved: [] })
     expect(withMoves).to.deep.equal({
       due: 11,
       pours: [{ id: 'new', pour: 5, cut: 6 }],
       moved: [{ id: 'a', pour: 12, cut: 13 }],
     })
-    const kept = promiseDate(problem, [{ id: 'a', pour: 5, cut: 6 }], ['new'], {
+    const kept = deliveryDate(problem, [{ id: 'a', pour: 5, cut: 6 }], ['new'], {
       pinned: [{ id: 'a', pour: 5, cut: 6 }],
     })
     expect(kept.withMoves).to.equal(undefined)
@@ -102,18 +102,18 @@ describe('promiseDate', () => {
     }
     const standing = [{ id: 'a', pour: 5, cut: 6 }]
     // A single step sees no way to move anybody.
-    const hasty = promiseDate(problem, standing, ['new'], { steps: 1 })
+    const hasty = deliveryDate(problem, standing, ['new'], { steps: 1 })
     expect(hasty.withMoves?.due).to.equal(11)
     expect(hasty.withMoves?.moved).to.deep.equal([{ id: 'a', pour: 12, cut: 13 }])
-    expect(promiseDate(problem, standing, ['new'], { steps: 1, pinned: standing }).withMoves).to.equal(undefined)
+    expect(deliveryDate(problem, standing, ['new'], { steps: 1, pinned: standing }).withMoves).to.equal(undefined)
   })
 
   it('keeps every promise, however short the search', () => {
     fc.assert(
       fc.property(asked, fc.integer({ min: 1, max: 40 }), ({ problem, standing }, steps) => {
-        const { asPlanned, withMoves } = promiseDate(problem, standing, ['b0'], { steps })
+        const { asPlanned, withMoves } = deliveryDate(problem, standing, ['b0'], { steps })
         for (const promised of [asPlanned, withMoves])
-          if (promised) expect(promiseHolds(problem, standing, promised)).to.equal(true)
+          if (promised) expect(deliveryHolds(problem, standing, promised)).to.equal(true)
         if (asPlanned && withMoves) expect(withMoves.due).to.be.below(asPlanned.due)
       }),
       { numRuns: 20 },
@@ -123,10 +123,10 @@ describe('promiseDate', () => {
   it('promises several batches for one day, and keeps their trays until then', () => {
     const wished = ['x', 'y'].map((id) => ({ ...aBatch, id, prepHours: 0 }))
     const problem = { ...aSeason, trays: 4, batches: wished }
-    const found = promiseDate(problem, [], ['x', 'y'])
+    const found = deliveryDate(problem, [], ['x', 'y'])
     const due = found.asPlanned?.due ?? 0
     expect(found.asPlanned?.pours.every(({ cut }) => cut + 5 <= due)).to.equal(true)
-    expect(promiseHolds(problem, [], found.asPlanned!)).to.equal(true)
+    expect(deliveryHolds(problem, [], found.asPlanned!)).to.equal(true)
     // One mould: the second is poured after the first is cut.
     const [first, second] = [...(found.asPlanned?.pours ?? [])].sort((a, b) => a.pour - b.pour)
     expect(second?.pour).to.be.at.least(first?.cut ?? Infinity)
@@ -134,7 +134,7 @@ describe('promiseDate', () => {
 
   it('promises nothing when there is no room, or nothing is asked', () => {
     const huge = { ...aSeason, batches: [{ ...aBatch, pourHours: 20 }] }
-    expect(promiseDate(huge, [], ['a']).asPlanned).to.equal(undefined)
-    expect(promiseDate(aSeason, [], []).asPlanned).to.equal(undefined)
+    expect(deliveryDate(huge, [], ['a']).asPlanned).to.equal(undefined)
+    expect(deliveryDate(aSeason, [], []).asPlanned).to.equal(undefined)
   })
 })

@@ -1,0 +1,42 @@
+import { expect } from 'chai'
+import { designYield, scaleDesign, sourceOfPart } from '../../src/batch'
+import { workedSource } from '../blends'
+
+describe('the bars that a design gives', () => {
+  const mould = { ...workedSource.mould, name: 'Loaf' }
+  const part = { mouldId: 'loaf', mouldCount: 2, barsWanted: 24, barThicknessMm: mould.lengthMm / 12 }
+
+  it('are those of its moulds where it is poured at once', () => {
+    const { bars, barsOver, barCuredG } = scaleDesign(workedSource)
+    expect(designYield(workedSource)).to.deep.include({ bars, barsOver, barCuredG })
+    expect(designYield(workedSource).pours).to.have.length(1)
+  })
+
+  it('are those of all its pours, each cut as it was quoted', () => {
+    const source = { ...workedSource, design: { ...workedSource.design, barsWanted: 70 } }
+    const given = designYield(source, [
+      { part, mould },
+      { part, mould },
+      { part: { ...part, mouldCount: 1, barsWanted: 12 }, mould },
+    ])
+    // 2 + 2 + 1 loaves of twelve bars each, 10 fewer than 70.
+    expect([given.bars, given.barsOver]).to.deep.equal([60, -10])
+    expect(given.pours.map(({ bars, barsOver }) => [bars, barsOver])).to.deep.equal([
+      [24, 0],
+      [24, 0],
+      [12, 0],
+    ])
+    const [usual] = designYield(source).pours
+    expect(given.barWetG).to.be.closeTo(((usual?.barWetG ?? 0) * part.barThicknessMm) / mould.barThicknessMm, 0.5)
+  })
+
+  it('fill a part’s own moulds and no others of the design', () => {
+    const source = { ...workedSource, more: [{ mould, count: 3 }] }
+    expect(
+      sourceOfPart({ ...source, design: { ...source.design, topMl: 200, displacedMl: 50 } }, part, mould),
+    ).to.deep.include({
+      more: [],
+      design: { ...source.design, mouldCount: 2, barsWanted: 24, topMl: 0, displacedMl: 0 },
+    })
+  })
+})

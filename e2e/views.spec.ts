@@ -1,0 +1,41 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { answer } from './hands'
+import { WorkshopProcess } from './server'
+import { mainViewNames, mainViews } from './views'
+
+const workshop = new WorkshopProcess()
+test.beforeAll(async () => {
+  workshop.seedDemo()
+  await workshop.start('2027-03-08')
+})
+test.afterAll(() => workshop.dispose())
+
+async function seriousFaults(page: Page): Promise<readonly string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .flatMap(({ id, nodes }) =>
+      nodes.map(({ target, failureSummary }) => `${id} at ${target.join(' ')}: ${failureSummary ?? ''}`),
+    )
+}
+
+for (const viewName of mainViewNames) {
+  test(`${viewName} has no serious fault of accessibility, nor an error, in paper or at night`, async ({ page }) => {
+    const complaints: string[] = []
+    page.on('console', (message) => {
+      if (message.type() === 'error' || message.type() === 'warning') complaints.push(message.text())
+    })
+    page.on('pageerror', (error) => complaints.push(error.message))
+    const path = (await mainViews(workshop.url))[viewName]
+    for (const theme of ['paper', 'night']) {
+      await page.addInitScript((name) => localStorage.setItem('vendange.theme', name), theme)
+      await page.goto(workshop.url + path)
+      await expect(answer(page)).not.toBeEmpty()
+      await page.waitForLoadState('networkidle')
+      expect(await seriousFaults(page), theme).toEqual([])
+    }
+    expect(complaints).toEqual([])
+  })
+}
