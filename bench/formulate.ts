@@ -1,7 +1,8 @@
 import type { BatchSource } from '@vendange/core/batch'
 import { scaleDesign } from '@vendange/core/batch'
 import { fatTable } from '@vendange/core/fats'
-import { suggestPourDay } from '@vendange/core/season'
+import type { BatchOfSeason } from '@vendange/core/season'
+import { OpenSeason, seasonOf, suggestPourDay } from '@vendange/core/season'
 import type { Wish, WishProblem } from '@vendange/core/wishes'
 import { nearestRecipe } from '@vendange/core/wishes/nearest'
 import { percentile, report, timesOf } from './measure'
@@ -97,8 +98,15 @@ const contradictory: WishProblem = {
     { kind: 'acids', acids: 'firm', sense: 'at_least', limit: 0.3 },
   ],
 }
-const seeking = {
-  id: null,
+const seeking: BatchOfSeason = {
+  id: 'new:soap',
+  name: 'Soap',
+  days: undefined,
+  earliestDay: undefined,
+  trays: 2,
+  weight: 1,
+  status: 'planned',
+  isPinned: false,
   mouldId: 'long',
   mouldCount: 1,
   neededDay: '2027-06-01',
@@ -108,6 +116,9 @@ const workshop = {
   working: { makers: [{ weekHours: [2, 2, 2, 2, 2, 6, 0], exceptions: [] }], exceptions: [] },
   setupHours: 0.5,
   mouldCounts: { long: 1 },
+  ovenSlots: 2,
+  trays: 24,
+  bufferDays: 3,
 }
 
 /** Recomputing a batch and suggesting its day, against a bare loop over the same table. */
@@ -146,7 +157,10 @@ export async function benchFormulate(): Promise<void> {
   )
   report(
     'A pour day suggested, median',
-    percentile(await timesOf(300, () => suggestPourDay(seeking, [], workshop, '2027-03-08')), 0.5),
+    percentile(
+      await timesOf(300, () => suggestPourDay(new OpenSeason(seasonOf([seeking], workshop, '2027-03-08')), seeking.id)),
+      0.5,
+    ),
     'a bare loop',
     loopMs,
   )

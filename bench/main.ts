@@ -1,3 +1,4 @@
+import globalSetup from '../e2e/globalSetup'
 import { benchApi } from './api'
 import { benchBoard } from './board'
 import { benchCure } from './cure'
@@ -25,8 +26,12 @@ if (wanted !== undefined && !Object.hasOwn(benches, wanted)) {
   console.error(`Expected one of ${Object.keys(benches).join(', ')}, got ${wanted}`)
   process.exit(1)
 }
+/** Benches that drive the server as a process of its own. */
+const needServer = ['board', 'api', 'kills']
+const tidyUp = wanted === undefined || needServer.includes(wanted) ? await globalSetup() : undefined
 for (const [name, run] of Object.entries(benches)) {
   if (wanted !== undefined && wanted !== name) continue
   console.log(`\n${name}`)
   await run()
 }
+tidyUp?.()

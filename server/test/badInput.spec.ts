@@ -1,5 +1,6 @@
+import { datedSeason } from '@vendange/core/season'
 import type { Problem } from '@vendange/contract'
-import { allEndpoints, blankMaker, blankOrder, blankOwnFat, datedSeason, endpoints } from '@vendange/contract'
+import { allEndpoints, blankMaker, blankOrder, blankOwnFat, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'

@@ -1,6 +1,6 @@
 import type { SavedOrder } from '@vendange/contract'
-import { blankOrder, datedSeason, endpoints } from '@vendange/contract'
-import { checkPlan } from '@vendange/core/season'
+import { blankOrder, endpoints } from '@vendange/contract'
+import { checkPlan, datedSeason } from '@vendange/core/season'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'

@@ -1,4 +1,5 @@
-import { endpoints, unplannedBatches } from '@vendange/contract'
+import { unplannedBatches } from '@vendange/core/season'
+import { endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pictureType } from '../src/loaves/photoService'
 import { pourUpTo } from './pouring'

@@ -276,7 +276,14 @@ export const savedDesignSchema = designSchema.shape({
 })
 
 /** A pour on a day. Without a cut day, the first one with hours in its setting time is taken. */
-export const batchSchema = object({ designId: idText(), pourDay: dayText() }).noUnknown().required()
+export const batchSchema = object({
+  designId: idText(),
+  pourDay: dayText(),
+  /** Null or left out: the first day with hours in its setting time. */
+  cutDay: optionalDay().optional(),
+})
+  .noUnknown()
+  .required()
 export const batchMoveSchema = object({
   pourDay: dayText(),
   /** Null: the first day with hours in its setting time. */

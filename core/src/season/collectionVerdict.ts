@@ -1,7 +1,10 @@
 import type { Day } from '../calendar'
-import type { PlannedBatch, PourDaySuggestion, SeekingBatch, Workshop } from './suggestPourDay'
-import { suggestPourDay } from './suggestPourDay'
-import { batchDays, latestPourDay, slackDays } from './batchDays'
+import { addDays } from '../calendar'
+import type { BatchDemand } from './batchDays'
+import { latestPourDay, slackDays } from './batchDays'
+import { OpenSeason } from './openSeason'
+import type { PlannedBatch } from './plannedBatch'
+import type { DatedSeason } from './seasonOf'
 
 /** A soap of a line-up and where it stands. */
 export interface LineUpSoap {
@@ -11,8 +14,8 @@ export interface LineUpSoap {
   readonly batch: PlannedBatch | null
   /** Whether it is poured already, so that its days are facts. */
   readonly poured: boolean
-  /** What it asks for when it has no batch yet. Null while its mould or recipe is not chosen. */
-  readonly seeking: SeekingBatch | null
+  /** Its batch in the season that is asked, planned or seeking its day; null while its mould or recipe is not chosen. */
+  readonly seeking: { readonly id: string; readonly demand: BatchDemand } | null
 }
 
 export type SoapStanding =
@@ -37,11 +40,13 @@ export interface SoapVerdict {
   readonly standing: SoapStanding
   /** The planned or suggested pour day. */
   readonly pourDay: Day | undefined
+  readonly cutDay: Day | undefined
   readonly readyDay: Day | undefined
   /** Negative: late by so many days. */
   readonly slackDays: number | undefined
-  /** For a planned pour that comes too late: a free day on which it would be in time. */
+  /** For a planned pour that comes too late: a free day on which it would be in time, and the cut that goes with it. */
   readonly betterDay: Day | undefined
+  readonly betterCutDay?: Day | undefined
 }
 
 export interface CollectionVerdict {
@@ -60,6 +65,7 @@ function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day,
     name: soap.name,
     standing: slack < 0 ? 'late' : inTime,
     pourDay: batch.days.pourDay,
+    cutDay: batch.days.cutDay,
     readyDay: batch.days.readyDay,
     slackDays: slack,
     betterDay: undefined,
@@ -75,44 +81,45 @@ function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day,
 export function collectionVerdict(
   neededDay: Day,
   soaps: readonly LineUpSoap[],
-  plan: readonly PlannedBatch[],
-  workshop: Workshop,
-  today: Day,
+  season: DatedSeason,
 ): CollectionVerdict {
-  const trial: PlannedBatch[] = [...plan]
-  const suggestions = new Map<string, { suggestion: PourDaySuggestion; readyDay: Day | undefined }>()
+  const open = new OpenSeason(season)
+  const today = season.firstDay
+  const on = (day: number): Day => addDays(today, day)
+  const suggestions = new Map<string, { pourDay: Day; cutDay: Day; readyDay: Day; slackDays: number } | undefined>()
   const seekers = soaps.flatMap((soap) =>
     soap.batch === null && !soap.poured && soap.seeking !== null ? [{ soap, seeking: soap.seeking }] : [],
   )
-  seekers.sort(
-    (a, b) =>
-      b.seeking.demand.cureDays +
-      b.seeking.demand.setDays.min -
-      (a.seeking.demand.cureDays + a.seeking.demand.setDays.min),
-  )
+  const daysOf = ({ cureDays, setDays }: BatchDemand): number => cureDays + setDays.min
+  seekers.sort((a, b) => daysOf(b.seeking.demand) - daysOf(a.seeking.demand))
   for (const { soap, seeking } of seekers) {
-    const suggestion = suggestPourDay(seeking, trial, workshop, today)
-    let readyDay: Day | undefined
-    if (suggestion.pourDay !== undefined) {
-      const days = batchDays(suggestion.pourDay, seeking.demand, workshop.working)
-      readyDay = days.readyDay
-      trial.push({ ...seeking, id: soap.designId, name: soap.name, days })
-    }
-    suggestions.set(soap.designId, { suggestion, readyDay })
+    const best = open.bestDay(seeking.id)
+    if (best) open.place(seeking.id, best.pour, best.cut)
+    suggestions.set(
+      soap.designId,
+      best && {
+        pourDay: on(best.pour),
+        cutDay: on(best.cut),
+        readyDay: on(best.cut + seeking.demand.cureDays),
+        slackDays: best.slackDays,
+      },
+    )
   }
 
   const verdicts = soaps.map((soap): SoapVerdict => {
     if (soap.batch) {
       const verdict = verdictOfPlanned(soap, soap.batch, neededDay, today)
       if (verdict.standing !== 'late' || soap.poured || !soap.seeking) return verdict
-      const { pourDay, slackDays: slack } = suggestPourDay(soap.seeking, trial, workshop, today)
-      return slack !== undefined && slack >= 0 ? { ...verdict, betterDay: pourDay } : verdict
+      const best = open.bestDay(soap.seeking.id)
+      return best && best.slackDays >= 0
+        ? { ...verdict, betterDay: on(best.pour), betterCutDay: on(best.cut) }
+        : verdict
     }
     const tried = suggestions.get(soap.designId)
-    const slack = tried?.suggestion.slackDays
+    const slack = tried?.slackDays
     const standing: SoapStanding = soap.poured
       ? 'out'
-      : !tried
+      : !suggestions.has(soap.designId)
         ? 'incomplete'
         : slack !== undefined && slack >= 0
           ? 'to_plan'
@@ -121,14 +128,15 @@ export function collectionVerdict(
       designId: soap.designId,
       name: soap.name,
       standing,
-      pourDay: tried?.suggestion.pourDay,
+      pourDay: tried?.pourDay,
+      cutDay: tried?.cutDay,
       readyDay: tried?.readyDay,
       slackDays: slack,
       betterDay: undefined,
     }
   })
 
-  const open = soaps
+  const toPour = soaps
     .filter((soap) => !soap.poured)
     .flatMap((soap) => {
       const demand = soap.batch?.demand ?? soap.seeking?.demand
@@ -138,6 +146,6 @@ export function collectionVerdict(
   return {
     possible: verdicts.every(({ standing }) => standing !== 'late' && standing !== 'incomplete'),
     soaps: verdicts,
-    nextPour: open[0],
+    nextPour: toPour[0],
   }
 }

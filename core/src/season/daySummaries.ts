@@ -1,7 +1,6 @@
 import type { Day } from '../calendar'
 import { addDays } from '../calendar'
-import type { PlannedBatch } from './suggestPourDay'
-import { plannedHours } from './suggestPourDay'
+import type { PlannedBatch } from './plannedBatch'
 import type { WorkingHours } from './workingHours'
 import { hoursOn } from './workingHours'
 
@@ -15,6 +14,21 @@ export interface DaySummary {
   readonly cuts: readonly string[]
   /** Batches whose cure ends on this day. */
   readonly ready: readonly string[]
+}
+
+/** Hours of work that the plan asks of a day, past or to come, set-up included. */
+export function plannedHours(day: Day, batches: readonly PlannedBatch[], setupHours: number): number {
+  let hours = 0
+  let pours = 0
+  for (const { days, demand } of batches) {
+    if (days.prepDay === day) hours += demand.prepHours
+    if (days.pourDay === day) {
+      hours += demand.pourHours
+      pours += 1
+    }
+    if (days.cutDay === day) hours += demand.cutHours
+  }
+  return pours > 0 ? hours + setupHours : hours
 }
 
 /**

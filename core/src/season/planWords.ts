@@ -4,6 +4,7 @@ import { formatQuantity } from '../units'
 import type { PlanCheck } from './problem/checkPlan'
 import { slackOf } from './problem/planCost'
 import type { Placement, SeasonPlan, SeasonProblem } from './problem/seasonProblem'
+import { hoursTolerance } from './problem/seasonProblem'
 import type { Violation } from './problem/violation'
 import type { DatedSeason } from './seasonOf'
 
@@ -57,15 +58,21 @@ export function violationFinding(
   }
 }
 
-/** What tells one broken rule from another, numbers and all. */
-function violationKey(violation: Violation): string {
-  return Object.values(violation).join('|')
+/** What a violation is about, its figures left out: a rule of a day, or of a batch. */
+function subjectOf(violation: Violation): string {
+  if (!('day' in violation)) return Object.values(violation).join('|')
+  return `${violation.rule}|${violation.day}|${'kind' in violation ? violation.kind : ''}`
 }
 
-/** What a plan breaks that another does not, or breaks worse; runs of days told once. */
+/** What a plan breaks that another does not, or breaks worse, day by day; runs of days told once. */
 export function newViolations(before: readonly Violation[], after: readonly Violation[]): readonly Violation[] {
-  const known = new Set(withoutRepeats(before).map(violationKey))
-  return withoutRepeats(after).filter((violation) => !known.has(violationKey(violation)))
+  const asked = new Map(before.map((one) => [subjectOf(one), 'asked' in one ? one.asked : Infinity]))
+  return withoutRepeats(
+    after.filter((one) => {
+      const known = asked.get(subjectOf(one))
+      return known === undefined || ('asked' in one && one.asked > known + hoursTolerance)
+    }),
+  )
 }
 
 /** Runs of the same rule on days that follow each other told once, as the worst of them. */

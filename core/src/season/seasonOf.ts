@@ -1,18 +1,15 @@
 import type { Day } from '../calendar'
 import { addDays, daysBetween } from '../calendar'
-import type { BatchDays, BatchDemand } from './batchDays'
-import type { FillsMoulds } from './mouldsOfBatch'
+import type { BatchDays } from './batchDays'
 import { mouldsOfBatch } from './mouldsOfBatch'
 import type { Placement, SeasonBatch, SeasonProblem, Taken } from './problem/seasonProblem'
+import type { PlannedBatch } from './plannedBatch'
 import { mostDaysAhead, mostDaysInMould } from './plannableDays'
 import type { WorkingHours } from './workingHours'
 import { hoursOn } from './workingHours'
 
 /** A batch of the workshop as the season sees it. */
-export interface BatchOfSeason extends FillsMoulds {
-  readonly id: string
-  readonly name: string
-  readonly demand: BatchDemand
+export interface BatchOfSeason extends Omit<PlannedBatch, 'days'> {
   /** Undefined while a planned batch is not on the calendar yet. */
   readonly days: BatchDays | undefined
   /** Day its bars are needed in the workshop's zone; undefined when nothing waits for them. */
@@ -47,6 +44,8 @@ export interface DatedSeason {
   /** Where the planned batches stand now. */
   readonly placements: readonly Placement[]
   readonly pinned: readonly Placement[]
+  /** Batches that are in their moulds already, with the days on which they hold them. */
+  readonly inMoulds: readonly (Placement & { readonly moulds: Readonly<Record<string, number>> })[]
   readonly nameOf: Readonly<Record<string, string>>
 }
 
@@ -104,6 +103,18 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
     for (let day = Math.max(0, cut); day < until; day++) trays[day]! += batch.trays
   }
   const taken: Taken = { moulds, trays }
+  const inMoulds = batches.flatMap((batch) =>
+    batch.status === 'in_mould' && batch.days
+      ? [
+          {
+            id: batch.id,
+            moulds: Object.fromEntries(mouldsOfBatch(batch)),
+            pour: number(batch.days.pourDay),
+            cut: Math.max(1, number(batch.days.cutDay)),
+          },
+        ]
+      : [],
+  )
   const seasonBatches = planned.map((batch): SeasonBatch => ({
     id: batch.id,
     moulds: Object.fromEntries(mouldsOfBatch(batch)),
@@ -135,6 +146,7 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
     },
     placements: placementsOf(planned),
     pinned: placementsOf(planned.filter(({ isPinned }) => isPinned)),
+    inMoulds,
     nameOf: Object.fromEntries(batches.map(({ id, name }) => [id, name])),
   }
 }

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { addDays } from '../../src/calendar'
-import type { BatchDemand, LineUpSoap, PlannedBatch, SeekingBatch, Workshop } from '../../src/season'
+import type { BatchDemand, BatchOfSeason, LineUpSoap, PlannedBatch, DatedSeason, SeasonLimits } from '../../src/season'
 import {
   batchDays,
   batchDemand,
@@ -14,6 +14,8 @@ import {
   latestPourDay,
   plannedHours,
   pourDayFindings,
+  OpenSeason,
+  seasonOf,
   slackDays,
   suggestPourDay,
   weekHoursTotal,
@@ -28,7 +30,7 @@ const demand: BatchDemand = {
   cureDays: 28,
   oven: false,
 }
-const workshop: Workshop = {
+const workshop: SeasonLimits = {
   working: {
     makers: [
       { weekHours: [2, 1, 1, 2, 0, 3, 0], exceptions: [{ day: '2027-03-31', hours: 0 }] },
@@ -38,9 +40,22 @@ const workshop: Workshop = {
   },
   setupHours: 0.5,
   mouldCounts: { long: 1 },
+  ovenSlots: 2,
+  trays: 24,
+  bufferDays: 3,
 }
 const neededDay = '2027-04-24' // a Saturday
-const seeking: SeekingBatch = { id: null, mouldId: 'long', mouldCount: 1, demand, neededDay }
+const plannedRules = { earliestDay: undefined, trays: 1, weight: 1, status: 'planned' as const, isPinned: false }
+const seeking: BatchOfSeason = {
+  id: 'new:soap',
+  name: 'Soap',
+  mouldId: 'long',
+  mouldCount: 1,
+  demand,
+  days: undefined,
+  neededDay,
+  ...plannedRules,
+}
 const planned = (id: string, pourDay: string): PlannedBatch => ({
   id,
   name: `Soap ${id}`,
@@ -50,11 +65,26 @@ const planned = (id: string, pourDay: string): PlannedBatch => ({
   days: batchDays(pourDay, demand, workshop.working),
 })
 
+/** The calendar on which a batch seeks its day, beside what is planned. */
+const calendar = (batch: BatchOfSeason | undefined, plan: readonly PlannedBatch[], of = workshop): DatedSeason =>
+  seasonOf(
+    [
+      ...plan.filter(({ id }) => id !== batch?.id).map((one) => ({ ...plannedRules, ...one, neededDay: undefined })),
+      ...(batch ? [batch] : []),
+    ],
+    of,
+    today,
+  )
+const findingsOn = (day: string, batch: BatchOfSeason, plan: readonly PlannedBatch[] = [], of = workshop) =>
+  pourDayFindings(new OpenSeason(calendar(batch, plan, of)), batch.id, day, { long: 'Long loaf' })
+const suggested = (batch: BatchOfSeason, plan: readonly PlannedBatch[] = [], of = workshop) =>
+  suggestPourDay(new OpenSeason(calendar(batch, plan, of)), batch.id)
+
 describe('a batch in several kinds of mould', () => {
   const both = { ...seeking, moreMoulds: [{ mouldId: 'tray', count: 2 }] }
-  const withTrays = (trays: number): Workshop => ({ ...workshop, mouldCounts: { long: 1, tray: trays } })
-  const told = (batch: SeekingBatch, plan: readonly PlannedBatch[], of: Workshop) =>
-    pourDayFindings('2027-03-10', batch, plan, of, today).map(({ code }) => code)
+  const withTrays = (trays: number): SeasonLimits => ({ ...workshop, mouldCounts: { long: 1, tray: trays } })
+  const told = (batch: BatchOfSeason, plan: readonly PlannedBatch[], of: SeasonLimits) =>
+    findingsOn('2027-03-10', batch, plan, of).map(({ code }) => code)
 
   it('counts each kind once, however it is written', () => {
     const mixed = { mouldId: 'long', mouldCount: 1, moreMoulds: [{ mouldId: 'long', count: 2 }, ...both.moreMoulds] }
@@ -66,10 +96,10 @@ describe('a batch in several kinds of mould', () => {
 
   it('needs all of them free', () => {
     expect(told(both, [], withTrays(2))).to.deep.equal([])
-    expect(told(both, [], withTrays(1))).to.deep.equal(['too_few_moulds'])
+    expect(told(both, [], withTrays(1))).to.deep.equal(['moulds'])
     const holder = { ...planned('a', '2027-03-10'), mouldId: 'tray', demand: { ...demand, pourHours: 0 } }
-    expect(told(both, [holder], withTrays(2))).to.include('mould_taken')
-    expect(told(both, [holder], withTrays(3))).not.to.include('mould_taken')
+    expect(told(both, [holder], withTrays(2))).to.include('moulds')
+    expect(told(both, [holder], withTrays(3))).not.to.include('moulds')
   })
 })
 
@@ -131,7 +161,7 @@ describe('plannedHours', () => {
 
 describe('pourDayFindings', () => {
   const codes = (day: string, plan: readonly PlannedBatch[] = []) =>
-    pourDayFindings(day, seeking, plan, workshop, today).map(({ code }) => code)
+    findingsOn(day, seeking, plan).map(({ code }) => code)
 
   it('has nothing against a free day', () => {
     expect(codes('2027-03-10')).to.deep.equal([])
@@ -143,32 +173,26 @@ describe('pourDayFindings', () => {
   })
 
   it('says how many hours are short', () => {
-    const [finding] = pourDayFindings(
-      '2027-03-10',
-      { ...seeking, demand: { ...demand, pourHours: 5 } },
-      [],
-      workshop,
-      today,
-    )
+    const [finding] = findingsOn('2027-03-10', { ...seeking, demand: { ...demand, pourHours: 5 } })
     expect(finding?.message).to.equal('Wed 10 Mar: 5.5 h planned, 2 h there.')
-    expect(codes('2027-03-21')).to.deep.equal(['hours_short'])
+    expect(codes('2027-03-21')).to.deep.equal(['hours'])
   })
 
   it('says who has the mould and until when', () => {
     // Poured on Friday and cut on Saturday, the mould is free again on Saturday; only Friday's hours are short.
-    expect(codes('2027-03-13', [planned('a', '2027-03-12')])).to.deep.equal(['hours_short'])
-    const busy = pourDayFindings('2027-03-13', seeking, [planned('a', '2027-03-13')], workshop, today)
-    expect(busy.map(({ code }) => code)).to.deep.equal(['mould_taken'])
+    expect(codes('2027-03-13', [planned('a', '2027-03-12')])).to.deep.equal(['hours'])
+    const busy = findingsOn('2027-03-13', seeking, [planned('a', '2027-03-13')])
+    expect(busy.map(({ code }) => code)).to.deep.equal(['moulds'])
     expect(busy[0]?.message).to.contain('taken by Soap a; free again on Mon 15 Mar')
   })
 
   it('says that there is no such mould, or too few, whatever the day', () => {
     const none = { ...workshop, mouldCounts: { long: 0 } }
-    const [finding] = pourDayFindings('2027-03-13', seeking, [], none, today)
+    const [finding] = findingsOn('2027-03-13', seeking, [], none)
     expect(finding?.message).to.contain('The workshop has none of this mould.')
-    const [two] = pourDayFindings('2027-03-13', { ...seeking, mouldCount: 2 }, [], workshop, today)
+    const [two] = findingsOn('2027-03-13', { ...seeking, mouldCount: 2 })
     expect(two?.message).to.equal('It asks for 2 moulds of this kind; the workshop has 1.')
-    expect(suggestPourDay(seeking, [], none, today).pourDay).to.equal(undefined)
+    expect(suggested(seeking, [], none)?.pourDay).to.equal(undefined)
   })
 
   it('takes a day with fewer hours than the set-up alone for one without room', () => {
@@ -176,47 +200,41 @@ describe('pourDayFindings', () => {
       ...workshop,
       working: { ...workshop.working, exceptions: [{ day: '2027-03-13', hours: 0.25 }] },
     }
-    const [finding] = pourDayFindings(
-      '2027-03-13',
-      { ...seeking, demand: { ...demand, pourHours: 0 } },
-      [],
-      brief,
-      today,
-    )
+    const [finding] = findingsOn('2027-03-13', { ...seeking, demand: { ...demand, pourHours: 0 } }, [], brief)
     expect(finding?.message).to.equal('Sat 13 Mar: 0.5 h planned, 0.25 h there.')
   })
 
   it('does not stand in its own way when it moves', () => {
-    const moving = { ...seeking, id: 'a' }
-    expect(pourDayFindings('2027-03-13', moving, [planned('a', '2027-03-13')], workshop, today)).to.deep.equal([])
+    const moving = { ...seeking, id: 'a', days: planned('a', '2027-03-13').days }
+    expect(findingsOn('2027-03-13', moving)).to.deep.equal([])
   })
 })
 
 describe('suggestPourDay', () => {
   it('takes the last free day that is in time', () => {
     // The latest would be Friday 26 March, a holiday here; the preparation for Saturday would fall on it, too.
-    expect(suggestPourDay(seeking, [], workshop, today)).to.deep.equal({
+    expect(suggested(seeking)).to.deep.equal({
       pourDay: '2027-03-25',
+      cutDay: '2027-03-27',
       latestPourDay: '2027-03-26',
       slackDays: 0,
     })
   })
 
   it('goes a day earlier when that one is taken', () => {
-    const { pourDay } = suggestPourDay(seeking, [planned('a', '2027-03-25')], workshop, today)
-    expect(pourDay).to.equal('2027-03-23')
+    expect(suggested(seeking, [planned('a', '2027-03-25')])?.pourDay).to.equal('2027-03-23')
   })
 
   it('gives the first day after when none is in time, and says how late', () => {
     const soon = { ...seeking, neededDay: '2027-03-20' }
-    const suggestion = suggestPourDay(soon, [], workshop, today)
-    expect(suggestion.pourDay).to.equal('2027-03-09')
-    expect(suggestion.slackDays).to.equal(-18)
+    const suggestion = suggested(soon)
+    expect(suggestion?.pourDay).to.equal('2027-03-09')
+    expect(suggestion?.slackDays).to.equal(-18)
   })
 
   it('gives none where there are no hours at all', () => {
     const closed = { ...workshop, working: { makers: [], exceptions: [] } }
-    expect(suggestPourDay(seeking, [], closed, today).pourDay).to.equal(undefined)
+    expect(suggested(seeking, [], closed)?.pourDay).to.equal(undefined)
   })
 
   it('never suggests a day that something stands against, nor one that is late while an earlier one is free', () => {
@@ -225,13 +243,13 @@ describe('suggestPourDay', () => {
       fc.property(days, fc.integer({ min: 5, max: 60 }), (taken, ahead) => {
         const plan = taken.map((day, index) => planned(String(index), addDays(today, day)))
         const wish = { ...seeking, neededDay: addDays(today, ahead) }
-        const { pourDay, slackDays: slack } = suggestPourDay(wish, plan, workshop, today)
+        const { pourDay, slackDays: slack } = suggested(wish, plan) ?? {}
         if (pourDay === undefined) return
-        expect(pourDayFindings(pourDay, wish, plan, workshop, today)).to.deep.equal([])
+        expect(findingsOn(pourDay, wish, plan)).to.deep.equal([])
         if (slack !== undefined && slack < 0) {
           for (let day = today; day < pourDay; day = addDays(day, 1)) {
             const inTime = slackDays(batchDays(day, demand, workshop.working), wish.neededDay) >= 0
-            if (inTime) expect(pourDayFindings(day, wish, plan, workshop, today)).not.to.deep.equal([])
+            if (inTime) expect(findingsOn(day, wish, plan)).not.to.deep.equal([])
           }
         }
       }),
@@ -251,7 +269,11 @@ describe('collectionVerdict', () => {
   })
 
   it('tries each soap on a day of its own', () => {
-    const verdict = collectionVerdict(neededDay, [soap('fog', {}), soap('lamps', {})], [], workshop, today)
+    const verdict = collectionVerdict(
+      neededDay,
+      [soap('fog', {}), soap('lamps', { seeking: { ...seeking, id: 'new:lamps' } })],
+      seasonOf([seeking, { ...seeking, id: 'new:lamps' }], workshop, today),
+    )
     expect(verdict.possible).to.equal(true)
     expect(verdict.soaps.map(({ standing }) => standing)).to.deep.equal(['to_plan', 'to_plan'])
     expect(new Set(verdict.soaps.map(({ pourDay }) => pourDay)).size).to.equal(2)
@@ -269,16 +291,14 @@ describe('collectionVerdict', () => {
         soap('c', { batch: old, poured: true }),
         soap('d', { seeking: null }),
       ],
-      [batch],
-      workshop,
-      today,
+      calendar(seeking, [batch]),
     )
     expect(verdict.soaps.map(({ standing }) => standing)).to.deep.equal(['planned', 'curing', 'ready', 'incomplete'])
     expect(verdict.possible).to.equal(false)
   })
 
   it('seeks no day for what came out long ago', () => {
-    const verdict = collectionVerdict('2026-05-09', [soap('fog', { poured: true })], [], workshop, today)
+    const verdict = collectionVerdict('2026-05-09', [soap('fog', { poured: true })], calendar(seeking, []))
     expect(verdict.soaps[0]).to.deep.include({ standing: 'out', pourDay: undefined, betterDay: undefined })
     expect(verdict).to.deep.include({ possible: true, nextPour: undefined })
   })
@@ -288,9 +308,7 @@ describe('collectionVerdict', () => {
     const verdict = collectionVerdict(
       neededDay,
       [soap('late', { batch, seeking: { ...seeking, id: 'late' } })],
-      [batch],
-      workshop,
-      today,
+      calendar({ ...seeking, id: 'late', days: batch.days }, []),
     )
     // Poured on Thu 1 April, cut on Fri 2 April, cured on Fri 30 April: six days late.
     expect(verdict.soaps[0]).to.include({ standing: 'late', slackDays: -6, betterDay: '2027-03-25' })
@@ -298,7 +316,7 @@ describe('collectionVerdict', () => {
   })
 
   it('has nothing to say against an empty line-up', () => {
-    expect(collectionVerdict(neededDay, [], [], workshop, today)).to.deep.equal({
+    expect(collectionVerdict(neededDay, [], calendar(undefined, []))).to.deep.equal({
       possible: true,
       soaps: [],
       nextPour: undefined,

@@ -135,15 +135,23 @@ export function batchService({ database, clock, newId }: Context): BatchService 
   }
 
   return {
-    create: ({ designId, pourDay }) =>
+    create: ({ designId, pourDay, cutDay = null }) =>
       database.write(async (transaction) => {
         await readBatchSource(transaction, designId)
-        await refuseUnplannable(transaction, pourDay, null)
+        await refuseUnplannable(transaction, pourDay, cutDay)
         const left = await partTakenOff(transaction, designId)
         const id = newId()
-        await transaction
-          .insert(batches)
-          .values({ id, version: 1, isRemoved: false, designId, pourDay, status: 'planned', frozen: null, ...left })
+        await transaction.insert(batches).values({
+          id,
+          version: 1,
+          isRemoved: false,
+          designId,
+          pourDay,
+          cutDay,
+          status: 'planned',
+          frozen: null,
+          ...left,
+        })
         return readBatchSummary(transaction, id)
       }),
 

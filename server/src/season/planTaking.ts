@@ -1,8 +1,8 @@
 import type { BatchSummary, NewDayTick, PlanTaken, PlanTakenView, SeasonView } from '@vendange/contract'
-import { datedSeason } from '@vendange/contract'
+
 import { daysBetween } from '@vendange/core/calendar'
 import type { Placement } from '@vendange/core/season'
-import { checkPlan, unplannable, violationFinding, withoutRepeats } from '@vendange/core/season'
+import { checkPlan, datedSeason, unplannable, violationFinding, newViolations } from '@vendange/core/season'
 import { and, eq } from 'drizzle-orm'
 import { readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { Transaction } from '../db/database'
@@ -28,12 +28,10 @@ function newTroubles(view: SeasonView, plan: PlanTaken): readonly string[] {
     return move ? { id: placement.id, pour: number(move.pourDay), cut: number(move.cutDay) } : placement
   })
   const names = Object.fromEntries(view.moulds.map(({ id, name }) => [id, name]))
-  const told = (placements: readonly Placement[]): readonly string[] =>
-    withoutRepeats(checkPlan(season.problem, { pours: placements }).violations).map(
-      (violation) => violationFinding(violation, season, names).message,
-    )
-  const before = new Set(told(season.placements))
-  return told(pours).filter((message) => !before.has(message))
+  const broken = (placements: readonly Placement[]) => checkPlan(season.problem, { pours: placements }).violations
+  return newViolations(broken(season.placements), broken(pours)).map(
+    (violation) => violationFinding(violation, season, names).message,
+  )
 }
 
 export function planTaking({ database, clock, newId }: Context, season: SeasonService): PlanTaking {

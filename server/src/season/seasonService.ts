@@ -1,3 +1,4 @@
+import { workingHours } from '@vendange/core/season'
 import type {
   SavedCollection,
   SavedDesign,
@@ -8,7 +9,7 @@ import type {
   SavedRecipe,
   SeasonView,
 } from '@vendange/contract'
-import { workingHours } from '@vendange/contract'
+
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
 import { and, count, eq, gte, inArray, max, min, ne, or, sum } from 'drizzle-orm'

@@ -1,10 +1,10 @@
 import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, StoresView } from '@vendange/contract'
-import { workingHours } from '@vendange/contract'
+
 import type { SavedMaker } from '@vendange/contract'
 import { mouldsOfPlan } from '@vendange/core/batch'
 import type { Finding } from '@vendange/core/findings'
 import { fatOf } from '@vendange/core/recipe'
-import { batchDays } from '@vendange/core/season'
+import { batchDays, workingHours } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
 import { adjustmentFor, checkCertificate, keyOfIngredient, needsOfPours, storesChanges } from '@vendange/core/stores'
 import { and, eq, inArray, ne, notInArray, or } from 'drizzle-orm'

@@ -44,8 +44,8 @@ export function usePours() {
     })
   }
 
-  async function putOn(designId: string, pourDay: Day): Promise<void> {
-    const batch = await act(() => api(endpoints.batches.create, { body: { designId, pourDay } }))
+  async function putOn(designId: string, pourDay: Day, cutDay: Day | null = null): Promise<void> {
+    const batch = await act(() => api(endpoints.batches.create, { body: { designId, pourDay, cutDay } }))
     if (!batch) return
     undo.did(`${batch.name} on the calendar for ${formatDay(pourDay, season.today)}`, async () => {
       await api(endpoints.batches.remove, {
@@ -56,11 +56,11 @@ export function usePours() {
     })
   }
 
-  /** Puts a design's pour on a day, whether it is on the calendar yet or not. */
-  async function pourOn(designId: string, pourDay: Day): Promise<void> {
+  /** Puts a design's pour on a day, with the cut that it was found free with, whether it is on the calendar yet or not. */
+  async function pourOn(designId: string, pourDay: Day, cutDay?: Day): Promise<void> {
     const batch = season.batchOf(designId)
-    if (batch) await move(batch, pourDay)
-    else await putOn(designId, pourDay)
+    if (batch) await move(batch, pourDay, cutDay)
+    else await putOn(designId, pourDay, cutDay)
   }
 
   /** Pins a pour to its days for the planner, or lets it go. */

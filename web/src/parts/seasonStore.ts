@@ -9,7 +9,7 @@ import type {
   SeasonView,
 } from '@vendange/contract'
 import { promiseKeys, promiseWords } from '@vendange/core/plan'
-import { datedSeason, endpoints, neededDayOf, seasonLimits } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
 import type { BatchSource, DesignYield } from '@vendange/core/batch'
 import { designYield } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
@@ -17,11 +17,32 @@ import type { Fat } from '@vendange/core/fats'
 import { fatTable, ownFatKey } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
 import { fatOf } from '@vendange/core/recipe'
-import type { CollectionVerdict, FillsMoulds, PlannedBatch, SeekingBatch, Workshop } from '@vendange/core/season'
-import { batchDemand, collectionVerdict, mouldsOfBatch } from '@vendange/core/season'
+import type { BatchOfSeason, CollectionVerdict, FillsMoulds, PlannedBatch, SeasonLimits } from '@vendange/core/season'
+import {
+  OpenSeason,
+  collectionVerdict,
+  datedSeason,
+  mouldsOfBatch,
+  neededDayOf,
+  seasonBatches,
+  seasonLimits,
+  seasonOf,
+  seasonToAsk,
+  seekingBatches,
+  unplannedPrefix,
+} from '@vendange/core/season'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, problemOf, storedMakerId, storeMakerId } from './api'
+
+const noLimits: SeasonLimits = {
+  working: { makers: [], exceptions: [] },
+  setupHours: 0,
+  mouldCounts: {},
+  ovenSlots: 0,
+  trays: 0,
+  bufferDays: 0,
+}
 
 /** All that steers time, loaded once and again after every change. */
 export const useSeason = defineStore('season', () => {
@@ -107,11 +128,12 @@ export const useSeason = defineStore('season', () => {
 
   /** The batches in the form in which core plans. */
   const plan = computed<readonly PlannedBatch[]>(() => batches.value)
-  const limits = computed<Workshop>(() =>
-    view.value ? seasonLimits(view.value) : { working: { makers: [], exceptions: [] }, setupHours: 0, mouldCounts: {} },
-  )
+  const limits = computed<SeasonLimits>(() => (view.value ? seasonLimits(view.value) : noLimits))
   /** The season as the planning problem, today as its day 0. */
   const dated = computed(() => view.value && datedSeason(view.value))
+  /** The same with every soap that seeks a day: what is asked for free days, on every page. */
+  const askable = computed(() => (view.value ? seasonToAsk(view.value) : seasonOf([], noLimits, today.value)))
+  const open = computed(() => new OpenSeason(askable.value))
   const mouldNames = computed(() => Object.fromEntries(moulds.value.map(({ id, name }) => [id, name])))
 
   /** Day in the workshop's own zone on which the first buyers may buy. */
@@ -119,20 +141,13 @@ export const useSeason = defineStore('season', () => {
     return neededDayOf(of, workshop.value?.timeZone ?? of.releaseZone)
   }
 
-  /** What a design asks of the calendar; null while recipe or mould is not chosen. */
-  function seeking(of: SavedDesign): SeekingBatch | null {
-    const itsRecipe = recipe(of.recipeId)
-    const itsCollection = collection(of.collectionId)
-    if (!itsRecipe || of.mouldId === null || !workshop.value || !itsCollection) return null
-    return {
-      id: batchOf(of.id)?.id ?? null,
-      mouldId: of.mouldId,
-      mouldCount: of.mouldCount,
-      moreMoulds: of.moreMoulds,
-      demand: batchDemand(itsRecipe, workshop.value),
-      neededDay: neededDay(itsCollection),
-    }
-  }
+  const seekers = computed<ReadonlyMap<string, BatchOfSeason>>(() => {
+    const all = view.value ? [...seasonBatches(view.value), ...seekingBatches(view.value)] : []
+    return new Map(all.map((batch) => [batch.id, batch]))
+  })
+  /** What a design asks of the calendar, with a day or without one; undefined while recipe or mould is not chosen. */
+  const seeking = (of: Pick<SavedDesign, 'id'>): BatchOfSeason | undefined =>
+    seekers.value.get(batchOf(of.id)?.id ?? unplannedPrefix + of.id)
 
   /** A design with what it is made by; undefined while recipe or mould is not chosen. */
   function sourceOf(of: Omit<SavedDesign, 'id' | 'version' | 'isRemoved'>): BatchSource | undefined {
@@ -172,10 +187,10 @@ export const useSeason = defineStore('season', () => {
         // Pours of a collection that came out long ago are not on the calendar any more.
         poured: batch ? batch.status === 'poured' : isOut,
         // The one day that is sought is for a design poured at once.
-        seeking: its.length > 1 ? null : seeking(one),
+        seeking: its.length > 1 ? null : (seeking(one) ?? null),
       }))
     })
-    return collectionVerdict(neededDay(of), soaps, plan.value, limits.value, today.value)
+    return collectionVerdict(neededDay(of), soaps, askable.value)
   }
 
   return {
@@ -213,6 +228,7 @@ export const useSeason = defineStore('season', () => {
     batchOf,
     plan,
     limits,
+    open,
     neededDay,
     seeking,
     sourceOf,

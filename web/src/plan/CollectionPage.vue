@@ -89,7 +89,11 @@ async function takeCollectionAway(): Promise<void> {
     <TheAnswer>
       {{ verdictSentence(collection.name, neededDay, verdict, season.today) }}
       <template #actions>
-        <v-btn v-if="mend?.betterDay" color="primary" variant="flat" @click="pourOn(mend.designId, mend.betterDay)"
+        <v-btn
+          v-if="mend?.betterDay"
+          color="primary"
+          variant="flat"
+          @click="pourOn(mend.designId, mend.betterDay, mend.betterCutDay)"
           >Pour {{ mend.name }} on {{ formatDay(mend.betterDay, season.today) }}</v-btn
         >
         <v-btn
@@ -138,7 +142,7 @@ async function takeCollectionAway(): Promise<void> {
                 <v-btn
                   v-if="soap.standing === 'to_plan' && soap.pourDay"
                   size="small"
-                  @click="pourOn(soap.designId, soap.pourDay)"
+                  @click="pourOn(soap.designId, soap.pourDay, soap.cutDay)"
                   >Put on {{ formatDay(soap.pourDay, season.today) }}</v-btn
                 >
                 <FailedLoaf :loaves="openLoavesOf(soap.designId)" />

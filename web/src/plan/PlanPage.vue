@@ -89,7 +89,11 @@ const on = (day: string): string => formatDay(day, season.today)
     }}</template>
     <template v-else>Nothing is planned yet. Start with a collection and the moment it comes out.</template>
     <template #actions>
-      <v-btn v-if="mend?.betterDay" color="primary" variant="flat" @click="pourOn(mend.designId, mend.betterDay)"
+      <v-btn
+        v-if="mend?.betterDay"
+        color="primary"
+        variant="flat"
+        @click="pourOn(mend.designId, mend.betterDay, mend.betterCutDay)"
         >Pour {{ mend.name }} on {{ formatDay(mend.betterDay, season.today) }}</v-btn
       >
       <v-btn

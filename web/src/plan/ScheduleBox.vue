@@ -5,7 +5,7 @@ import { useSeason } from '@/parts/seasonStore'
 import type { SavedDesign } from '@vendange/contract'
 import { formatDay, isDay, relativeDay } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
-import { batchDays, latestPourDay, pourDayFindings, slackDays, suggestPourDay } from '@vendange/core/season'
+import { daysWhenPouredOn, latestPourDay, pourDayFindings, slackDays, suggestPourDay } from '@vendange/core/season'
 import { computed, ref, watch } from 'vue'
 import { dayCount } from './verdictWords'
 
@@ -15,10 +15,11 @@ const { pourOn, takeOff } = usePours()
 
 const batch = computed(() => season.batchOf(props.design.id))
 const seeking = computed(() => season.seeking(props.design))
-const suggestion = computed(
-  () => seeking.value && suggestPourDay(seeking.value, season.plan, season.limits, season.today),
+const neededDay = computed(() => seeking.value?.neededDay)
+const suggestion = computed(() => seeking.value && suggestPourDay(season.open, seeking.value.id))
+const latest = computed(() =>
+  seeking.value && neededDay.value !== undefined ? latestPourDay(neededDay.value, seeking.value.demand) : undefined,
 )
-const latest = computed(() => seeking.value && latestPourDay(seeking.value.neededDay, seeking.value.demand))
 
 const day = ref('')
 watch(
@@ -28,13 +29,14 @@ watch(
 )
 const isFixed = computed(() => batch.value !== undefined && batch.value.status !== 'planned')
 const trial = computed(() => {
-  if (!seeking.value || !isDay(day.value)) return undefined
-  const days =
-    isFixed.value && batch.value ? batch.value.days : batchDays(day.value, seeking.value.demand, season.limits.working)
+  if (!seeking.value || neededDay.value === undefined || !isDay(day.value)) return undefined
+  const { id } = seeking.value
+  const days = isFixed.value ? batch.value?.days : daysWhenPouredOn(season.open, id, day.value)
+  if (!days) return undefined
   return {
     days,
-    slack: slackDays(days, seeking.value.neededDay),
-    findings: isFixed.value ? [] : pourDayFindings(day.value, seeking.value, season.plan, season.limits, season.today),
+    slack: slackDays(days, neededDay.value),
+    findings: isFixed.value ? [] : pourDayFindings(season.open, id, day.value, season.mouldNames),
   }
 })
 const on = (text: string): string => formatDay(text, season.today)
@@ -64,7 +66,7 @@ const on = (text: string): string => formatDay(text, season.today)
         </div>
         <div>
           <dt>Needed</dt>
-          <dd>{{ on(seeking.neededDay) }}</dd>
+          <dd>{{ neededDay === undefined ? '' : on(neededDay) }}</dd>
         </div>
       </dl>
       <p v-if="trial" :class="trial.slack < 0 ? 'must' : 'vine'" data-test="slack">
@@ -87,7 +89,7 @@ const on = (text: string): string => formatDay(text, season.today)
           variant="flat"
           :disabled="!trial || isRefused(trial.findings) || day === batch?.days.pourDay"
           data-test="put-on"
-          @click="pourOn(design.id, day)"
+          @click="pourOn(design.id, day, trial?.days.cutDay)"
           >{{ batch ? 'Move it here' : 'Put it on the calendar' }}</v-btn
         >
         <v-btn v-if="suggestion?.pourDay && suggestion.pourDay !== day" @click="day = suggestion.pourDay"

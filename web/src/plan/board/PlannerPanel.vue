@@ -8,10 +8,18 @@ import { useUndo } from '@/parts/undoStore'
 import type { PlanningRun } from '@/workers/seasonPlanner'
 import { planInWorker } from '@/workers/seasonPlanner'
 import type { PlanTaken } from '@vendange/contract'
-import { endpoints, seasonToPlan, unplannedPrefix } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
 import type { DatedSeason, SeasonPlan } from '@vendange/core/season'
-import { checkPlan, planChanges, planFigures, violationFinding, withoutRepeats } from '@vendange/core/season'
+import {
+  checkPlan,
+  planChanges,
+  planFigures,
+  seasonToPlan,
+  unplannedPrefix,
+  violationFinding,
+  withoutRepeats,
+} from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 

@@ -3,7 +3,14 @@ import { useSeason } from '@/parts/seasonStore'
 import { addDays, daysBetween } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
 import type { BatchDays, Violation } from '@vendange/core/season'
-import { batchDays, checkPlan, newViolations, slackDays, violationFinding, withoutRepeats } from '@vendange/core/season'
+import {
+  checkPlan,
+  daysWhenPouredOn,
+  newViolations,
+  slackDays,
+  violationFinding,
+  withoutRepeats,
+} from '@vendange/core/season'
 import type { BatchSummary } from '@vendange/contract'
 import { computed, shallowRef, watch } from 'vue'
 import { useLater } from './useLater'
@@ -35,8 +42,8 @@ export function useBoardDrag() {
   function tryDay(batch: BatchSummary, pourDay: string): void {
     if (batch.status !== 'planned' || pourDay < season.today) return
     if (trial.value?.batch.id === batch.id && trial.value.days.pourDay === pourDay) return
-    const days = pourDay === batch.days.pourDay ? batch.days : batchDays(pourDay, batch.demand, season.limits.working)
-    trial.value = { batch, days }
+    const days = pourDay === batch.days.pourDay ? batch.days : daysWhenPouredOn(season.open, batch.id, pourDay)
+    if (days) trial.value = { batch, days }
   }
 
   function cancel(): void {

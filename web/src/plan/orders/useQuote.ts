@@ -1,14 +1,14 @@
 import { useSeason } from '@/parts/seasonStore'
 import { promisesInWorker } from '@/workers/seasonPlanner'
 import type { SavedOrder } from '@vendange/contract'
-import { seasonBatches, seasonLimits } from '@vendange/contract'
+
 import { addDays } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
 import type { QuoteOption } from '@vendange/core/plan'
 import { quoteOptions } from '@vendange/core/plan'
 import { checkRecipe } from '@vendange/core/recipe'
 import type { BatchOfSeason, DeliveryDate } from '@vendange/core/season'
-import { batchDemand, orderWeight, seasonOf, traysFor } from '@vendange/core/season'
+import { batchDemand, orderWeight, seasonBatches, seasonLimits, seasonOf, traysFor } from '@vendange/core/season'
 import { computed, ref, shallowRef, watch } from 'vue'
 
 /** The ways to make an order, each with the days on which it could be promised. */
