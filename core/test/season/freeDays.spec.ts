@@ -126,7 +126,7 @@ describe('whether a day is free', () => {
 
         // The order page promises the first day on which bars poured on a free day are ready. They leave the racks then.
         const asked = { ...season, problem: withDue(season, soap.id, 0) }
-        const due = deliveryDate(asked.problem, season.placements, [soap.id]).asPlanned?.due
+        const due = deliveryDate(asked.problem, season.placements, [soap.id], { mostMoved: 0 }).asPlanned?.due
         const openNow = new OpenSeason(asked)
         const ready = all.flatMap((one) => {
           const cut = openNow.freeCut(soap.id, daysBetween(today, one))
