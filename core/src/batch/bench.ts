@@ -2,7 +2,7 @@ import type { Finding } from '../findings'
 import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
 import { asPureNaohG, fatOf, massRange, naohDemand, scentWeights, superfatBand, wettingG } from '../recipe'
 import type { Range } from '../units'
-import { formatQuantity, isWithin, rangeMessage } from '../units'
+import { formatQuantity, isWithin, rangeMessage, roundTo } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldsOfPlan } from './planOfBatch'
 import { checkClockRecord, isClockKey } from './pourClock'
@@ -358,7 +358,7 @@ export function pouredPerMould(plan: BatchPlan, records: readonly StepRecord[]):
   const left = records.findLast(({ stepKey }) => stepKey === leftStepKey)?.actual
   const pouredG =
     left === undefined || left === null ? (plannedG * madeG) / plan.weights.batterG : Math.max(0, madeG - left)
-  return mouldsOfPlan(plan).map(({ batterG }) => Number(((batterG * pouredG) / plannedG).toFixed(1)))
+  return mouldsOfPlan(plan).map(({ batterG }) => roundTo((batterG * pouredG) / plannedG, 1))
 }
 
 /**
@@ -367,7 +367,7 @@ export function pouredPerMould(plan: BatchPlan, records: readonly StepRecord[]):
  * @param stepG step of the scale, g
  */
 export function toGo(targetG: number, actualG: number, stepG = 0): number {
-  const left = Number((targetG - actualG).toFixed(2))
+  const left = roundTo(targetG - actualG, 2)
   return Math.abs(left) <= stepG / 2 ? 0 : left
 }
 

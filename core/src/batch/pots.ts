@@ -1,7 +1,7 @@
 import type { Finding } from '../findings'
 import type { RecipeAdditive } from '../recipe'
 import { evenShares, withOneMore, withoutOne } from '../recipe'
-import { formatQuantity, roundToScale } from '../units'
+import { formatQuantity, roundToScale, toFineScale, withoutDust } from '../units'
 
 /** How the size of a pot is stated: a share of all batter, g, ml, or whatever the others leave. */
 export const portionKinds = ['share', 'mass', 'volume', 'rest'] as const
@@ -50,10 +50,6 @@ export interface PotSplit {
   readonly stepG: number
 }
 
-// Colourants and what wets them are weighed on a fine scale.
-const fine = (massG: number): number => Number(massG.toFixed(1))
-const clean = (massG: number): number => Number(massG.toFixed(6))
-
 /** What each pot asks for, g, and nothing yet for the one that takes the rest. */
 const askedG = ({ portion = 'share', amount = 0, share }: PotColour, { batterG, densityGMl }: PotSplit): number =>
   ({ share: share * batterG, mass: amount, volume: amount * densityGMl, rest: 0 })[portion]
@@ -66,7 +62,7 @@ function potSizes(colours: readonly PotColour[], split: PotSplit): readonly numb
   const sizes = colours.map((colour, index) => {
     if (index === takesRest) return 0
     const potG = Math.min(leftG, roundToScale(askedG(colour, split), split.stepG))
-    leftG = clean(leftG - potG)
+    leftG = withoutDust(leftG - potG)
     return potG
   })
   return sizes.map((potG, index) => (index === takesRest ? leftG : potG))
@@ -81,8 +77,8 @@ function scentOfPots(colours: readonly PotColour[], sizes: readonly number[], sc
   const last = scented.findLastIndex((part) => part > 0)
   let leftG = scentG
   return scented.map((part, index) => {
-    const massG = index === last ? leftG : Math.min(leftG, fine(whole > 0 ? (scentG * part) / whole : 0))
-    leftG = clean(leftG - massG)
+    const massG = index === last ? leftG : Math.min(leftG, toFineScale(whole > 0 ? (scentG * part) / whole : 0))
+    leftG = withoutDust(leftG - massG)
     return massG
   })
 }
@@ -97,9 +93,9 @@ export function splitIntoPots(colours: readonly PotColour[], split: PotSplit): r
   const scents = scentOfPots(colours, sizes, split.scentG)
   const pots = colours.map((colour, index) => {
     const potG = sizes[index] ?? 0
-    const colourantG = fine((potG / 1000) * colour.rateGPerKg)
+    const colourantG = toFineScale((potG / 1000) * colour.rateGPerKg)
     const { wetting = null } = colour
-    const wettingMassG = wetting ? fine(colourantG * wetting.ratio) : 0
+    const wettingMassG = wetting ? toFineScale(colourantG * wetting.ratio) : 0
     return {
       colour,
       colourantG,
@@ -108,17 +104,19 @@ export function splitIntoPots(colours: readonly PotColour[], split: PotSplit): r
       pouredG: Math.max(0, potG - wettingMassG - (scents[index] ?? 0)),
     }
   })
-  let leftG = clean(split.batterG - split.scentG - pots.reduce((sum, { wetting }) => sum + (wetting?.massG ?? 0), 0))
+  let leftG = withoutDust(
+    split.batterG - split.scentG - pots.reduce((sum, { wetting }) => sum + (wetting?.massG ?? 0), 0),
+  )
   return pots.map(({ pouredG, ...pot }, index) => {
     const batterG = index === pots.length - 1 ? leftG : Math.min(leftG, roundToScale(pouredG, split.stepG))
-    leftG = clean(leftG - batterG)
+    leftG = withoutDust(leftG - batterG)
     return { ...pot, batterG, batterMl: Math.round(batterG / split.densityGMl) }
   })
 }
 
 /** Everything in a pot but its colourant, g. */
 export function potG({ batterG, wetting, scentG = 0 }: WeighedPot): number {
-  return clean(batterG + (wetting?.massG ?? 0) + scentG)
+  return withoutDust(batterG + (wetting?.massG ?? 0) + scentG)
 }
 
 /** Whether the pots, as they are stated, can be got out of a batter of this mass. An empty list means yes. */

@@ -1,5 +1,5 @@
 import type { Finding } from '../findings'
-import { formatQuantity, roundToScale } from '../units'
+import { formatQuantity, roundTo, roundToScale } from '../units'
 
 /** What the workshop's vessels hold with room to stir, ml; 0 where nobody has said. */
 export interface Vessels {
@@ -39,7 +39,7 @@ export function vesselParts(
 export function partToWeigh(wholeG: number, parts: number, taken: readonly number[], stepG: number): number {
   const leftG = Math.max(0, wholeG - taken.reduce((sum, massG) => sum + massG, 0))
   const left = parts - taken.length
-  return left <= 1 ? Number(leftG.toFixed(6)) : roundToScale(leftG / left, stepG)
+  return left <= 1 ? roundTo(leftG, 6) : roundToScale(leftG / left, stepG)
 }
 
 /**

@@ -2,7 +2,7 @@ import { barsOfMould, thicknessForMouldBars } from '../cutting'
 import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import { filledTo, shapeOf } from '../mould'
-import { formatQuantity } from '../units'
+import { formatQuantity, roundTo } from '../units'
 import type { BatchSettings, BatchWish } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
 
@@ -118,7 +118,7 @@ export function waysOut(
         barCuredG,
         reachesLabel: barCuredG >= labelMassG,
         batterG: weights.batterG * batches,
-        wasteG: Number(((weights.batterG - bars * barWetG) * batches).toFixed(1)),
+        wasteG: roundTo((weights.batterG - bars * barWetG) * batches, 1),
         mouldId,
         mouldCount: count,
       }

@@ -1,6 +1,6 @@
 import type { Lye, Recipe, WeighedAdditive, WeighedFat } from '../recipe'
 import { additivesFor, lyeFor, usualSchool, wettingG } from '../recipe'
-import { roundToScale } from '../units'
+import { roundToScale, withoutDust } from '../units'
 import type { PotColour, WeighedPot } from './pots'
 import { splitIntoPots } from './pots'
 
@@ -27,8 +27,6 @@ export interface BatchParts {
   readonly stepG: number
 }
 
-const clean = (massG: number): number => Number(massG.toFixed(6))
-
 /** The part of the scent that goes into the pots: all of it where it goes in last. */
 export function scentIntoPotsG({ school }: Pick<Recipe, 'school'>, scentG: number): number {
   return (school ?? usualSchool).scent === 'last' ? scentG : 0
@@ -46,19 +44,19 @@ export function weightsForFats(
   recipe: Recipe,
   { scentRate, colours, densityGMl, bars, stepG }: BatchParts,
 ): WeightsForFats {
-  const fatsG = clean(fats.reduce((sum, { massG }) => sum + massG, 0))
+  const fatsG = withoutDust(fats.reduce((sum, { massG }) => sum + massG, 0))
   const lye = lyeFor(fats, recipe, stepG)
   const liquidsG = lye.liquids.reduce((sum, { massG }) => sum + massG, 0)
   const bareG = fatsG + lye.naohG + lye.kohG + lye.plainWaterG + liquidsG
   const additives = additivesFor(recipe, { fatsG, batterG: bareG, bars })
   const additivesG = additives.reduce((sum, { massG }) => sum + massG, 0)
   const scentG = roundToScale(fatsG * scentRate, stepG)
-  const batterG = clean(bareG + additivesG + scentG)
+  const batterG = withoutDust(bareG + additivesG + scentG)
   const pots = splitIntoPots(colours, { batterG, scentG: scentIntoPotsG(recipe, scentG), densityGMl, stepG })
   return {
     fatsG,
     lye,
-    waterG: clean(lye.plainWaterG - wettingG(additives, 'water') - wettingG(pots, 'water')),
+    waterG: withoutDust(lye.plainWaterG - wettingG(additives, 'water') - wettingG(pots, 'water')),
     additives,
     scentG,
     batterG,

@@ -1,5 +1,5 @@
 import type { Range } from '../units'
-import { assertWithin } from '../units'
+import { assertWithin, roundTo } from '../units'
 import { barThicknessRange, endTrimRange, kerfRange } from '../mould'
 
 /** How a loaf is cut into bars, mm. */
@@ -38,7 +38,7 @@ export function barsFromLoaf(lengthMm: number, cut: BarCut): BarsFromLoaf {
   const usableMm = usableLength(lengthMm, cut)
   const bars = Math.max(0, Math.floor((usableMm + cut.kerfMm) / (cut.barThicknessMm + cut.kerfMm) + 1e-9))
   const usedMm = bars === 0 ? 0 : bars * cut.barThicknessMm + (bars - 1) * cut.kerfMm
-  return { bars, restMm: Number(Math.max(0, usableMm - usedMm).toFixed(6)) }
+  return { bars, restMm: roundTo(Math.max(0, usableMm - usedMm), 6) }
 }
 
 /**

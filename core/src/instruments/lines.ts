@@ -1,3 +1,4 @@
+import { roundTo } from '../units'
 /** What a scale shows. `over`: more lies on it than it can weigh. */
 export type ScaleReading =
   | { readonly kind: 'mass'; readonly massG: number; readonly isSettled: boolean; readonly isTared: boolean }
@@ -30,7 +31,7 @@ const figure = (value: number): string => (Object.is(value, -0) ? '0' : String(v
 export function writeReading(reading: Reading): string {
   if (reading.kind === 'over' || reading.kind === 'off') return reading.kind
   if (reading.kind === 'room')
-    return `room ${figure(reading.temperatureC)} C ${figure(Number((reading.humidity * 100).toFixed(1)))} %`
+    return `room ${figure(reading.temperatureC)} C ${figure(roundTo(reading.humidity * 100, 1))} %`
   const state = reading.isSettled ? 'settled' : 'moving'
   return reading.kind === 'mass'
     ? `mass ${figure(reading.massG)} g ${state}${reading.isTared ? ' tared' : ''}`

@@ -1,4 +1,5 @@
 import type { Command, ProbeReading } from './lines'
+import { roundTo } from '../units'
 
 /** How a stand-in for a dip probe behaves. An estimate of usual ones. */
 export interface ProbeManner {
@@ -46,7 +47,7 @@ export function readProbe(state: ProbeState): ProbeReading {
     ? { kind: 'off' }
     : {
         kind: 'temperature',
-        temperatureC: Number(state.sensedC.toFixed(1)),
+        temperatureC: roundTo(state.sensedC, 1),
         isSettled: state.stillMs >= settleMs,
       }
 }

@@ -1,4 +1,5 @@
 import type { Command, RoomReading } from './lines'
+import { roundTo } from '../units'
 
 /** The stand-in for a sensor in the cure room, at one moment. */
 export interface RoomState {
@@ -28,7 +29,7 @@ export function readRoom({ temperatureC, humidity, elapsedMs }: RoomState): Room
   const wave = Math.sin((2 * Math.PI * elapsedMs) / swing.dayMs)
   return {
     kind: 'room',
-    temperatureC: Number((temperatureC + swing.temperatureC * wave).toFixed(1)),
-    humidity: Number(Math.min(1, Math.max(0, humidity - swing.humidity * wave)).toFixed(2)),
+    temperatureC: roundTo(temperatureC + swing.temperatureC * wave, 1),
+    humidity: roundTo(Math.min(1, Math.max(0, humidity - swing.humidity * wave)), 2),
   }
 }

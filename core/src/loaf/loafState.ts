@@ -1,6 +1,7 @@
 import type { Day } from '../calendar'
 import type { FaultKey, Finish } from '../cutting'
 import type { LoafHappening, SaleChannel } from './happenings'
+import { roundTo } from '../units'
 
 export type LoafStatus = 'in_mould' | 'unmoulded' | 'curing' | 'held' | 'failed' | 'released'
 
@@ -74,7 +75,7 @@ const untouched: LoafState = {
 function withScrap(state: LoafState, { colour, hex, massG }: Scrap): LoafState {
   const known = state.scrap.find((one) => one.colour === colour)
   const rest = state.scrap.filter((one) => one.colour !== colour)
-  const left = Number(((known?.massG ?? 0) + massG).toFixed(3))
+  const left = roundTo((known?.massG ?? 0) + massG, 3)
   return { ...state, scrap: [...rest, ...(left > 0 ? [{ colour, hex: known?.hex ?? hex, massG: left }] : [])] }
 }
 

@@ -6,6 +6,7 @@ import type { Finding } from '../findings'
 import type { Mould } from '../mould'
 import { shapeOf } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
+import { roundTo } from '../units'
 
 /** A mould the workshop has, as a quote may use it. */
 export interface QuoteMould extends Mould, BarCut {
@@ -82,8 +83,6 @@ export interface QuoteOption {
   readonly priceCents: number
   readonly findings: readonly Finding[]
 }
-
-const grams = (massG: number): number => Number(massG.toFixed(1))
 
 /** Bars to make so that enough are left after breakage: at least one spare as soon as any break. */
 export function barsToMake(ordered: number, breakageShare: number): number {
@@ -192,14 +191,18 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
   }
   const ingredients = [...masses].map(([key, { name, massG }]) => {
     const price = settings.pricesCentsPerKg[key]
-    return { name, massG: grams(massG), cents: price === undefined ? undefined : Math.round((massG / 1000) * price) }
+    return {
+      name,
+      massG: roundTo(massG, 1),
+      cents: price === undefined ? undefined : Math.round((massG / 1000) * price),
+    }
   })
 
   const bars = batches.reduce((sum, batch) => sum + batch.bars, 0)
   const { setup, prep, pour, cut } = settings.hours
   const minutes =
     (wish.bevelled ? bars * settings.bevelMinutesPerBar : 0) + (wish.stamped ? bars * settings.stampMinutesPerBar : 0)
-  const hours = Number((batches.length * (setup + prep + pour + cut) + minutes / 60).toFixed(2))
+  const hours = roundTo(batches.length * (setup + prep + pour + cut) + minutes / 60, 2)
   const priceParts = priceOf(ingredients, hours, wish, settings)
   const unpriced = ingredients.filter(({ cents }) => cents === undefined).map(({ name }) => name)
   if (unpriced.length > 0) {
@@ -213,7 +216,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
   const titles = parts.map(({ mould, loaves, barThicknessMm }) =>
     shapeOf(mould) === 'cavities'
       ? `${loaves} × ${mould.name}`
-      : `${loaves} × ${mould.name} at ${Number(barThicknessMm.toFixed(1))} mm`,
+      : `${loaves} × ${mould.name} at ${roundTo(barThicknessMm, 1)} mm`,
   )
   return {
     title: `${titles.join(' plus ')}, ${bars} bars`,

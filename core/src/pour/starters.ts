@@ -1,5 +1,6 @@
 import type { MoveLine } from './moves'
 import type { MouldSection } from './section'
+import { roundTo } from '../units'
 
 /** Techniques that a plan can begin with, and that a pour can fall back on. */
 export const techniques = [
@@ -33,7 +34,7 @@ export function starterPlan(technique: Technique, pots: number, section: MouldSe
   const others = all.slice(1)
   const every = all.map((pot) => ({ pot, part: 1 }))
   const layers = all.map((pot): MoveLine => ({ kind: 'level', pot, part: 1, trace: 'medium' }))
-  const at = (x: number, y: number) => ({ xMm: Number((x * widthMm).toFixed(1)), yMm: Number((y * fillMm).toFixed(1)) })
+  const at = (x: number, y: number) => ({ xMm: roundTo(x * widthMm, 1), yMm: roundTo(y * fillMm, 1) })
   if (pots === 1 && technique !== 'confetti' && technique !== 'embed') return layers
   switch (technique) {
     case 'layers':
@@ -56,7 +57,7 @@ export function starterPlan(technique: Technique, pots: number, section: MouldSe
             pot,
             part: parted(rounds),
             trace: 'thin',
-            xMm: Number((widthMm * (0.2 + 0.6 * place)).toFixed(1)),
+            xMm: roundTo(widthMm * (0.2 + 0.6 * place), 1),
             fallMm: 150,
             spreadMm: widthMm * 0.22,
           }

@@ -1,4 +1,5 @@
 import type { Recipe, RecipeAdditive } from './recipe'
+import { toFineScale } from '../units'
 
 /** An additive as weighed, with what wets it. */
 export interface WeighedAdditive {
@@ -8,9 +9,6 @@ export interface WeighedAdditive {
   /** Water or fat taken from the batch to stir it into. */
   readonly wetting: { readonly with: 'water' | 'fat'; readonly massG: number } | null
 }
-
-// Additives are weighed on a fine scale.
-const fine = (massG: number): number => Number(massG.toFixed(1))
 
 /**
  * Additives of a batch.
@@ -24,8 +22,8 @@ export function additivesFor(
 ): readonly WeighedAdditive[] {
   const amountOf = { fats: fatsG, batter: batterG, bar: bars } as const
   return (recipe.additives ?? []).map(({ name, basis, rate, place, wetting }) => {
-    const massG = fine(rate * amountOf[basis])
-    return { name, place, massG, wetting: wetting && { with: wetting.with, massG: fine(massG * wetting.ratio) } }
+    const massG = toFineScale(rate * amountOf[basis])
+    return { name, place, massG, wetting: wetting && { with: wetting.with, massG: toFineScale(massG * wetting.ratio) } }
   })
 }
 

@@ -1,8 +1,8 @@
 import type { Recipe } from './recipe'
+import { roundShare } from './shareOut'
+import { roundTo } from '../units'
 
 type FatLine = Recipe['fats'][number]
-
-const clean = (share: number): number => Number(Math.max(0, share).toFixed(4))
 
 /**
  * Sets one fat's share and takes the difference from, or gives it to, the others that are not locked, in proportion, so
@@ -20,9 +20,9 @@ export function withShare<T extends FatLine>(
   const freeShare = free.reduce((sum, fat) => sum + fat.share, 0)
   const left = Math.max(0, freeShare - (share - before.share))
   const spread = fats.map((fat, at) => {
-    if (at === index) return { ...fat, share: clean(share) }
+    if (at === index) return { ...fat, share: roundShare(share) }
     if (!free.includes(fat) || freeShare === 0) return fat
-    return { ...fat, share: clean((fat.share / freeShare) * left) }
+    return { ...fat, share: roundShare((fat.share / freeShare) * left) }
   })
   return withoutDust(spread, fats, index, locked)
 }
@@ -35,11 +35,11 @@ function withoutDust<T extends FatLine>(
   locked: ReadonlySet<string>,
 ): readonly T[] {
   const sum = (fats: readonly T[]): number => fats.reduce((total, { share }) => total + share, 0)
-  const dust = Number((sum(before) - sum(spread)).toFixed(4))
+  const dust = roundTo(sum(before) - sum(spread), 4)
   const others = spread.filter((fat, at) => at !== index && !locked.has(fat.fatKey) && fat.share > 0)
   const largest = [...others].sort((a, b) => b.share - a.share)[0]
   if (!largest || dust === 0 || Math.abs(dust) > 0.001) return spread
-  return spread.map((fat) => (fat === largest ? { ...fat, share: clean(fat.share + dust) } : fat))
+  return spread.map((fat) => (fat === largest ? { ...fat, share: roundShare(fat.share + dust) } : fat))
 }
 
 /** Brings the shares to 100 % by the fats that are not locked, in proportion; unchanged when all are locked. */
@@ -50,11 +50,11 @@ export function toWhole<T extends FatLine>(fats: readonly T[], locked: ReadonlyS
   const lockedShare = fats.reduce((sum, { share }) => sum + share, 0) - freeShare
   if (freeShare === 0 || lockedShare >= 1) return fats
   const whole = fats.map((fat) =>
-    isFree(fat) ? { ...fat, share: clean((fat.share / freeShare) * (1 - lockedShare)) } : fat,
+    isFree(fat) ? { ...fat, share: roundShare((fat.share / freeShare) * (1 - lockedShare)) } : fat,
   )
-  const dust = Number((1 - whole.reduce((sum, { share }) => sum + share, 0)).toFixed(4))
+  const dust = roundTo(1 - whole.reduce((sum, { share }) => sum + share, 0), 4)
   const largest = [...whole].filter(isFree).sort((a, b) => b.share - a.share)[0]
-  return whole.map((fat) => (fat === largest ? { ...fat, share: clean(fat.share + dust) } : fat))
+  return whole.map((fat) => (fat === largest ? { ...fat, share: roundShare(fat.share + dust) } : fat))
 }
 
 /**
@@ -71,6 +71,6 @@ export function withMass<T extends FatLine>(
   const masses = fats.map(({ share }, at) => (at === index ? massG : share * fatsG))
   const total = masses.reduce((sum, mass) => sum + mass, 0)
   if (total <= 0) return { fats, fatsG }
-  const shares = fats.map((fat, at) => ({ ...fat, share: clean((masses[at] ?? 0) / total) }))
-  return { fats: toWhole(shares, new Set()), fatsG: Number(total.toFixed(3)) }
+  const shares = fats.map((fat, at) => ({ ...fat, share: roundShare((masses[at] ?? 0) / total) }))
+  return { fats: toWhole(shares, new Set()), fatsG: roundTo(total, 3) }
 }

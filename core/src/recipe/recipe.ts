@@ -1,6 +1,7 @@
 import type { ContentKey, Fat } from '../fats'
 import { findFat } from '../fats'
 import type { School } from './school'
+import { roundTo } from '../units'
 
 /** Which of the three figures for water a maker states and keeps; the others follow from it. */
 export const waterStyles = ['lye_concentration', 'water_to_lye', 'share_of_fats'] as const
@@ -81,5 +82,5 @@ export function blendOf(recipe: Pick<Recipe, 'fats' | 'knownFats'>): readonly Bl
 
 /** Share still missing to 100 % (negative when there is too much), with the dust of typing swept away. */
 export function missingShare(fats: Recipe['fats']): number {
-  return Number((1 - fats.reduce((sum, { share }) => sum + share, 0)).toFixed(4))
+  return roundTo(1 - fats.reduce((sum, { share }) => sum + share, 0), 4)
 }

@@ -1,5 +1,5 @@
 import type { Finding } from '../findings'
-import { formatQuantity, roundToScale } from '../units'
+import { formatQuantity, roundTo, roundToScale } from '../units'
 
 /** What a scent does to batter, as far as the workshop has seen. */
 export const scentBehaviours = ['unknown', 'slows', 'calm', 'speeds', 'races', 'curdles'] as const
@@ -53,7 +53,7 @@ export function scentWeights(
   let leftG = scentG
   return parts.map(({ name, share }, index) => {
     const massG = index === parts.length - 1 ? leftG : Math.min(leftG, roundToScale(scentG * share, stepG))
-    leftG = Number((leftG - massG).toFixed(6))
+    leftG = roundTo(leftG - massG, 6)
     return { name, massG }
   })
 }

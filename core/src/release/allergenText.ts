@@ -1,4 +1,4 @@
-import { formatQuantity } from '../units'
+import { formatQuantity, roundTo } from '../units'
 import type { Allergen } from './label'
 
 /** Allergens as a maker can type them off a certificate: “Linalool 12 %, Citral 0.5 %”. */
@@ -17,6 +17,6 @@ export function allergensOfText(text: string): Allergen[] | undefined {
   if (read.some((one) => one === null)) return undefined
   return read.map((one) => ({
     name: (one?.[1] ?? '').trim(),
-    share: Number((Number((one?.[2] ?? '0').replace(',', '.')) / 100).toFixed(8)),
+    share: roundTo(Number((one?.[2] ?? '0').replace(',', '.')) / 100, 8),
   }))
 }

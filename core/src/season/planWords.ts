@@ -1,6 +1,6 @@
 import { addDays, formatDay } from '../calendar'
 import type { Finding } from '../findings'
-import { formatQuantity } from '../units'
+import { formatQuantity, roundTo } from '../units'
 import type { PlanCheck } from './problem/checkPlan'
 import { slackOf } from './problem/planCost'
 import type { Placement, SeasonPlan, SeasonProblem } from './problem/seasonProblem'
@@ -123,7 +123,10 @@ export function planFigures(problem: SeasonProblem, plan: SeasonPlan, check: Pla
     lateDays: late.reduce((sum, days) => sum + days, 0),
     lateBatches: late.filter((days) => days > 0).length,
     soapingDays: new Set(plan.pours.map(({ pour }) => pour)).size,
-    hours: Number(check.load.hours.reduce((sum, value) => sum + value, 0).toFixed(4)),
+    hours: roundTo(
+      check.load.hours.reduce((sum, value) => sum + value, 0),
+      4,
+    ),
     mostTrays: Math.max(0, ...check.load.trays),
     brokenRules: withoutRepeats(check.violations).length,
     cost: check.cost,

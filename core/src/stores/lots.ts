@@ -1,5 +1,6 @@
 import type { Day } from '../calendar'
 import { formatDay } from '../calendar'
+import { roundTo } from '../units'
 
 /** One delivery of an ingredient. */
 export interface Lot {
@@ -52,7 +53,7 @@ export interface LotUse {
 }
 
 /** An amount to a tenth of a milligram, as the stores are reckoned: no binary dust. */
-export const cleanAmount = (amount: number): number => Number(amount.toFixed(4))
+export const cleanAmount = (amount: number): number => roundTo(amount, 4)
 
 /** What came, and what counting found over it, or below zero under it. */
 export interface Delivered {
@@ -101,7 +102,7 @@ export function costOfUses(uses: readonly LotUse[], lots: readonly Lot[]): numbe
     if (!lot || lot.priceCents === 0 || lot.receivedAmount <= 0) return undefined
     cents += (lot.priceCents * amount) / lot.receivedAmount
   }
-  return Number(cents.toFixed(2))
+  return roundTo(cents, 2)
 }
 
 /**

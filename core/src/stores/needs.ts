@@ -11,7 +11,7 @@ import {
 import type { Day } from '../calendar'
 import type { Finding } from '../findings'
 import { scentWeights } from '../recipe'
-import { formatQuantity } from '../units'
+import { formatQuantity, roundTo } from '../units'
 import type { IngredientKind } from './ingredient'
 import { ingredientKey } from './ingredient'
 import type { Lot } from './lots'
@@ -74,7 +74,7 @@ export function useOfStep(plan: BatchPlan, stepKey: string, actualG: number | nu
   if (use.kind !== 'colourant') return { ...use, amount: actualG }
   // At the pot it is batter that is weighed; its colourant follows in proportion.
   const pot = plan.weights.pots.find((_, index) => potStepKey(index) === stepKey)
-  return { ...use, amount: Number(((pot?.batterG ? actualG / pot.batterG : 0) * use.amount).toFixed(1)) }
+  return { ...use, amount: roundTo((pot?.batterG ? actualG / pot.batterG : 0) * use.amount, 1) }
 }
 
 /** A pour on the calendar, as the stores look at it. */

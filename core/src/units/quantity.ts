@@ -1,3 +1,4 @@
+import { roundTo } from './roundTo'
 import type { Range } from './range'
 import { isWithin } from './range'
 import { parseNumber } from './parseNumber'
@@ -181,7 +182,7 @@ function usualDigits(kind: QuantityKind, symbol: string): number {
 export function formatQuantity(kind: QuantityKind, base: number, options: FormatQuantityOptions = {}): string {
   const unit = expectUnit(kind, options.unit ?? baseUnit(kind))
   const digits = options.digits ?? usualDigits(kind, unit.symbol)
-  const rounded = Number(unit.fromBase(base).toFixed(digits))
+  const rounded = roundTo(unit.fromBase(base), digits)
   const figure = String(rounded === 0 ? 0 : rounded)
   if (kind === 'days' && figure === '1') return `1 ${unit.symbol.slice(0, -1)}`
   return unit.symbol === '' ? figure : `${figure} ${unit.symbol}`

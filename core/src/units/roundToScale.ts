@@ -1,20 +1,18 @@
+import { withoutDust } from './roundTo'
 import type { Range } from './range'
 import { assertWithin } from './range'
 
 /** Smallest steps that workshop scales show, in g. */
 export const scaleResolutionRange: Range = { min: 0.01, max: 50 }
 
-// A step of 0.1 is no exact binary number: clean what the multiplication brings in.
-const clean = (massG: number): number => Number(massG.toFixed(6))
-
 /** The mass nearest to `massG` that a scale of this resolution can show, both in g. @throws {RangeError} */
 export function roundToScale(massG: number, resolutionG: number): number {
   assertWithin('resolutionG', resolutionG, scaleResolutionRange)
-  return clean(Math.round(massG / resolutionG) * resolutionG)
+  return withoutDust(Math.round(massG / resolutionG) * resolutionG)
 }
 
 /** The largest mass not above `massG` that a scale of this resolution can show, both in g. @throws {RangeError} */
 export function floorToScale(massG: number, resolutionG: number): number {
   assertWithin('resolutionG', resolutionG, scaleResolutionRange)
-  return clean(Math.floor(massG / resolutionG + 1e-9) * resolutionG)
+  return withoutDust(Math.floor(massG / resolutionG + 1e-9) * resolutionG)
 }

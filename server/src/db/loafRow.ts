@@ -7,6 +7,7 @@ import { and, asc, eq, inArray, like, or } from 'drizzle-orm'
 import type { Reader, Transaction } from './database'
 import type { FrozenBatch } from './schema'
 import { batches, benchRecords, collections, designs, loafEvents, loaves, makers } from './schema'
+import { roundTo } from '@vendange/core/units'
 
 interface LoafJoin {
   readonly loaf: typeof loaves.$inferSelect
@@ -35,7 +36,7 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafSt
     name: plan.designName,
     mouldId,
     mouldName,
-    takenMl: hasTakeUp ? Number((((state.batterG ?? 0) / batterG) * mouldMl).toFixed(1)) : null,
+    takenMl: hasTakeUp ? roundTo(((state.batterG ?? 0) / batterG) * mouldMl, 1) : null,
     barsPlanned: barsPerMould,
     barThicknessMm,
     barsWanted: allBars > 0 ? Math.ceil((plan.barsWanted * barsPerMould) / allBars) : 0,

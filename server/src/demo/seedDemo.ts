@@ -28,6 +28,7 @@ import {
   demoWorkshop,
   demoZone,
 } from './scenario'
+import { roundTo } from '@vendange/core/units'
 
 type Services = ReturnType<typeof servicesOf>
 
@@ -68,7 +69,7 @@ async function timePour({ services }: Seeding, batchId: string, seed: number, ma
   const model = modelThickening(batterConditions({ ...plan, scent: null }))
   const thickening = scaledThickening(model, times * Math.exp(wobble(seed + 3) * 0.15))
   const tap = (stepKey: string, actual: number) =>
-    services.batches.record(batchId, { stepKey, actual: Number(actual.toFixed(2)) }, maker)
+    services.batches.record(batchId, { stepKey, actual: roundTo(actual, 2) }, maker)
   await tap(clockKeys.emulsion, daysBetween('1970-01-01', batch.days.pourDay) * dayMin + 10 * 60)
   await tap(clockKeys.medium, minutesUntil(traceBegins.medium, thickening))
   if (times < 0.4) await tap(clockKeys.fallback, minutesUntil(traceBegins.medium, thickening) + 1)
@@ -100,7 +101,7 @@ async function pourAtBench(
       step.kind === 'tick'
         ? null
         : step.kind === 'temperature'
-          ? Number(((step.target ?? 0) + wobble(seed + state.nextIndex)).toFixed(1))
+          ? roundTo((step.target ?? 0) + wobble(seed + state.nextIndex), 1)
           : (step.target ?? 0) + off
     await services.batches.record(batchId, { stepKey: step.key, actual }, maker)
   }
@@ -139,12 +140,12 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
   for (let day = addDays(cutDay, 7); day <= lastDay; day = addDays(day, 7)) {
     const massG =
       driedMassG(wetG, mould, daysBetween(cutDay, day), seed) + wobble(seed + daysBetween(cutDay, day)) * 0.2
-    await record(day, { type: 'weighed', barG: Number(massG.toFixed(1)) })
+    await record(day, { type: 'weighed', barG: roundTo(massG, 1) })
   }
   if (soap.note) await record(lastDay, { type: 'noted', text: soap.note })
   if (soap.release) {
     const massG = driedMassG(wetG, mould, daysBetween(cutDay, lastDay), seed)
-    await record(lastDay, { type: 'weighed', barG: Number(massG.toFixed(1)) })
+    await record(lastDay, { type: 'weighed', barG: roundTo(massG, 1) })
     await record(lastDay, {
       type: 'released',
       bars: soap.release.bars,

@@ -8,6 +8,7 @@ import { and, eq, isNotNull, like, notInArray } from 'drizzle-orm'
 import type { Database, Transaction } from '../db/database'
 import { batches, benchRecords, designs, loafEvents, loaves, lots, lotUses, makers } from '../db/schema'
 import { demoToday } from './scenario'
+import { roundTo } from '@vendange/core/units'
 
 /** How much history is made up. */
 export interface HistorySize {
@@ -28,7 +29,7 @@ function lifeOf(pourDay: Day, seed: number): readonly LoafHappening[] {
   const releaseDay = addDays(cutDay, 7 * weighIns)
   const weighed = Array.from({ length: weighIns }, (_, week): LoafHappening => {
     const lost = 0.115 * (1 - Math.exp(-(week + 1) / 2))
-    return { type: 'weighed', day: addDays(cutDay, 7 * (week + 1)), barG: Number((wetG * (1 - lost)).toFixed(1)) }
+    return { type: 'weighed', day: addDays(cutDay, 7 * (week + 1)), barG: roundTo(wetG * (1 - lost), 1) }
   })
   const sold = Array.from({ length: sales }, (_, at): LoafHappening => ({
     type: 'sold',

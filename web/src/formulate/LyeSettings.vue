@@ -11,15 +11,16 @@ import {
   typedSuperfatRange,
   waterFigures,
 } from '@vendange/core/recipe'
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
 
 /** Superfat, alkali and water. The maker keeps one of three figures for the water; the others follow. */
-const values = defineModel<NewRecipe>({ required: true })
 const props = defineProps<{
+  values: NewRecipe
   /** g of alkali for each g of fats; undefined while the recipe cannot be made. */
   alkaliPerFats: number | undefined
   errorOf: (path: string) => string | undefined
 }>()
+const emit = defineEmits<{ change: [change: Partial<NewRecipe>] }>()
 const { show } = useUnits()
 const typedPurityRange = { min: 0, max: 2 }
 const shareRange = { min: 0, max: 1 }
@@ -30,46 +31,45 @@ const styles = [
   { value: 'water_to_lye', title: 'Water to lye' },
   { value: 'share_of_fats', title: 'Water to fats' },
 ] as const
-const water = computed(() => waterFigures(values.value.lyeConcentration, props.alkaliPerFats ?? 0.14))
+const water = computed(() => waterFigures(props.values.lyeConcentration, props.alkaliPerFats ?? 0.14))
 const usual = computed(() => `Usual: ${show('share', 0.28, 0)} to ${show('share', 0.36, 0)} lye, an estimate`)
 
-// Water stated by the fats stays that share of them when fats or superfat change the alkali.
-watch(
-  () => props.alkaliPerFats,
-  (now, before) => {
-    if (values.value.waterStyle !== 'share_of_fats' || now === undefined || before === undefined || now === before)
-      return
-    const kept = waterFigures(values.value.lyeConcentration, before).shareOfFats
-    values.value.lyeConcentration = Number(concentrationOfFatsShare(kept, now).toFixed(6))
-  },
-)
+const set = (change: Partial<NewRecipe>): void => emit('change', change)
 function setRatio(ratio: number | null): void {
-  if (ratio !== null) values.value.lyeConcentration = Number(concentrationOfRatio(ratio).toFixed(6))
+  if (ratio !== null) set({ lyeConcentration: concentrationOfRatio(ratio) })
 }
 function setShareOfFats(share: number | null): void {
   if (share !== null && props.alkaliPerFats !== undefined)
-    values.value.lyeConcentration = Number(concentrationOfFatsShare(share, props.alkaliPerFats).toFixed(6))
+    set({ lyeConcentration: concentrationOfFatsShare(share, props.alkaliPerFats) })
 }
 </script>
 
 <template>
   <div class="fields">
     <QuantityField
-      v-model="values.superfat"
+      :model-value="values.superfat"
       kind="share"
       :range="typedSuperfatRange"
       label="Superfat"
       :error="errorOf('superfat')"
+      @update:model-value="$event !== null && set({ superfat: $event })"
     />
-    <v-select v-model="values.waterStyle" :items="styles" label="Water stated as" data-test="water-style" />
+    <v-select
+      :model-value="values.waterStyle"
+      :items="styles"
+      label="Water stated as"
+      data-test="water-style"
+      @update:model-value="set({ waterStyle: $event })"
+    />
     <QuantityField
       v-if="values.waterStyle === 'lye_concentration'"
-      v-model="values.lyeConcentration"
+      :model-value="values.lyeConcentration"
       kind="share"
       :range="lyeConcentrationRange"
       label="Lye concentration"
       :hint="usual"
       :error="errorOf('lyeConcentration')"
+      @update:model-value="$event !== null && set({ lyeConcentration: $event })"
     />
     <QuantityField
       v-else-if="values.waterStyle === 'water_to_lye'"
@@ -93,29 +93,32 @@ function setShareOfFats(share: number | null): void {
       @update:model-value="setShareOfFats"
     />
     <QuantityField
-      v-model="values.naohPurity"
+      :model-value="values.naohPurity"
       kind="share"
       :range="typedPurityRange"
       label="Purity of the flakes"
       :error="errorOf('naohPurity')"
       :hint="`Certificate: ${show('share', naohPurityRange.min, 0)} to 100 %`"
+      @update:model-value="$event !== null && set({ naohPurity: $event })"
     />
     <QuantityField
-      v-model="values.kohShare"
+      :model-value="values.kohShare"
       kind="share"
       :range="shareRange"
       label="Of it potassium hydroxide"
       :hint="`By moles, up to ${show('share', kohShareRange.max, 0)}`"
       :error="errorOf('kohShare')"
+      @update:model-value="$event !== null && set({ kohShare: $event })"
     />
     <QuantityField
       v-if="values.kohShare > 0"
-      v-model="values.kohPurity"
+      :model-value="values.kohPurity"
       kind="share"
       :range="typedPurityRange"
       label="Its purity"
       hint="Flakes usually 90 %"
       :error="errorOf('kohPurity')"
+      @update:model-value="$event !== null && set({ kohPurity: $event })"
     />
   </div>
   <p v-if="alkaliPerFats !== undefined" class="quiet" data-test="water-figures">

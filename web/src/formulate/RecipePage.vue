@@ -28,6 +28,7 @@ import RecipeVersions from './RecipeVersions.vue'
 import ScaleToMould from './ScaleToMould.vue'
 import SchoolFields from './SchoolFields.vue'
 import SuperfatBand from './SuperfatBand.vue'
+import { useWaterKept } from './useWaterKept'
 import WishPanel from './WishPanel.vue'
 
 const props = defineProps<{ id: string }>()
@@ -90,6 +91,7 @@ const figures = computed(() =>
 const alkaliPerFats = computed(() =>
   figures.value ? (figures.value.naohG + figures.value.kohG) / figures.value.fatsG : undefined,
 )
+useWaterKept(values, () => alkaliPerFats.value)
 const claims = computed(() => season.claims)
 /** A bar of usual size: fats for a hundred grams of batter. */
 const fatsGPerBar = computed(() => {
@@ -132,7 +134,12 @@ async function takeRecipeAway(): Promise<void> {
           </div>
           <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
           <FatLines v-model="values.fats" v-model:fats-g="fatsG" :error-of="errorOf" />
-          <LyeSettings v-model="values" :alkali-per-fats="alkaliPerFats" :error-of="errorOf" />
+          <LyeSettings
+            :values="values"
+            :alkali-per-fats="alkaliPerFats"
+            :error-of="errorOf"
+            @change="Object.assign(values, $event)"
+          />
           <OtherParts v-model="values" :error-of="errorOf" />
           <v-select
             v-model="values.claims"

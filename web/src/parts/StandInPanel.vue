@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { InstrumentName } from '@/parts/useInstrument'
+import { roundTo } from '@vendange/core/units'
 
 /** The hand at the simulated scale or probe, where no real one stands on the bench. */
 defineProps<{
@@ -25,7 +26,7 @@ const signed = (massG: number): string => (massG > 0 ? `+${massG}` : `−${-mass
         size="small"
         variant="tonal"
         data-test="pour-rest"
-        @click="$emit('command', `put ${Number((target - shownG).toFixed(2))} g`)"
+        @click="$emit('command', `put ${roundTo(target - shownG, 2)} g`)"
         >{{ putWords ?? 'Pour the rest' }}</v-btn
       >
       <v-btn
@@ -40,11 +41,7 @@ const signed = (massG: number): string => (massG > 0 ? `+${massG}` : `−${-mass
       <v-btn size="small" variant="tonal" @click="$emit('command', 'empty')">Empty</v-btn>
     </template>
     <template v-else>
-      <v-btn
-        size="small"
-        variant="tonal"
-        data-test="dip"
-        @click="$emit('command', `dip ${Number((target ?? 21).toFixed(1))} C`)"
+      <v-btn size="small" variant="tonal" data-test="dip" @click="$emit('command', `dip ${roundTo(target ?? 21, 1)} C`)"
         >Dip it in</v-btn
       >
       <v-btn size="small" variant="tonal" @click="$emit('command', 'lift')">Take it out</v-btn>

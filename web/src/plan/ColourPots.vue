@@ -8,6 +8,7 @@ import type { PortionKind, WeighedPot } from '@vendange/core/batch'
 import { evenPots, potG, withoutPot, withPot } from '@vendange/core/batch'
 import { colourantRateRange, wettingRatioRange } from '@vendange/core/recipe'
 import { watch } from 'vue'
+import { roundTo } from '@vendange/core/units'
 
 const props = defineProps<{
   errorOf: (path: string) => string | undefined
@@ -71,7 +72,7 @@ watch(
     colours.value.forEach((colour, index) => {
       const pot = pots[index]
       if (!pot || (colour.portion ?? 'share') === 'share') return
-      const share = Number((potG(pot) / madeG).toFixed(4))
+      const share = roundTo(potG(pot) / madeG, 4)
       if (Math.abs(share - colour.share) > 0.001) colour.share = share
     })
   },

@@ -18,6 +18,7 @@ import {
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { chanceWords, kindWords, techniqueWords, traceWords } from './inside/moveWords'
 import { useTimedPours, useWorking } from './inside/useWorking'
+import { roundTo } from '@vendange/core/units'
 
 /** The pour on the clock at the bench: what is left of the window, the next move, and the fallback one tap away. */
 const props = defineProps<{
@@ -75,7 +76,7 @@ const minutes = (value: number): string => value.toFixed(0)
 async function tap(stepKey: string): Promise<void> {
   nowMs.value = Date.now()
   const actual = stepKey === clockKeys.emulsion ? nowMs.value / minuteMs : (sinceMin.value ?? 0)
-  await props.record({ stepKey, actual: Number(actual.toFixed(3)) })
+  await props.record({ stepKey, actual: roundTo(actual, 3) })
 }
 const taps = [
   { key: clockKeys.thin, words: 'Thin' },

@@ -2,6 +2,7 @@ import type { BenchStep } from '@vendange/core/batch'
 import { partToWeigh } from '@vendange/core/batch'
 import type { Ref } from 'vue'
 import { computed, ref, watch } from 'vue'
+import { roundTo } from '@vendange/core/units'
 
 /**
  * Weighs a step in its parts, one vessel after the other: what went over in one is taken off the next. Only all of them
@@ -30,7 +31,10 @@ export function usePartWeighing(step: Ref<BenchStep | undefined>, stepG: () => n
       taken.value = all
       return undefined
     }
-    return Number(all.reduce((sum, part) => sum + part, 0).toFixed(6))
+    return roundTo(
+      all.reduce((sum, part) => sum + part, 0),
+      6,
+    )
   }
 
   return { target, isSplit, parts, taken, take }

@@ -9,6 +9,7 @@ const soap = (name: string, rest: Partial<SoapVerdict>): SoapVerdict => ({
   designId: name,
   name,
   standing: 'planned',
+  cutDay: undefined,
   pourDay: '2027-03-10',
   readyDay: '2027-04-08',
   slackDays: 2,

@@ -1,6 +1,7 @@
 import type { CutPlan } from './planCuts'
 import type { Allowances, Piece, RoughBlock } from './pieces'
 import { laid, roomOf, usableOf, volumeOf } from './pieces'
+import { roundTo } from '../../units'
 
 /** A piece where it lies in the block, seen from above, mm from the corner nearest to the maker. */
 export interface DrawnColumn {
@@ -50,7 +51,8 @@ function drawnLogs(
 export const drawnColumns = (plan: CutPlan, allowances: Allowances): readonly DrawnColumn[] =>
   drawnLogs(plan, allowances).flatMap(({ columns }) => columns)
 
-const clean = (mm: number): number => Number(mm.toFixed(1))
+/** A mark as a ruler shows it, mm. */
+const toTenth = (mm: number): number => roundTo(mm, 1)
 
 /** The cuts of a plan, stage by stage: for the bench and for paper. */
 export function cutStages(
@@ -68,7 +70,7 @@ export function cutStages(
   )
   const bars = drawn.map(({ columns }, log) => ({
     of: drawn.length > 1 ? `Log ${log + 1}` : 'The log',
-    atMm: [...(endMm > 0 ? [endMm] : []), ...columns.map(({ nearMm, alongMm }) => clean(nearMm + alongMm))].filter(
+    atMm: [...(endMm > 0 ? [endMm] : []), ...columns.map(({ nearMm, alongMm }) => toTenth(nearMm + alongMm))].filter(
       (mm) => mm < whole.alongMm - 0.05,
     ),
   }))
@@ -79,9 +81,9 @@ export function cutStages(
     )[0]
     if (!column) return []
     const beside = column.pieces / layers
-    const across = Array.from({ length: beside }, (_, index) => clean(roomOf(index + 1, acrossMm, kerfMm)))
+    const across = Array.from({ length: beside }, (_, index) => toTenth(roomOf(index + 1, acrossMm, kerfMm)))
     const depthMm = plan.way === 'as_poured' ? piece.faceHeightMm : piece.thicknessMm
-    const up = Array.from({ length: layers }, (_, index) => clean(roomOf(index + 1, depthMm, kerfMm)))
+    const up = Array.from({ length: layers }, (_, index) => toTenth(roomOf(index + 1, depthMm, kerfMm)))
     return [
       { of: `${piece.name}, across`, atMm: across.filter((mm) => mm < column.widthMm - 0.05) },
       { of: `${piece.name}, from the base`, atMm: up.filter((mm) => mm < usable.heightMm + topMm - 0.05) },
@@ -91,7 +93,7 @@ export function cutStages(
     {
       key: 'logs' as const,
       title: 'Split into logs',
-      marks: logs.length > 0 ? [{ of: 'From the left', atMm: logs.map(clean) }] : [],
+      marks: logs.length > 0 ? [{ of: 'From the left', atMm: logs.map(toTenth) }] : [],
     },
     { key: 'bars' as const, title: 'Cut across', marks: bars.filter(({ atMm }) => atMm.length > 0) },
     { key: 'part' as const, title: plan.way === 'turned' ? 'Lay on its side and part' : 'Part', marks: parted },
@@ -120,7 +122,7 @@ export function evenMarks(atMm: readonly number[]): readonly EvenMarks[] {
     while (end < atMm.length && Math.abs(stepTo(end) - stepTo(at + 1)) < roundingMm) end += 1
     const last = end - at >= fewestInRow ? end - 1 : at
     const [fromMm, toMm] = [atMm[at]!, atMm[last]!]
-    found.push({ fromMm, toMm, everyMm: last > at ? clean((toMm - fromMm) / (last - at)) : undefined })
+    found.push({ fromMm, toMm, everyMm: last > at ? toTenth((toMm - fromMm) / (last - at)) : undefined })
     at = last + 1
   }
   return found

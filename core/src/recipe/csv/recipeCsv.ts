@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import type { Fat } from '../../fats'
 import { findFatNamed } from '../../fats'
-import { formatQuantity, parseQuantity } from '../../units'
+import { formatQuantity, parseQuantity, roundTo } from '../../units'
 import { massRange } from '../ranges'
 import type { Recipe } from '../recipe'
 import { blendOf } from '../recipe'
@@ -69,5 +69,5 @@ export function parseRecipeCsv(text: string, own: readonly Fat[] = [], headingLi
   if (problems.length > 0) return { ok: false, problems }
   const sum = kind === 'share' ? 1 : amounts.reduce((total, { amount }) => total + amount, 0)
   if (!(sum > 0)) return { ok: false, problems: ['These fats weigh nothing.'] }
-  return { ok: true, fats: amounts.map(({ fatKey, amount }) => ({ fatKey, share: Number((amount / sum).toFixed(6)) })) }
+  return { ok: true, fats: amounts.map(({ fatKey, amount }) => ({ fatKey, share: roundTo(amount / sum, 6) })) }
 }

@@ -4,6 +4,7 @@ import type { Fat } from '../../fats'
 import { fatOf } from '../../recipe'
 import type { Wish, WishAnswer, WishProblem } from '../wish'
 import { wishRow } from '../wish'
+import { roundTo } from '../../units'
 
 /** A new fat weighs a little more than a changed one, so that one is not brought in where the recipe's own will do. */
 const newFatPenalty = 1e-3
@@ -94,7 +95,7 @@ export async function nearestRecipe(problem: WishProblem): Promise<WishAnswer> {
   const rounded = shares.map((share) => Math.round(share / shareStep) * shareStep)
   const largest = rounded.indexOf(Math.max(...rounded.map((share, at) => (locked.has(keys[at] ?? '') ? 0 : share))))
   const dust = 1 - rounded.reduce((sum, share) => sum + share, 0)
-  const whole = rounded.map((share, at) => Number((at === largest ? share + dust : share).toFixed(4)))
+  const whole = rounded.map((share, at) => roundTo(at === largest ? share + dust : share, 4))
   return {
     kind: 'nearest',
     fats: keys.flatMap((fatKey, at) => {

@@ -4,6 +4,7 @@ import { startPainter } from '@/workers/pourPainter'
 import type { CutPlane } from '@vendange/core/cutting'
 import type { Hand, MouldSection, MoveLine, Plane, SectionPoint } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { roundTo } from '@vendange/core/units'
 
 type DrawingTool = 'hanger' | 'skewer' | 'line'
 
@@ -82,8 +83,8 @@ function pointOf(event: PointerEvent): SectionPoint {
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   const share = (part: number, whole: number): number => Math.min(1, Math.max(0, part / whole))
   return {
-    xMm: Number((share(event.clientX - box.left, box.width) * props.section.widthMm).toFixed(1)),
-    yMm: Number(((1 - share(event.clientY - box.top, box.height)) * upMm.value).toFixed(1)),
+    xMm: roundTo(share(event.clientX - box.left, box.width) * props.section.widthMm, 1),
+    yMm: roundTo((1 - share(event.clientY - box.top, box.height)) * upMm.value, 1),
   }
 }
 /** Points nearer than this to the one before add nothing to a path, mm. */
@@ -121,7 +122,7 @@ function press(event: KeyboardEvent): void {
   const at = cursor.value ?? { xMm: props.section.widthMm / 2, yMm: upMm.value / 2 }
   if (arrow) {
     const stepMm = event.shiftKey ? 10 : 2
-    const within = (mm: number, most: number): number => Number(Math.min(most, Math.max(0, mm)).toFixed(1))
+    const within = (mm: number, most: number): number => roundTo(Math.min(most, Math.max(0, mm)), 1)
     cursor.value = {
       xMm: within(at.xMm + arrow[0] * stepMm, props.section.widthMm),
       yMm: within(at.yMm + arrow[1] * stepMm, upMm.value),

@@ -17,6 +17,7 @@ import { figureWords, kindWords, outlineWords, traceWords } from './moveWords'
 import PathField from './PathField.vue'
 import PotPartFields from './PotPartFields.vue'
 import type { Line } from './usePourPlan'
+import { roundTo } from '@vendange/core/units'
 
 /** One move of a pour, in the maker's words. */
 const line = defineModel<Line>({ required: true })
@@ -61,8 +62,8 @@ function wish(side: 'leftMm' | 'rightMm', heightMm: number): void {
   const { areaMm2, angleDeg } = slopedLayerOf({ ...walls.value, [side]: heightMm }, props.section)
   const potMm2 = props.areasMm2[line.value.pot ?? 0] ?? 0
   set({
-    angleDeg: Number(angleDeg.toFixed(2)),
-    ...(potMm2 > 0 ? { part: Number(Math.min(1, areaMm2 / potMm2).toFixed(4)) } : {}),
+    angleDeg: roundTo(angleDeg, 2),
+    ...(potMm2 > 0 ? { part: roundTo(Math.min(1, areaMm2 / potMm2), 4) } : {}),
   })
 }
 
@@ -110,14 +111,14 @@ function setPart(at: number, part: PotPart): void {
     />
     <template v-if="line.kind === 'sloped'">
       <QuantityField
-        :model-value="Number(walls.leftMm.toFixed(1))"
+        :model-value="roundTo(walls.leftMm, 1)"
         kind="length"
         :range="wallRange"
         label="At the left wall"
         @update:model-value="wish('leftMm', $event ?? 0)"
       />
       <QuantityField
-        :model-value="Number(walls.rightMm.toFixed(1))"
+        :model-value="roundTo(walls.rightMm, 1)"
         kind="length"
         :range="wallRange"
         label="At the right wall"

@@ -11,6 +11,7 @@ import type { Advice, Fallback, MoveLine, TimedMove, WorkingEstimate } from '@ve
 import { computed, ref } from 'vue'
 import ClockChart from './ClockChart.vue'
 import { chanceWords, techniqueWords } from './moveWords'
+import { roundTo } from '@vendange/core/units'
 
 /** How long the batter will wait, and what to do about it. Openly a model: each factor can be seen and set. */
 const props = defineProps<{
@@ -106,7 +107,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
           <td>{{ factor.name }}</td>
           <td class="factor">
             <QuantityField
-              :model-value="Number(factor.times.toFixed(2))"
+              :model-value="roundTo(factor.times, 2)"
               kind="number"
               optional
               :range="ownFactorRange"

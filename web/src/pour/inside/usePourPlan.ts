@@ -13,6 +13,7 @@ import {
   sectionOf,
 } from '@vendange/core/pour'
 import { computed } from 'vue'
+import { roundTo } from '@vendange/core/units'
 
 export type Line = NewDesign['pourPlan'][number]
 
@@ -41,7 +42,7 @@ export function usePourPlan(lines: () => readonly Line[], mould: () => SavedMoul
   /** A new move of a kind, which takes what is left of the first pot that is not empty. */
   function fresh(kind: MoveKind): Line {
     const { pours, figures, outlines, hasHex, traces } = moveSpecs[kind]
-    const left = partsPoured(lines(), potsByMass.value.length).map((part) => Number((1 - part).toFixed(4)))
+    const left = partsPoured(lines(), potsByMass.value.length).map((part) => roundTo(1 - part, 4))
     const pot = Math.max(
       0,
       left.findIndex((part) => part > 0.001),
