@@ -54,7 +54,7 @@ export async function killRounds(workshop: WorkshopProcess, today: string, round
   async function giveOut(designId: string, isOn: () => boolean): Promise<void> {
     try {
       while (isOn()) {
-        const body = { designId, bars: 1, channel: 'Kept', who: 'sample', orderId: null } as const
+        const body = { designId, bars: 1, channel: 'Versioned', who: 'sample', orderId: null } as const
         const { allotmentId } = await client()(endpoints.release.allot, { body })
         allotments.add(allotmentId)
         acknowledged += 1
@@ -85,9 +85,9 @@ export async function killRounds(workshop: WorkshopProcess, today: string, round
   const season = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
   for (const { id } of season.loaves) {
     const { events } = await client()(endpoints.loaves.view, { params: { id } })
-    for (const { happening } of events)
-      if (happening.type === 'noted') found.add(happening.text)
-      else if (happening.type === 'allotted') found.add(happening.allotmentId)
+    for (const { event } of events)
+      if (event.type === 'noted') found.add(event.text)
+      else if (event.type === 'allotted') found.add(event.allotmentId)
   }
   for (const key of [...notes.keys(), ...allotments]) if (!found.has(key)) lost.push(key)
   return { rounds, acknowledged, lost }

@@ -1,6 +1,6 @@
 import type { LoafSummary, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
-import { benchState } from '@vendange/core/batch'
+import { pourSession } from '@vendange/core/batch'
 import { expect, test } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { answer, pick, type } from './hands'
@@ -84,7 +84,7 @@ async function pouredSlab(name: string): Promise<void> {
   const params = { id: batch.id }
   for (;;) {
     const { plan, records } = await api(endpoints.batches.view, { params })
-    const { steps, nextIndex } = benchState(plan, records)
+    const { steps, nextIndex } = pourSession(plan, records)
     const step = steps[nextIndex]
     if (!step) break
     await api(endpoints.batches.record, { params, body: { stepKey: step.key, actual: step.target } })
@@ -177,7 +177,7 @@ test('a loaf stands on its rack by code, and is followed until it levels off', a
   await page.getByTestId('connect-room').click()
   await expect(page.getByTestId('room-sensor')).toContainText(/The room: 2\d(\.\d)? °C, 5\d % humid/)
   await page.getByTestId('keep-room').click()
-  await expect(page.getByText('Kept for today.')).toBeVisible()
+  await expect(page.getByText('Versioned for today.')).toBeVisible()
   const scan = page.getByTestId('scan').locator('input')
   for (const code of [loaf.lotCode, 'Door rack']) {
     await scan.fill(code)

@@ -24,7 +24,7 @@ async function expectSoundPlan(): Promise<void> {
   expect(checkPlan(dated.problem, { pours: dated.placements }).violations).toEqual([])
 }
 
-async function takePlan(page: Page): Promise<void> {
+async function acceptPlan(page: Page): Promise<void> {
   await page.getByTestId('take-plan').click()
   await expect(page.getByTestId('planner')).toHaveCount(0)
 }
@@ -45,7 +45,7 @@ test('a collection of six soaps is planned from nothing', async ({ page }) => {
   await page.getByTestId('plan-free').click()
   await expect(page.getByTestId('planner')).toContainText('everything is in time', { timeout: 30_000 })
   await expect(page.getByTestId('change').filter({ hasText: 'Shift' })).toHaveCount(6)
-  await takePlan(page)
+  await acceptPlan(page)
   const view = await season()
   const mine = view.batches.filter(({ name }) => name.startsWith('Shift'))
   expect(mine).toHaveLength(6)
@@ -123,7 +123,7 @@ test('a day is lost and the plan is mended with few changes', async ({ page }) =
   await expect(planner.getByTestId('change').filter({ hasText: 'Signal Lamps' })).toContainText(
     'Wed 10 Mar: 2.75 h planned, 0 h there.',
   )
-  await takePlan(page)
+  await acceptPlan(page)
   expect(await pourDayOf('Signal Lamps')).not.toBe('2027-03-10')
   await expectSoundPlan()
   expect((await season()).workshop.exceptions).toContainEqual({ day: '2027-03-10', hours: 0, reason: 'Lost' })
@@ -290,7 +290,7 @@ test('a loaf that failed is put on record, and the season is planned anew with f
   const planner = page.getByTestId('planner')
   await expect(planner.getByTestId('change').filter({ hasText: 'Platform Fog' })).toBeVisible({ timeout: 30_000 })
   // What the others have stays: only the failed soap gets a day.
-  await takePlan(page)
+  await acceptPlan(page)
   const after = await season()
   const again = after.batches.filter(({ name }) => name === 'Platform Fog')
   expect(again.map(({ status }) => status)).toEqual(['planned'])

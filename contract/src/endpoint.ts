@@ -41,6 +41,6 @@ const make =
 
 export const get = make('get', 200)
 export const create = make('post', 201)
-export const act = make('post', 200)
+export const post = make('post', 200)
 export const put = make('put', 200)
 export const remove = make('delete', 200)

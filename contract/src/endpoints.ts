@@ -1,4 +1,4 @@
-import { create, act, get, put, remove } from './endpoint'
+import { create, get, post, put, remove } from './endpoint'
 import { mouldSchema, savedMouldSchema } from './schemas/mould'
 import type { NewMould, SavedMould } from './schemas/mould'
 import { versionNumber } from './schemas/pieces'
@@ -9,7 +9,7 @@ import {
   collectionSchema,
   dayTickSchema,
   designSchema,
-  planTakenSchema,
+  acceptedPlanSchema,
   savedCollectionSchema,
   savedDesignSchema,
 } from './schemas/plan'
@@ -32,8 +32,8 @@ import { wishRequestSchema } from './schemas/wish'
 import { roomReadingSchema } from './schemas/room'
 import { shopBuySchema, shopOfferSchema } from './schemas/shop'
 import type { ShopOffer, ShopSale } from './schemas/shop'
-import { allotmentSchema, commandSchema, happeningSchema, salesSchema, stepSchema } from './schemas/work'
-import type { NewHappening } from './schemas/work'
+import { allotmentSchema, commandSchema, loafEventSchema, salesSchema, stepSchema } from './schemas/work'
+import type { NewLoafEvent } from './schemas/work'
 import { makerSchema, savedMakerSchema, workshopSchema, savedWorkshopSchema } from './schemas/workshop'
 import type { NewMaker, SavedMaker, SavedWorkshop } from './schemas/workshop'
 import type {
@@ -46,7 +46,7 @@ import type {
   HealthView,
   LoafSummary,
   LoafView,
-  PlanTakenView,
+  AcceptedPlanView,
   PourOfCollection,
   RecipeVersion,
   RoomDay,
@@ -64,7 +64,7 @@ const withVersion = <T extends AnyObject>(schema: ObjectSchema<T>): ISchema<T & 
   schema.shape({ version: versionNumber() }) as unknown as ISchema<T & { version: number }>
 
 /** The four calls that every kept thing answers: create, change, take away, bring back. */
-function keptThing<Path extends string, New extends AnyObject, Saved>(
+function repositoryEndpoints<Path extends string, New extends AnyObject, Saved>(
   path: Path,
   noun: string,
   body: ObjectSchema<New>,
@@ -79,7 +79,7 @@ function keptThing<Path extends string, New extends AnyObject, Saved>(
       body: versionOnly as ISchema<{ version: number }>,
       reply,
     }),
-    restore: act<Saved>()({
+    restore: post<Saved>()({
       path: `${path}/:id/restore` as const,
       summary: `Bring a ${noun} back`,
       body: versionOnly as ISchema<{ version: number }>,
@@ -103,25 +103,25 @@ export const endpoints = {
     body: withVersion(workshopSchema),
     reply: savedWorkshopSchema as unknown as ISchema<SavedWorkshop>,
   }),
-  makers: keptThing<'/api/makers', NewMaker, SavedMaker>(
+  makers: repositoryEndpoints<'/api/makers', NewMaker, SavedMaker>(
     '/api/makers',
     'maker',
     makerSchema,
     savedMakerSchema as unknown as ISchema<SavedMaker>,
   ),
-  moulds: keptThing<'/api/moulds', NewMould, SavedMould>(
+  moulds: repositoryEndpoints<'/api/moulds', NewMould, SavedMould>(
     '/api/moulds',
     'mould',
     mouldSchema,
     savedMouldSchema as unknown as ISchema<SavedMould>,
   ),
-  ownFats: keptThing<'/api/fats', NewOwnFat, SavedOwnFat>(
+  ownFats: repositoryEndpoints<'/api/fats', NewOwnFat, SavedOwnFat>(
     '/api/fats',
     'fat of the workshop’s own',
     ownFatSchema,
     savedOwnFatSchema as unknown as ISchema<SavedOwnFat>,
   ),
-  recipes: keptThing<'/api/recipes', NewRecipe, SavedRecipe>(
+  recipes: repositoryEndpoints<'/api/recipes', NewRecipe, SavedRecipe>(
     '/api/recipes',
     'recipe',
     recipeSchema,
@@ -132,7 +132,7 @@ export const endpoints = {
     summary: 'A recipe as it stood, the newest first',
   }),
   collections: {
-    ...keptThing<'/api/collections', NewCollection, SavedCollection>(
+    ...repositoryEndpoints<'/api/collections', NewCollection, SavedCollection>(
       '/api/collections',
       'collection',
       collectionSchema,
@@ -143,7 +143,7 @@ export const endpoints = {
       summary: 'What the pours of a collection took: hours as planned and as they were, ingredients',
     }),
   },
-  designs: keptThing<'/api/designs', NewDesign, SavedDesign>(
+  designs: repositoryEndpoints<'/api/designs', NewDesign, SavedDesign>(
     '/api/designs',
     'design',
     designSchema,
@@ -154,18 +154,18 @@ export const endpoints = {
     path: '/api/stores',
     summary: 'Ingredients, their lots, and what the pours on the calendar take of them',
   }),
-  takeStoresIn: act<StoresView>()({
+  takeStoresIn: post<StoresView>()({
     path: '/api/stores/lines',
     summary: 'Take the lines of a stores file in, all of them or none',
     body: storesImportSchema,
   }),
-  ingredients: keptThing<'/api/ingredients', NewIngredient, SavedIngredient>(
+  ingredients: repositoryEndpoints<'/api/ingredients', NewIngredient, SavedIngredient>(
     '/api/ingredients',
     'ingredient',
     ingredientSchema,
     savedIngredientSchema as unknown as ISchema<SavedIngredient>,
   ),
-  lots: keptThing<'/api/lots', NewLot, SavedLot>(
+  lots: repositoryEndpoints<'/api/lots', NewLot, SavedLot>(
     '/api/lots',
     'lot',
     lotSchema,
@@ -173,31 +173,31 @@ export const endpoints = {
   ),
 
   orders: {
-    ...keptThing<'/api/orders', NewOrder, SavedOrder>(
+    ...repositoryEndpoints<'/api/orders', NewOrder, SavedOrder>(
       '/api/orders',
       'order',
       orderSchema,
       savedOrderSchema as unknown as ISchema<SavedOrder>,
     ),
-    accept: act<SavedOrder>()({
+    accept: post<SavedOrder>()({
       path: '/api/orders/:id/accept',
       summary: 'Accept an order as quoted: its soap and its pours go on the calendar',
       body: orderAcceptedSchema,
     }),
   },
 
-  nearestRecipe: act<WishAnswer>()({
+  nearestRecipe: post<WishAnswer>()({
     path: '/api/recipes/wishes',
     summary: 'The recipe nearest to one’s own that fulfils wishes, or the wishes that contradict each other',
     body: wishRequestSchema,
   }),
 
-  takePlan: act<PlanTakenView>()({
+  acceptPlan: post<AcceptedPlanView>()({
     path: '/api/season/plan',
     summary: 'Take a whole plan: pours moved and put on the calendar at once, or none of them',
-    body: planTakenSchema,
+    body: acceptedPlanSchema,
   }),
-  tickTask: act<SeasonView>()({
+  tickTask: post<SeasonView>()({
     path: '/api/season/ticks',
     summary: 'Tick a task of a day sheet, or take the tick back',
     body: dayTickSchema,
@@ -211,7 +211,7 @@ export const endpoints = {
       summary: 'Move a pour to another day',
       body: batchMoveSchema,
     }),
-    pin: act<BatchSummary>()({
+    pin: post<BatchSummary>()({
       path: '/api/batches/:id/pin',
       summary: 'Pin a pour to its days, or let it go',
       body: batchPinSchema,
@@ -221,7 +221,7 @@ export const endpoints = {
       summary: 'Take a planned pour off the calendar',
       body: versionOnly,
     }),
-    restore: act<BatchSummary>()({
+    restore: post<BatchSummary>()({
       path: '/api/batches/:id/restore',
       summary: 'Put a pour back on the calendar',
       body: versionOnly,
@@ -231,7 +231,7 @@ export const endpoints = {
       summary: 'One batch: its plan and what was recorded at the bench',
     }),
     runSheet: get<Blob>()({ path: '/api/batches/:id/run-sheet.pdf', summary: 'The run sheet of a batch, to print' }),
-    record: act<BatchView>()({
+    record: post<BatchView>()({
       path: '/api/batches/:id/steps',
       summary: 'Record a step done at the bench',
       body: stepSchema,
@@ -240,7 +240,7 @@ export const endpoints = {
       path: '/api/pour-timings',
       summary: 'Every pour whose clock was started: what it was made of and how fast it thickened',
     }),
-    finish: act<BatchView>()({
+    finish: post<BatchView>()({
       path: '/api/batches/:id/finish',
       summary: 'Finish the pour: its loaves get their lot codes',
     }),
@@ -251,7 +251,7 @@ export const endpoints = {
       path: '/api/instruments/:name/lines',
       summary: 'Readings of the scale or the probe, a line an event (see docs/formats/scale-and-probe.md)',
     }),
-    command: act<{ readonly line: string }>()({
+    command: post<{ readonly line: string }>()({
       path: '/api/instruments/:name',
       summary: 'Tell the scale or the probe what to do, such as tare',
       body: commandSchema,
@@ -269,7 +269,7 @@ export const endpoints = {
     record: create<LoafView>()({
       path: '/api/loaves/:id/events',
       summary: 'Record what happened to a loaf',
-      body: happeningSchema as unknown as ISchema<NewHappening>,
+      body: loafEventSchema as unknown as ISchema<NewLoafEvent>,
     }),
     addPhoto: create<{ photoId: string }>()({
       path: '/api/photos',
@@ -284,7 +284,7 @@ export const endpoints = {
       summary: 'Set bars of a soap aside, of the loaves released first; never more than there are',
       body: allotmentSchema,
     }),
-    takeSales: act<SalesTaken>()({
+    takeSales: post<SalesTaken>()({
       path: '/api/sales',
       summary: 'Write what was sold into the loaves it came from, all of the report or nothing',
       body: salesSchema,

@@ -8,7 +8,7 @@ import type {
 import type { Endpoint } from './endpoint'
 import { endpoints } from './endpoints'
 import { largestFigure } from './schemas/pieces'
-import { happeningSchema, happeningSchemas } from './schemas/work'
+import { loafEventSchema, loafEventSchemas } from './schemas/work'
 
 type JsonSchema = Record<string, unknown>
 
@@ -55,8 +55,8 @@ function fromDescription(description: SchemaFieldDescription): JsonSchema {
 
 /** JSON Schema of a message. What only a function can test is left out. */
 export function jsonSchemaOf(schema: ISchema<unknown>): JsonSchema {
-  if ((schema as unknown) === happeningSchema) {
-    return { oneOf: Object.values(happeningSchemas).map((one) => fromDescription(one.describe())) }
+  if ((schema as unknown) === loafEventSchema) {
+    return { oneOf: Object.values(loafEventSchemas).map((one) => fromDescription(one.describe())) }
   }
   return fromDescription((schema as unknown as { describe(): SchemaFieldDescription }).describe())
 }

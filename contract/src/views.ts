@@ -2,7 +2,7 @@ import type { BatchPlan, PourPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import type { PourTiming } from '@vendange/core/pour'
-import type { LoafHappening, LoafState, Whereabouts } from '@vendange/core/loaf'
+import type { LoafEvent, LoafState, Whereabouts } from '@vendange/core/loaf'
 import type { PourLookedBack } from '@vendange/core/plan'
 import type { CureSchool } from '@vendange/core/recipe'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
@@ -87,7 +87,7 @@ export interface SeasonView {
 }
 
 /** What became of the batches of a plan that was taken. */
-export interface PlanTakenView {
+export interface AcceptedPlanView {
   readonly batches: readonly BatchSummary[]
 }
 
@@ -177,7 +177,7 @@ export interface RecordedEvent {
   /** ISO 8601, UTC. */
   readonly at: string
   readonly makerName: string
-  readonly happening: LoafHappening
+  readonly event: LoafEvent
 }
 
 /** One loaf with its whole story. */

@@ -6,7 +6,7 @@ import type {
   SchemaObjectDescription,
 } from 'yup'
 import type { Endpoint } from '../src'
-import { endpoints, happeningSchema, happeningSchemas, pourPlanFileSchema, wishSchemas } from '../src'
+import { endpoints, loafEventSchema, loafEventSchemas, pourPlanFileSchema, wishSchemas } from '../src'
 
 interface Described {
   describe(): SchemaFieldDescription
@@ -53,11 +53,11 @@ describe('whatever comes in', () => {
     const all = endpointsIn(endpoints)
     expect(all.length).to.be.above(30)
     const bodies = all.flatMap(([name, { body }]) =>
-      body && (body as unknown) !== happeningSchema ? [[name, body as unknown as Described] as const] : [],
+      body && (body as unknown) !== loafEventSchema ? [[name, body as unknown as Described] as const] : [],
     )
     const open = [
       ...bodies,
-      ...Object.entries({ ...happeningSchemas, ...wishSchemas }),
+      ...Object.entries({ ...loafEventSchemas, ...wishSchemas }),
       ['pour plan', pourPlanFileSchema] as const,
     ].flatMap(([name, schema]) => openFields((schema as Described).describe(), name))
     expect(open).to.deep.equal([])

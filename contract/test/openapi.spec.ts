@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { allEndpoints, happeningSchemas, openApiDocument } from '../src'
+import { allEndpoints, loafEventSchemas, openApiDocument } from '../src'
 
 interface Operation {
   readonly parameters: readonly { readonly name: string }[]
@@ -51,9 +51,9 @@ describe('openApiDocument', () => {
     expect(change.required).to.include('version')
   })
 
-  it('lists every kind of happening', () => {
-    const happening = bodyOf('/api/loaves/{id}/events', 'post') as unknown as { oneOf: unknown[] }
-    expect(happening.oneOf).to.have.length(Object.keys(happeningSchemas).length)
-    expect(happening.oneOf).to.have.length(18)
+  it('lists every kind of event', () => {
+    const event = bodyOf('/api/loaves/{id}/events', 'post') as unknown as { oneOf: unknown[] }
+    expect(event.oneOf).to.have.length(Object.keys(loafEventSchemas).length)
+    expect(event.oneOf).to.have.length(18)
   })
 })

@@ -7,7 +7,7 @@ import {
   blankSeasonSettings,
   collectionSchema,
   designSchema,
-  happeningSchema,
+  loafEventSchema,
   makerSchema,
   plainMould,
   plainRecipe,
@@ -203,15 +203,15 @@ describe('workshopSchema', () => {
 describe('what happens', () => {
   it('is told by its type', async () => {
     const moved = { type: 'moved', day: '2027-03-10', version: 2, place: 'Rack 1' }
-    expect(await errorsOf(happeningSchema as unknown as ISchema<unknown>, moved)).to.deep.equal({})
-    expect(await errorsOf(happeningSchema as unknown as ISchema<unknown>, { ...moved, place: ' ' })).to.deep.equal({
+    expect(await errorsOf(loafEventSchema as unknown as ISchema<unknown>, moved)).to.deep.equal({})
+    expect(await errorsOf(loafEventSchema as unknown as ISchema<unknown>, { ...moved, place: ' ' })).to.deep.equal({
       place: 'Say where it stands.',
     })
     expect(
-      await errorsOf(happeningSchema as unknown as ISchema<unknown>, { ...moved, type: 'eaten' }),
+      await errorsOf(loafEventSchema as unknown as ISchema<unknown>, { ...moved, type: 'eaten' }),
     ).to.have.property('type')
     expect(
-      await errorsOf(happeningSchema as unknown as ISchema<unknown>, { ...moved, type: 'poured' }),
+      await errorsOf(loafEventSchema as unknown as ISchema<unknown>, { ...moved, type: 'poured' }),
     ).to.have.property('type')
   })
 

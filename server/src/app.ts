@@ -18,7 +18,7 @@ import { photoService } from './loaves/photoService'
 import { roomRoutes } from './loaves/roomRoutes'
 import { roomService } from './loaves/roomService'
 import type { Context } from './parts/context'
-import { serveKept } from './parts/keptRoutes'
+import { serveRepository } from './parts/repositoryRoutes'
 import { notFound } from './parts/problems'
 import { problemHandler, serve } from './parts/serve'
 import { sameOriginOnly } from './parts/sameOrigin'
@@ -26,7 +26,7 @@ import { orderService } from './plan/orderService'
 import { planService } from './plan/planService'
 import { batchRoutes } from './pour/batchRoutes'
 import { batchService } from './pour/batchService'
-import { planTaking } from './season/planTaking'
+import { planAcceptance } from './season/planAcceptance'
 import { allotmentService } from './release/allotmentService'
 import { releaseRoutes } from './release/releaseRoutes'
 import { traceService } from './release/traceService'
@@ -66,7 +66,7 @@ export function servicesOf(context: Context) {
     allotments: allotmentService(context),
     trace: traceService(context),
     orders: orderService(context),
-    planTaking: planTaking(context, season),
+    planAcceptance: planAcceptance(context, season),
     season,
   }
 }
@@ -80,18 +80,18 @@ function apiRouter(context: Context): Router {
     return { status: 'ok', version, today: context.clock.today(timeZone) } as const
   })
   serve(router, endpoints.openapi, () => Promise.resolve(description))
-  seasonRoutes(router, services.season, services.planTaking, context)
+  seasonRoutes(router, services.season, services.planAcceptance, context)
   workshopRoutes(router, services, context)
-  serveKept(router, endpoints.moulds, services.moulds)
+  serveRepository(router, endpoints.moulds, services.moulds)
   storesRoutes(router, services.stores)
   wishRoutes(router, context)
-  serveKept(router, endpoints.recipes, services.recipes)
+  serveRepository(router, endpoints.recipes, services.recipes)
   serve(router, endpoints.recipeVersions, ({ params }) => services.recipes.versions(params.id))
-  serveKept(router, endpoints.ownFats, services.ownFats)
-  serveKept(router, endpoints.collections, services.plan.collections)
+  serveRepository(router, endpoints.ownFats, services.ownFats)
+  serveRepository(router, endpoints.collections, services.plan.collections)
   serve(router, endpoints.collections.pours, ({ params }) => services.plan.pours(params.id))
-  serveKept(router, endpoints.designs, services.plan.designs)
-  serveKept(router, endpoints.orders, services.orders)
+  serveRepository(router, endpoints.designs, services.plan.designs)
+  serveRepository(router, endpoints.orders, services.orders)
   serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
   batchRoutes(router, services.batches, context)
   instrumentRoutes(router)

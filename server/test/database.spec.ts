@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url'
 import { DatabaseRefused, openDatabase } from '../src/db/database'
 import { RestoreRefused, restoreBackup } from '../src/db/restore'
 import { readStock } from '../src/db/storesRow'
-import { keptRows } from '../src/db/keptThings'
+import { findRows } from '../src/db/versionedRepository'
 import { loaves, makers, recipes } from '../src/db/schema'
 import { ensureWorkshop, readWorkshop } from '../src/db/workshopRow'
 import { frozenClock } from '../src/parts/clock'
@@ -66,7 +66,7 @@ describe('the database file', () => {
     const following = database.write((transaction) => transaction.insert(makers).values({ ...row, id: 'n' }))
     expect(await failing.catch((error: Error) => error.message)).to.equal('dropped the jug')
     await following
-    expect((await keptRows<typeof row>(database.read, makers)).map(({ id }) => id)).to.deep.equal(['n'])
+    expect((await findRows<typeof row>(database.read, makers)).map(({ id }) => id)).to.deep.equal(['n'])
     await database.close()
   })
 
@@ -159,7 +159,7 @@ describe('the database file', () => {
           VALUES ('${id}', 'p', 0, '270308-${id}', 'curing', 3, '${state}', 0)`,
       ),
       ...['ash', 'cracks', 'ash'].map(
-        (fault, at) => `INSERT INTO loaf_events (loaf_id, sequence, happening, at, maker_id)
+        (fault, at) => `INSERT INTO loaf_events (loaf_id, sequence, event, at, maker_id)
           VALUES ('a', ${at + 1}, '{"type":"fault_found","day":"2027-03-08","fault":"${fault}","text":""}', '', 'm')`,
       ),
     ])
@@ -191,12 +191,12 @@ describe('the database file', () => {
     client.close()
 
     const database = await open()
-    const everyone = await keptRows<SavedMaker>(database.read, makers)
+    const everyone = await findRows<SavedMaker>(database.read, makers)
     const hoursOf = (name: string) => everyone.find((maker) => maker.name === name)?.weekHours
     expect(hoursOf('Ilse')).to.deep.equal([1, 1, 2, 1, 1, 3, 0])
     expect(hoursOf('Bram')).to.deep.equal(hoursOf('Ilse'))
     expect(hoursOf('Gone')).to.deep.equal([])
-    const [recipe] = await keptRows<SavedRecipe>(database.read, recipes)
+    const [recipe] = await findRows<SavedRecipe>(database.read, recipes)
     expect(recipe).to.deep.include({ kohShare: 0, liquids: [], waterStyle: 'lye_concentration' })
     expect(recipe?.fats).to.deep.equal([
       { fatKey: 'olive', share: 0.6, atTrace: false },
@@ -244,7 +244,7 @@ describe('a backup put back', () => {
   const now = () => new Date('2027-03-08T12:00:00Z')
   const namesIn = async (path: string): Promise<readonly string[]> => {
     const database = await openDatabase({ file: path, backupFolder: backupFolder(), now })
-    const names = (await keptRows<SavedMaker>(database.read, makers)).map(({ name }) => name)
+    const names = (await findRows<SavedMaker>(database.read, makers)).map(({ name }) => name)
     await database.close()
     return names
   }

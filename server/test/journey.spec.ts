@@ -1,6 +1,6 @@
 import type { NewDesign, SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { benchState } from '@vendange/core/batch'
+import { pourSession } from '@vendange/core/batch'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
@@ -34,10 +34,10 @@ describe('one soap over HTTP', () => {
     // 847 g fats + 119 g sodium hydroxide + 242 g water + 25 g scent = 1233 g, less the 25 g left in the pots.
     expect(loaf.state.batterG).to.equal(1208)
 
-    const record = async (happening: object) => {
+    const record = async (event: object) => {
       ;({ loaf } = await api(endpoints.loaves.record, {
         params: { id: loafId },
-        body: { ...happening, version: loaf.version } as never,
+        body: { ...event, version: loaf.version } as never,
       }))
     }
     workshop.setDay('2027-03-09')
@@ -52,7 +52,7 @@ describe('one soap over HTTP', () => {
     expect(loaf.state.status).to.equal('released')
 
     const view = await api(endpoints.loaves.view, { params: { id: loafId } })
-    expect(view.events.map(({ happening }) => happening.type)).to.deep.equal([
+    expect(view.events.map(({ event }) => event.type)).to.deep.equal([
       'poured',
       'unmoulded',
       'cut',
@@ -125,7 +125,7 @@ describe('one soap over HTTP', () => {
     const batch = await api(endpoints.batches.create, { body: { designId: soap.id, pourDay: firstDay } })
     const view = await pourUpTo(workshop, batch.id, 'naoh', { 'fat:coconut': 266 })
     // 178.912 g KOH · 0.712888 · 0.95 = 121.17 g; at no superfat the fats take 127.54 g.
-    expect(benchState(view.plan, view.records).steps.find(({ key }) => key === 'naoh')?.target).to.equal(121)
+    expect(pourSession(view.plan, view.records).steps.find(({ key }) => key === 'naoh')?.target).to.equal(121)
     const problem = await problemOf(
       api(endpoints.batches.record, { params: { id: batch.id }, body: { stepKey: 'naoh', actual: 128 } }),
     )

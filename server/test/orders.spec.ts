@@ -109,8 +109,8 @@ describe('an order', () => {
     const { loafIds } = await workshop.api(endpoints.batches.finish, { params: { id: first?.id ?? '' } })
     const id = loafIds[0] ?? ''
     let { loaf } = await workshop.api(endpoints.loaves.view, { params: { id } })
-    const record = async (happening: Record<string, unknown>): Promise<void> => {
-      const body = { ...happening, day: firstDay, version: loaf.version } as never
+    const record = async (event: Record<string, unknown>): Promise<void> => {
+      const body = { ...event, day: firstDay, version: loaf.version } as never
       loaf = (await workshop.api(endpoints.loaves.record, { params: { id }, body })).loaf
     }
     await record({ type: 'unmoulded' })

@@ -1,6 +1,6 @@
 import type { BatchView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { benchState } from '@vendange/core/batch'
+import { pourSession } from '@vendange/core/batch'
 import type { TestWorkshop } from './workshopAtTest'
 
 /** Does every step at the bench that is still open, as asked for at its time, up to `stepKey` (not done) or the end. */
@@ -12,7 +12,7 @@ export async function pourUpTo(
 ): Promise<BatchView> {
   let view = await api(endpoints.batches.view, { params: { id: batchId } })
   for (;;) {
-    const state = benchState(view.plan, view.records)
+    const state = pourSession(view.plan, view.records)
     const step = state.steps[state.nextIndex]
     if (!step || step.key === stepKey) return view
     view = await api(endpoints.batches.record, {

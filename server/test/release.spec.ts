@@ -34,8 +34,8 @@ describe('from release to the last bar', () => {
     const { loafIds } = await api(endpoints.batches.finish, { params: { id: batch.id } })
     for (const id of loafIds) {
       let version = 1
-      const record = async (happening: Record<string, unknown>): Promise<void> => {
-        await api(endpoints.loaves.record, { params: { id }, body: { ...happening, version } as never })
+      const record = async (event: Record<string, unknown>): Promise<void> => {
+        await api(endpoints.loaves.record, { params: { id }, body: { ...event, version } as never })
         version += 1
       }
       workshop.setDay('2027-03-10')
@@ -89,7 +89,7 @@ describe('from release to the last bar', () => {
     const { soap, loafIds } = await releasedSoap(1)
     const { api } = workshop
     expect(await api(endpoints.release.kept)).to.deep.equal([])
-    await api(endpoints.release.allot, { body: { ...allotment(soap.id, 1), channel: 'Kept' } })
+    await api(endpoints.release.allot, { body: { ...allotment(soap.id, 1), channel: 'Versioned' } })
     await api(endpoints.release.allot, { body: allotment(soap.id, 9) })
     const sale = { saleId: 's', day: releaseDay, designId: soap.id, lotCode: '', channel: 'Web' as const, bars: 9 }
     await api(endpoints.release.takeSales, { body: { sales: [{ ...sale, buyer: 'A. Buyer', priceCents: null }] } })
@@ -246,14 +246,14 @@ describe('from release to the last bar', () => {
     const [id = ''] = loafIds
     const { api } = workshop
     const view = await api(endpoints.loaves.view, { params: { id } })
-    const record = (happening: Record<string, unknown>, version: number) =>
-      api(endpoints.loaves.record, { params: { id }, body: { ...happening, day: releaseDay, version } as never })
+    const record = (event: Record<string, unknown>, version: number) =>
+      api(endpoints.loaves.record, { params: { id }, body: { ...event, day: releaseDay, version } as never })
     const answers = { type: 'released', bars: 4, ph: 11.4, lookIsSound: true, labelIsComplete: true }
     const refused = await problemOf(record(answers, view.loaf.version))
     expect(refused.detail).to.contain('pH: pH 11.4')
     const over = await record({ ...answers, overrideReason: 'A second strip says 9.6.' }, view.loaf.version)
     expect(over.loaf.state).to.deep.include({ releasedBars: 10 })
-    expect(over.events.at(-1)?.happening).to.deep.include({ overrideReason: 'A second strip says 9.6.' })
+    expect(over.events.at(-1)?.event).to.deep.include({ overrideReason: 'A second strip says 9.6.' })
     const down = await record({ type: 'downgraded', bars: 3, to: 'samples', reason: 'Chipped.' }, over.loaf.version)
     expect(down.loaf.state.downgradedBars).to.equal(3)
     const late = await problemOf(api(endpoints.release.allot, { body: allotment(soap.id, 8) }))

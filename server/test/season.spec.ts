@@ -102,8 +102,8 @@ describe('the season', () => {
     const { soap } = await furnish(workshop)
     const [loafId = ''] = await pour(soap.id)
     workshop.setDay('2027-07-01')
-    const record = (happening: object, version: number) =>
-      api(endpoints.loaves.record, { params: { id: loafId }, body: { ...happening, version } as never })
+    const record = (event: object, version: number) =>
+      api(endpoints.loaves.record, { params: { id: loafId }, body: { ...event, version } as never })
     await record({ type: 'unmoulded', day: '2027-03-09' }, 1)
     await record({ type: 'cut', day: '2027-03-09', bars: 10, ends: 0, firstBarG: 119, bevelled: false }, 2)
     expect((await api(endpoints.season)).loaves.map(({ id }) => id)).to.deep.equal([loafId])

@@ -3,7 +3,7 @@ import '@fontsource-variable/fraunces/index.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './app/App.vue'
-import './app/dress.css'
+import './app/styles.css'
 import { router } from './app/router'
 import { vuetify } from './app/vuetify'
 

@@ -222,7 +222,7 @@ export const designSchema = object({
     .required(),
   /** Taken up by embeds, a column or dividers in all moulds together, ml. */
   displacedMl: within('number', batterMlRange).required(),
-  /** Kept back for piping or the top, above the fill line, ml. */
+  /** Versioned back for piping or the top, above the fill line, ml. */
   topMl: within('number', batterMlRange).required(),
   barsWanted: wholeWithin('count', barsRange).required(),
   labelMassG: within('mass', labelMassRange).required(),
@@ -297,7 +297,7 @@ export const batchPinSchema = object({ isPinned: boolean().required(), version: 
   .required()
 
 /** A whole plan taken at once: batches moved, and soaps put on the calendar. */
-export const planTakenSchema = object({
+export const acceptedPlanSchema = object({
   moves: array(
     object({ batchId: idText(), pourDay: dayText(), cutDay: dayText(), version: versionNumber() })
       .noUnknown()
@@ -320,7 +320,7 @@ export const dayTickSchema = object({
   .noUnknown()
   .required()
 
-export type PlanTaken = InferType<typeof planTakenSchema>
+export type AcceptedPlan = InferType<typeof acceptedPlanSchema>
 export type NewDayTick = InferType<typeof dayTickSchema>
 
 export type NewCollection = InferType<typeof collectionSchema>

@@ -52,7 +52,7 @@ const words = (empty: string) =>
   freeText(2000).test('not-blank', empty, (value) => value === undefined || value.trim() !== '')
 
 /** `version` counts the events that the writer had seen. */
-const happening = { day: dayText(), version: versionNumber() }
+const event = { day: dayText(), version: versionNumber() }
 const typed = <T extends string>(type: T) =>
   string()
     .oneOf([type] as const)
@@ -63,13 +63,13 @@ const finishMinutesRange = { min: 0, max: 24 * 60 } as const
 const faultField = () => string().oneOf(faultKeys).required()
 const channelField = () => string().oneOf(saleChannels).required()
 
-export const happeningSchemas = {
-  unmoulded: object({ type: typed('unmoulded'), ...happening })
+export const loafEventSchemas = {
+  unmoulded: object({ type: typed('unmoulded'), ...event })
     .noUnknown()
     .required(),
   cut: object({
     type: typed('cut'),
-    ...happening,
+    ...event,
     bars: wholeWithin('count', cutBarsRange).required(),
     ends: wholeWithin('count', endsRange).required(),
     firstBarG: within('mass', barMassRange).required(),
@@ -86,7 +86,7 @@ export const happeningSchemas = {
     .required(),
   scrapped: object({
     type: typed('scrapped'),
-    ...happening,
+    ...event,
     massG: within('mass', scrapRange).required(),
     colour: nameText(),
     hex: hexText(),
@@ -95,19 +95,19 @@ export const happeningSchemas = {
     .required(),
   scrap_used: object({
     type: typed('scrap_used'),
-    ...happening,
+    ...event,
     massG: within('mass', scrapRange).required(),
     colour: nameText(),
     use: words('Say for which soap.'),
   })
     .noUnknown()
     .required(),
-  fault_found: object({ type: typed('fault_found'), ...happening, fault: faultField(), text: freeText() })
+  fault_found: object({ type: typed('fault_found'), ...event, fault: faultField(), text: freeText() })
     .noUnknown()
     .required(),
   fault_closed: object({
     type: typed('fault_closed'),
-    ...happening,
+    ...event,
     fault: faultField(),
     text: words('Say what was done about it.'),
   })
@@ -115,7 +115,7 @@ export const happeningSchemas = {
     .required(),
   finished: object({
     type: typed('finished'),
-    ...happening,
+    ...event,
     finish: string().oneOf(finishes).required(),
     bars: wholeWithin('count', barsRange).required(),
     minutes: within('number', finishMinutesRange).required(),
@@ -125,7 +125,7 @@ export const happeningSchemas = {
     .required(),
   downgraded: object({
     type: typed('downgraded'),
-    ...happening,
+    ...event,
     bars: wholeWithin('count', barsRange).required(),
     to: string().oneOf(lesserUses).required(),
     reason: words('Say why.'),
@@ -134,42 +134,42 @@ export const happeningSchemas = {
     .required(),
   given_back: object({
     type: typed('given_back'),
-    ...happening,
+    ...event,
     bars: wholeWithin('count', barsRange).required(),
     channel: channelField(),
     reason: freeText(),
   })
     .noUnknown()
     .required(),
-  recalled: object({ type: typed('recalled'), ...happening, reason: words('Say why it is called back.') })
+  recalled: object({ type: typed('recalled'), ...event, reason: words('Say why it is called back.') })
     .noUnknown()
     .required(),
-  moved: object({ type: typed('moved'), ...happening, place: words('Say where it stands.') })
+  moved: object({ type: typed('moved'), ...event, place: words('Say where it stands.') })
     .noUnknown()
     .required(),
   weighed: object({
     type: typed('weighed'),
-    ...happening,
+    ...event,
     barG: within('mass', barMassRange).required(),
     isSure: boolean().optional(),
   })
     .noUnknown()
     .required(),
-  photographed: object({ type: typed('photographed'), ...happening, photoId: idText() })
+  photographed: object({ type: typed('photographed'), ...event, photoId: idText() })
     .noUnknown()
     .required(),
-  noted: object({ type: typed('noted'), ...happening, text: words('Write the note first.') })
+  noted: object({ type: typed('noted'), ...event, text: words('Write the note first.') })
     .noUnknown()
     .required(),
-  held: object({ type: typed('held'), ...happening, reason: words('Say why it is held.') })
+  held: object({ type: typed('held'), ...event, reason: words('Say why it is held.') })
     .noUnknown()
     .required(),
-  failed: object({ type: typed('failed'), ...happening, reason: words('Say what went wrong.') })
+  failed: object({ type: typed('failed'), ...event, reason: words('Say what went wrong.') })
     .noUnknown()
     .required(),
   released: object({
     type: typed('released'),
-    ...happening,
+    ...event,
     bars: wholeWithin('count', barsRange).required(),
     ph: within('number', phRange).required(),
     lookIsSound: boolean().required(),
@@ -180,7 +180,7 @@ export const happeningSchemas = {
     .required(),
   amended: object({
     type: typed('amended'),
-    ...happening,
+    ...event,
     subject: words('Say what is amended.').max(200),
     text: words('Write the amendment first.'),
   })
@@ -188,16 +188,16 @@ export const happeningSchemas = {
     .required(),
 } as const
 
-type HappeningType = keyof typeof happeningSchemas
-const isHappeningType = (type: unknown): type is HappeningType =>
-  typeof type === 'string' && Object.hasOwn(happeningSchemas, type)
+type LoafEventType = keyof typeof loafEventSchemas
+const isLoafEventType = (type: unknown): type is LoafEventType =>
+  typeof type === 'string' && Object.hasOwn(loafEventSchemas, type)
 
 /** What happened to a loaf; its `type` says which of the schemas holds. */
-export const happeningSchema = lazy((value: unknown) => {
+export const loafEventSchema = lazy((value: unknown) => {
   const type = typeof value === 'object' && value !== null && 'type' in value ? value.type : undefined
-  return isHappeningType(type)
-    ? happeningSchemas[type]
-    : object({ type: string().oneOf(Object.keys(happeningSchemas)).required() }).required()
+  return isLoafEventType(type)
+    ? loafEventSchemas[type]
+    : object({ type: string().oneOf(Object.keys(loafEventSchemas)).required() }).required()
 })
 
 /** Bars of a soap given out, oldest ready first. */
@@ -231,4 +231,4 @@ export const salesSchema = object({ sales: array(saleSchema).max(5000).required(
 export type NewAllotment = InferType<typeof allotmentSchema>
 export type NewSale = InferType<typeof saleSchema>
 export type NewStep = InferType<typeof stepSchema>
-export type NewHappening = { [K in HappeningType]: InferType<(typeof happeningSchemas)[K]> }[HappeningType]
+export type NewLoafEvent = { [K in LoafEventType]: InferType<(typeof loafEventSchemas)[K]> }[LoafEventType]

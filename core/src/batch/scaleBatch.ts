@@ -34,7 +34,7 @@ export interface BatchWish {
   readonly more?: readonly { readonly mould: Mould & BarCut; readonly count: number }[]
   /** Taken up by embeds, a column or dividers in all moulds together, ml. @default 0 */
   readonly displacedMl?: number
-  /** Kept back for piping or the top, above the fill line, ml. @default 0 */
+  /** Versioned back for piping or the top, above the fill line, ml. @default 0 */
   readonly topMl?: number
   readonly barsWanted: number
   /** Mass on the label, g. */

@@ -1,9 +1,9 @@
 import type { Day } from '../calendar'
 import { addDays } from '../calendar'
 import type { Finish, FinishTime } from '../cutting'
-import type { LoafHappening } from './happenings'
+import type { LoafEvent } from './loafEvents'
 import type { LoafState } from './loafState'
-import { afterHappening } from './loafState'
+import { stateAfter } from './loafState'
 
 /** Edges are bevelled when the bar is firm but not brittle: the day after the cut. A rule of the house. */
 export const bevelDaysAfterCut = 1
@@ -16,8 +16,8 @@ export function finishedBars({ cut, finished }: Pick<LoafState, 'cut' | 'finishe
 }
 
 /** Bars that one more event finishes and that were not before. */
-export const newlyFinished = (before: LoafState, event: LoafHappening, finish: Finish): number =>
-  finishedBars(afterHappening(before, event), finish) - finishedBars(before, finish)
+export const newlyFinished = (before: LoafState, event: LoafEvent, finish: Finish): number =>
+  finishedBars(stateAfter(before, event), finish) - finishedBars(before, finish)
 
 /** A loaf as far as its finishing goes. */
 export interface LoafToFinish {

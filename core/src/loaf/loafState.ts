@@ -1,6 +1,6 @@
 import type { Day } from '../calendar'
 import type { FaultKey, Finish } from '../cutting'
-import type { LoafHappening, SaleChannel } from './happenings'
+import type { LoafEvent, SaleChannel } from './loafEvents'
 import { roundTo } from '../units'
 
 export type LoafStatus = 'in_mould' | 'unmoulded' | 'curing' | 'held' | 'failed' | 'released'
@@ -25,7 +25,7 @@ export interface LoafState {
   readonly pouredDay: Day | undefined
   readonly batterG: number | undefined
   readonly unmouldedDay: Day | undefined
-  readonly cut: Extract<LoafHappening, { type: 'cut' }> | undefined
+  readonly cut: Extract<LoafEvent, { type: 'cut' }> | undefined
   readonly place: string | undefined
   readonly weighIns: readonly { readonly day: Day; readonly massG: number }[]
   readonly photos: readonly { readonly day: Day; readonly photoId: string }[]
@@ -33,7 +33,7 @@ export interface LoafState {
   readonly failReason: string | undefined
   readonly recallReason: string | undefined
   /** The last release; `releasedBars` counts all of them. */
-  readonly release: Extract<LoafHappening, { type: 'released' }> | undefined
+  readonly release: Extract<LoafEvent, { type: 'released' }> | undefined
   readonly releasedBars: number
   readonly downgradedBars: number
   /** Of them those that were released already; the others never are. */
@@ -87,7 +87,7 @@ function withChannel(state: LoafState, channel: SaleChannel, more: { allotted?: 
 }
 
 /** A loaf after one more event. */
-export function afterHappening(state: LoafState, event: LoafHappening): LoafState {
+export function stateAfter(state: LoafState, event: LoafEvent): LoafState {
   switch (event.type) {
     case 'poured':
       return { ...state, status: 'in_mould', pouredDay: event.day, batterG: event.batterG }
@@ -159,8 +159,8 @@ export function afterHappening(state: LoafState, event: LoafHappening): LoafStat
 }
 
 /** Where a loaf stands after its events, oldest first. */
-export function loafState(events: readonly LoafHappening[]): LoafState {
-  return events.reduce(afterHappening, untouched)
+export function loafState(events: readonly LoafEvent[]): LoafState {
+  return events.reduce(stateAfter, untouched)
 }
 
 const sumOf = (channels: readonly ChannelBars[], of: 'allotted' | 'sold'): number =>
@@ -180,7 +180,7 @@ export function unsoldBars(state: LoafState, channel: SaleChannel): number {
 
 /** Bars that are kept as samples. */
 export const keptBars = ({ channels }: LoafState): number => {
-  const kept = channels.filter(({ channel }) => channel === 'Kept')
+  const kept = channels.filter(({ channel }) => channel === 'Versioned')
   return sumOf(kept, 'allotted') - sumOf(kept, 'sold')
 }
 
@@ -194,6 +194,6 @@ export function isDoneWith(state: LoafState): boolean {
   if (state.status !== 'released') return false
   if (state.recallReason !== undefined) return true
   // What is kept is not for sale.
-  const forSale = state.channels.filter(({ channel }) => channel !== 'Kept')
+  const forSale = state.channels.filter(({ channel }) => channel !== 'Versioned')
   return unreleasedBars(state) === 0 && freeBars(state) === 0 && sumOf(forSale, 'sold') >= sumOf(forSale, 'allotted')
 }

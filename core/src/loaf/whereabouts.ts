@@ -1,5 +1,5 @@
 import type { Day } from '../calendar'
-import type { LoafHappening, SaleChannel } from './happenings'
+import type { LoafEvent, SaleChannel } from './loafEvents'
 import type { LoafState } from './loafState'
 import { unsoldBars } from './loafState'
 
@@ -13,7 +13,7 @@ export interface Whereabouts {
 }
 
 /** What of a loaf's record says where its bars went. */
-export type GoneOut = Extract<LoafHappening, { type: 'allotted' | 'sold' }>
+export type GoneOut = Extract<LoafEvent, { type: 'allotted' | 'sold' }>
 
 /** Where bars of a loaf are: each sale with its buyer, and by channel what is set aside and not sold. */
 export function whereabouts(state: LoafState, events: readonly GoneOut[]): readonly Whereabouts[] {

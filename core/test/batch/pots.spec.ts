@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import type { PotColour } from '../../src/batch'
 import {
   batchPlan,
-  benchState,
+  pourSession,
   checkPots,
   portionKinds,
   potG,
@@ -169,7 +169,7 @@ describe('a batch with wetted colours and a scent that goes in last', () => {
   })
 
   it('reckons pots, marks and shares of scent anew when a fat goes in over', () => {
-    const over = benchState(plan, [{ stepKey: 'fat:olive', actual: (plan.weights.fats[0]?.massG ?? 0) + 100 }])
+    const over = pourSession(plan, [{ stepKey: 'fat:olive', actual: (plan.weights.fats[0]?.massG ?? 0) + 100 }])
     const target = (key: string): number => over.steps.find((step) => step.key === key)?.target ?? 0
     expect(target('pot:0')).to.be.greaterThan(740)
     const inG = 847 + 100 + ['naoh', 'water', 'scent'].reduce((sum, key) => sum + target(key), 0)

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { batchPlan, benchState, partsFor, partToWeigh, runSheet, scaleDesign } from '../../src/batch'
+import { batchPlan, pourSession, partsFor, partToWeigh, runSheet, scaleDesign } from '../../src/batch'
 import { workedSettings, workedSource } from '../blends'
 
 const splits = (vessels: { largestPotMl: number; lyeJugMl: number }) =>
@@ -47,7 +47,7 @@ describe('what does not fit a vessel', () => {
     expect(step('naoh')?.parts).to.equal(4)
     expect(step('naoh')?.detail).to.match(/^Into 4 jugs, 30 g each\. /)
     expect(step('pot:0')?.parts).to.equal(undefined)
-    expect(benchState(plan, []).steps.find(({ key }) => key === 'water')?.parts).to.equal(4)
+    expect(pourSession(plan, []).steps.find(({ key }) => key === 'water')?.parts).to.equal(4)
     expect(partToWeigh(381, 2, [195], 1)).to.equal(186)
     expect(partToWeigh(119, 4, [30, 30], 1)).to.equal(30)
     expect(partToWeigh(119, 4, [60, 70], 1)).to.equal(0)

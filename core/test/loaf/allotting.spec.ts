@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { GoneOut, LoafHappening } from '../../src/loaf'
+import type { GoneOut, LoafEvent } from '../../src/loaf'
 import {
   allot,
   barsToOffer,
-  checkHappening,
+  checkLoafEvent,
   freeBars,
   isDoneWith,
   keptBars,
@@ -16,8 +16,8 @@ import {
 } from '../../src/loaf'
 
 const day = '2027-04-12'
-const cut: LoafHappening = { type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: false }
-const release = (bars: number): LoafHappening => ({
+const cut: LoafEvent = { type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: false }
+const release = (bars: number): LoafEvent => ({
   type: 'released',
   day,
   bars,
@@ -25,7 +25,7 @@ const release = (bars: number): LoafHappening => ({
   lookIsSound: true,
   labelIsComplete: true,
 })
-const allotted = (bars: number): LoafHappening => ({
+const allotted = (bars: number): LoafEvent => ({
   type: 'allotted',
   day,
   allotmentId: 'a',
@@ -34,7 +34,7 @@ const allotted = (bars: number): LoafHappening => ({
   who: '',
   orderId: null,
 })
-const sold = (bars: number): LoafHappening => ({
+const sold = (bars: number): LoafEvent => ({
   type: 'sold',
   day,
   saleId: 's',
@@ -43,8 +43,8 @@ const sold = (bars: number): LoafHappening => ({
   buyer: '',
   priceCents: null,
 })
-const codes = (story: readonly LoafHappening[], next: LoafHappening) =>
-  checkHappening(loafState([cut, ...story]), next, day).map(({ code }) => code)
+const codes = (story: readonly LoafEvent[], next: LoafEvent) =>
+  checkLoafEvent(loafState([cut, ...story]), next, day).map(({ code }) => code)
 
 describe('a released loaf', () => {
   it('goes out bar by bar until nothing is left', () => {
@@ -56,7 +56,7 @@ describe('a released loaf', () => {
   })
 
   it('is done with when what is not kept is sold', () => {
-    const kept: LoafHappening = { ...allotted(2), channel: 'Kept' } as LoafHappening
+    const kept: LoafEvent = { ...allotted(2), channel: 'Versioned' } as LoafEvent
     const story = [cut, release(10), allotted(8), kept]
     expect(keptBars(loafState(story))).to.equal(2)
     expect(isDoneWith(loafState(story))).to.equal(false)
@@ -71,12 +71,12 @@ describe('a released loaf', () => {
     expect(codes([release(6)], { type: 'downgraded', day, bars: 7, to: 'scrap', reason: 'x' })).to.deep.equal([
       'more_than_there_are',
     ])
-    const back: LoafHappening = { type: 'given_back', day, bars: 2, channel: 'Web', reason: '' }
+    const back: LoafEvent = { type: 'given_back', day, bars: 2, channel: 'Web', reason: '' }
     expect(unsoldBars(loafState([cut, release(6), allotted(3), back]), 'Web')).to.equal(1)
   })
 
   it('counts what was taken out before its release neither as released nor as still to go', () => {
-    const down: LoafHappening = { type: 'downgraded', day, bars: 3, to: 'samples', reason: 'chipped' }
+    const down: LoafEvent = { type: 'downgraded', day, bars: 3, to: 'samples', reason: 'chipped' }
     expect(codes([down], release(8))).to.deep.equal(['more_than_cut'])
     const state = loafState([cut, down, release(7)])
     expect([freeBars(state), unreleasedBars(state)]).to.deep.equal([7, 0])
@@ -85,7 +85,7 @@ describe('a released loaf', () => {
   })
 
   it('tells where its bars are, those given back left out', () => {
-    const back: LoafHappening = { type: 'given_back', day, bars: 2, channel: 'Web', reason: '' }
+    const back: LoafEvent = { type: 'given_back', day, bars: 2, channel: 'Web', reason: '' }
     const gone = [allotted(6), { ...sold(1), buyer: 'A. Buyer' }] as readonly GoneOut[]
     expect(whereabouts(loafState([cut, release(10), ...gone, back]), gone)).to.deep.equal([
       { day, channel: 'Web', who: 'A. Buyer', bars: 1, isSold: true },
@@ -94,15 +94,15 @@ describe('a released loaf', () => {
   })
 
   it('asks again where a bar became heavier, unless the maker is sure', () => {
-    const weigh = (barG: number, isSure?: boolean): LoafHappening => ({ type: 'weighed', day, barG, isSure })
+    const weigh = (barG: number, isSure?: boolean): LoafEvent => ({ type: 'weighed', day, barG, isSure })
     expect(codes([], weigh(124))).to.deep.equal(['heavier_than_before'])
     expect(codes([], weigh(124, true))).to.deep.equal([])
     expect(codes([], weigh(119.9))).to.deep.equal([])
   })
 
   it('keeps its scrap by colour, and gives no more of it than there is', () => {
-    const scrap: LoafHappening = { type: 'scrapped', day, massG: 80, colour: 'amber', hex: '#D99A3C' }
-    const use = (massG: number): LoafHappening => ({ type: 'scrap_used', day, massG, colour: 'amber', use: 'confetti' })
+    const scrap: LoafEvent = { type: 'scrapped', day, massG: 80, colour: 'amber', hex: '#D99A3C' }
+    const use = (massG: number): LoafEvent => ({ type: 'scrap_used', day, massG, colour: 'amber', use: 'confetti' })
     expect(loafState([cut, scrap, scrap, use(100)]).scrap).to.deep.equal([
       { colour: 'amber', hex: '#D99A3C', massG: 60 },
     ])
@@ -111,8 +111,8 @@ describe('a released loaf', () => {
   })
 
   it('opens and closes faults', () => {
-    const found: LoafHappening = { type: 'fault_found', day, fault: 'ash', text: '' }
-    const closed: LoafHappening = { type: 'fault_closed', day, fault: 'ash', text: 'planed' }
+    const found: LoafEvent = { type: 'fault_found', day, fault: 'ash', text: '' }
+    const closed: LoafEvent = { type: 'fault_closed', day, fault: 'ash', text: 'planed' }
     expect(loafState([cut, found, found]).openFaults).to.deep.equal(['ash'])
     expect(loafState([cut, found, closed]).openFaults).to.deep.equal([])
     expect(loafState([cut, found, closed, found]).foundFaults).to.deep.equal(['ash'])

@@ -1,10 +1,10 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { finishTime } from '../../src/cutting'
-import type { LoafHappening, LoafToFinish } from '../../src/loaf'
+import type { LoafEvent, LoafToFinish } from '../../src/loaf'
 import { finishedBars, finishWork, loafState, newlyFinished, shareMinutes } from '../../src/loaf'
 
-const cut: LoafHappening = {
+const cut: LoafEvent = {
   type: 'cut',
   day: '2027-03-03',
   bars: 12,
@@ -12,7 +12,7 @@ const cut: LoafHappening = {
   firstBarG: 126,
   bevelled: false,
 }
-const loaf = (id: string, more: readonly LoafHappening[] = [], of: Partial<LoafToFinish> = {}): LoafToFinish => ({
+const loaf = (id: string, more: readonly LoafEvent[] = [], of: Partial<LoafToFinish> = {}): LoafToFinish => ({
   id,
   bevelled: true,
   stamped: true,
@@ -24,7 +24,7 @@ const timeOf = (finish: 'bevelled' | 'stamped' | 'planed' | 'pared' | 'polished'
   finishTime(finish, bars, [])
 const waiting = (loaves: readonly LoafToFinish[], day: string) =>
   finishWork(loaves, day, timeOf).map(({ loafId, finish, bars, allMin }) => [loafId, finish, bars, allMin])
-const stamped = (bars: number): LoafHappening => ({
+const stamped = (bars: number): LoafEvent => ({
   type: 'finished',
   day: '2027-03-03',
   finish: 'stamped',
@@ -52,7 +52,7 @@ describe('finishWork', () => {
     expect(finishedBars(bevelledAtTheCut, 'stamped')).to.equal(0)
     const uncut = loaf('a', [], { state: loafState([{ type: 'poured', day: '2027-03-01', batterG: 1600 }]) })
     expect(waiting([uncut], '2027-03-04')).to.deep.equal([])
-    const released: LoafHappening = {
+    const released: LoafEvent = {
       type: 'released',
       day: '2027-04-01',
       bars: 12,
@@ -64,16 +64,15 @@ describe('finishWork', () => {
   })
 
   it('counts a bar once, however often it is logged', () => {
-    const bevel = (bars: number): LoafHappening =>
-      ({ ...stamped(bars), type: 'finished', finish: 'bevelled' }) as LoafHappening
+    const bevel = (bars: number): LoafEvent => ({ ...stamped(bars), type: 'finished', finish: 'bevelled' }) as LoafEvent
     expect(newlyFinished(loaf('a').state, bevel(8), 'bevelled')).to.equal(8)
     expect(newlyFinished(loaf('a', [bevel(8)]).state, bevel(8), 'bevelled')).to.equal(4)
     expect(newlyFinished(loaf('a').state, stamped(8), 'bevelled')).to.equal(0)
-    expect(newlyFinished(loafState([]), { ...cut, bevelled: true } as LoafHappening, 'bevelled')).to.equal(12)
+    expect(newlyFinished(loafState([]), { ...cut, bevelled: true } as LoafEvent, 'bevelled')).to.equal(12)
   })
 
   it('asks for no more bars than there are', () => {
-    const lost: LoafHappening = { type: 'downgraded', day: '2027-03-03', bars: 4, to: 'samples', reason: 'chipped' }
+    const lost: LoafEvent = { type: 'downgraded', day: '2027-03-03', bars: 4, to: 'samples', reason: 'chipped' }
     expect(waiting([loaf('a', [lost])], '2027-03-03')).to.deep.equal([['a', 'stamped', 8, 4]])
   })
 })

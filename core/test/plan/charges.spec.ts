@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { chargeForBevelling, lessonsFrom, totalOfOrder } from '../../src/plan'
+import { chargeForBevelling, lessonsForReissue, totalOfOrder } from '../../src/plan'
 
 const bevelling = { day: '2027-03-12', lotCode: '270308-1' }
 const pricing = { bevelCentsPerBar: 35 }
@@ -32,9 +32,13 @@ describe('what is charged on an order', () => {
   })
 })
 
-describe('lessonsFrom', () => {
+describe('lessonsForReissue', () => {
   it('has what the faults of its bars taught, each once', () => {
-    const lessons = lessonsFrom({ notesForNextTime: 'Less blue\n', loafNotes: [], faults: ['ash', 'ash', 'cracks'] })
+    const lessons = lessonsForReissue({
+      notesForNextTime: 'Less blue\n',
+      loafNotes: [],
+      faults: ['ash', 'ash', 'cracks'],
+    })
     expect(lessons.map(({ text }) => text)).to.have.length(3)
     expect(lessons[1]).to.deep.equal({
       text: 'Ash last time. Alcohol on the top (away from flames and ovens), a cover; plane or steam it off.',

@@ -1,13 +1,13 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import {
-  alikeDeltaE,
-  alikeFindings,
-  howManyBars,
-  howManyByChannel,
-  howManyWords,
+  similarDeltaE,
+  similarityFindings,
+  demandForecast,
+  demandByChannel,
+  demandWords,
   isClaimKey,
-  lessonsFrom,
+  lessonsForReissue,
   mainColours,
   nearestColour,
   ownClaimKey,
@@ -23,10 +23,10 @@ const soap = (name: string, hexes: readonly string[], scent: { name: string; fam
   colours: hexes.map((hex) => ({ hex, share: 1 / hexes.length })),
 })
 
-describe('alikeFindings', () => {
+describe('similarityFindings', () => {
   it('finds two soaps with nearly the same colours, and not two that differ', () => {
     const codes = (a: readonly string[], b: readonly string[]) =>
-      alikeFindings([soap('A', a), soap('B', b)]).map(({ code }) => code)
+      similarityFindings([soap('A', a), soap('B', b)]).map(({ code }) => code)
     expect(codes(['#D99A3C', '#F1E2BE'], ['#DB9C40', '#F0E0BA'])).to.deep.equal(['same_palette'])
     expect(codes(['#D99A3C', '#F1E2BE'], ['#27364F', '#B5412B'])).to.deep.equal([])
     expect(codes([], [])).to.deep.equal([])
@@ -35,12 +35,12 @@ describe('alikeFindings', () => {
   it('measures by CIEDE2000: black and white are 100 apart', () => {
     expect(paletteDifference([{ hex: '#000000', share: 1 }], [{ hex: '#FFFFFF', share: 1 }])).to.be.closeTo(100, 0.01)
     expect(paletteDifference([{ hex: '#5A2750', share: 1 }], [{ hex: '#5A2750', share: 1 }])).to.equal(0)
-    expect(alikeDeltaE).to.equal(10)
+    expect(similarDeltaE).to.equal(10)
   })
 
   it('names one scent in two soaps, or one family', () => {
     const told = (a: { name: string; family?: string }, b: { name: string; family?: string }) =>
-      alikeFindings([soap('A', ['#000000'], a), soap('B', ['#FFFFFF'], b)]).map(({ message }) => message)
+      similarityFindings([soap('A', ['#000000'], a), soap('B', ['#FFFFFF'], b)]).map(({ message }) => message)
     expect(told({ name: 'Amber' }, { name: 'Amber' })).to.deep.equal(['A and B carry the same scent, Amber.'])
     expect(told({ name: 'Amber', family: 'Resin' }, { name: 'Gum', family: 'resin ' })).to.deep.equal([
       'A and B both smell resin. Give one of them another family.',
@@ -89,19 +89,19 @@ describe('promiseFindings', () => {
   })
 })
 
-describe('howManyBars', () => {
+describe('demandForecast', () => {
   const web = (sold: number, days: number, offered = sold) => ({ channel: 'Web', offered, sold, days })
 
   it('carries sales that ended early on to the window at a slowing pace', () => {
     // 12 in 2 days; by then 1 − e^(−0.2) of all would be gone, by day 30 1 − e^(−3): 12 · 0.9502 / 0.1813 = 62.9.
-    expect(howManyBars([web(12, 2)], 30)?.likely).to.equal(63)
-    expect(howManyBars([web(12, 30, 20)], 30)?.likely).to.equal(12)
+    expect(demandForecast([web(12, 2)], 30)?.likely).to.equal(63)
+    expect(demandForecast([web(12, 30, 20)], 30)?.likely).to.equal(12)
     expect(salesPaceDays).to.equal(10)
   })
 
   it('gives a spread that narrows with every release and holds the likely figure', () => {
     const width = (count: number): number => {
-      const { low, likely, high } = howManyBars(
+      const { low, likely, high } = demandForecast(
         Array.from({ length: count }, () => web(20, 10)),
         30,
       )!
@@ -120,7 +120,7 @@ describe('howManyBars', () => {
           maxLength: 6,
         }),
         (sales) => {
-          const { low, likely, high, releases } = howManyBars(
+          const { low, likely, high, releases } = demandForecast(
             sales.map(({ sold, days }) => web(sold, days)),
             30,
           )!
@@ -132,15 +132,15 @@ describe('howManyBars', () => {
   })
 
   it('says nothing without sales, and throws without a window', () => {
-    expect(howManyBars([], 30)).to.equal(undefined)
-    expect(howManyBars([web(0, 30, 12)], 30)).to.equal(undefined)
-    expect(() => howManyBars([web(1, 1)], 0)).to.throw(RangeError, 'window above 0')
+    expect(demandForecast([], 30)).to.equal(undefined)
+    expect(demandForecast([web(0, 30, 12)], 30)).to.equal(undefined)
+    expect(() => demandForecast([web(1, 1)], 0)).to.throw(RangeError, 'window above 0')
   })
 
   it('tells channels apart, with the reason', () => {
     const results = [web(12, 5), { channel: 'Stalls', offered: 5, sold: 3, days: 30 }]
-    expect(howManyByChannel(results, 30).map(({ channel }) => channel)).to.deep.equal(['Web', 'Stalls'])
-    expect(howManyWords(results, 30)[1]).to.match(
+    expect(demandByChannel(results, 30).map(({ channel }) => channel)).to.deep.equal(['Web', 'Stalls'])
+    expect(demandWords(results, 30)[1]).to.match(
       /^Stalls: \d+ to \d+ bars would sell in 30 days, most likely 3 \(on sale once, sold out never; estimate\)\.$/,
     )
     expect(salesWords(results)).to.deep.equal([
@@ -150,10 +150,10 @@ describe('howManyBars', () => {
   })
 })
 
-describe('lessonsFrom', () => {
+describe('lessonsForReissue', () => {
   it('makes one open lesson of every line and note, each once', () => {
     expect(
-      lessonsFrom({
+      lessonsForReissue({
         notesForNextTime: 'Two loaves.\n\n Thinner dusk.',
         loafNotes: ['Two loaves.', 'Ash on top'],
       }),

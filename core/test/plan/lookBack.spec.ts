@@ -1,10 +1,10 @@
 import { expect } from 'chai'
-import type { LoafHappening } from '../../src/loaf'
+import type { LoafEvent } from '../../src/loaf'
 import { loafState } from '../../src/loaf'
 import { benchHours, lookBack } from '../../src/plan'
 
 const day = '2027-04-12'
-const story: readonly LoafHappening[] = [
+const story: readonly LoafEvent[] = [
   { type: 'cut', day: '2027-03-10', bars: 17, ends: 2, firstBarG: 130, bevelled: false },
   { type: 'finished', day: '2027-03-11', finish: 'bevelled', bars: 17, minutes: 25, removedG: null },
   { type: 'weighed', day, barG: 116 },

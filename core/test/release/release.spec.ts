@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { LoafHappening } from '../../src/loaf'
+import type { LoafEvent } from '../../src/loaf'
 import { loafState } from '../../src/loaf'
 import { lotCode, mayRelease, releaseChecks } from '../../src/release'
 
@@ -18,8 +18,8 @@ describe('releaseChecks', () => {
   const today = '2027-04-10'
   const terms = { cureDays: 28, labelMassG: 105 }
   const answers = { ph: 9.5, lookIsSound: true, labelIsComplete: true }
-  const cut = (day: string): LoafHappening => ({ type: 'cut', day, bars: 10, ends: 2, firstBarG: 120, bevelled: false })
-  const weigh = (day: string, barG: number): LoafHappening => ({ type: 'weighed', day, barG })
+  const cut = (day: string): LoafEvent => ({ type: 'cut', day, bars: 10, ends: 2, firstBarG: 120, bevelled: false })
+  const weigh = (day: string, barG: number): LoafEvent => ({ type: 'weighed', day, barG })
   const sound = loafState([cut('2027-03-10'), weigh('2027-04-02', 107.2), weigh('2027-04-09', 107)])
   const resultOf = (key: string, ...of: Parameters<typeof releaseChecks>) =>
     releaseChecks(...of).find((check) => check.key === key)?.result

@@ -9,7 +9,7 @@ import type { WorkingHours } from '@vendange/core/season'
 import { batchDays, batchDemand, daysAsHappened, workingHours } from '@vendange/core/season'
 import { stale, unprocessable } from '../parts/problems'
 import type { Reader } from './database'
-import { keptRow, keptRows } from './keptThings'
+import { findRow, findRows } from './versionedRepository'
 import type { FrozenBatch } from './schema'
 import { batches, designs, makers, moulds, recipes } from './schema'
 import type { Stock } from './storesRow'
@@ -26,21 +26,21 @@ export async function readBatchSource(
   /** Fats as the lots at hand on its day narrow them; without them its figures are those of the table. */
   knownFats: readonly Fat[] = [],
 ): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe & Recipe }> {
-  const wanted = await keptRow<SavedDesign>(reader, designs, designId, 'design')
+  const wanted = await findRow<SavedDesign>(reader, designs, designId, 'design')
   const design = { ...wanted, ...(own ? { mouldId: own.mouldId, mouldCount: own.mouldCount, moreMoulds: [] } : {}) }
   if (design.recipeId === null || design.mouldId === null) {
     throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`, [
       { field: design.recipeId === null ? 'recipeId' : 'mouldId', message: 'Choose one first.' },
     ])
   }
-  const mould = await keptRow<SavedMould>(reader, moulds, design.mouldId, 'mould')
+  const mould = await findRow<SavedMould>(reader, moulds, design.mouldId, 'mould')
   const source = {
     design,
-    recipe: { ...(await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')), knownFats },
+    recipe: { ...(await findRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')), knownFats },
     mould,
     more: await Promise.all(
       design.moreMoulds.map(async ({ mouldId, count }) => ({
-        mould: await keptRow<SavedMould>(reader, moulds, mouldId, 'mould'),
+        mould: await findRow<SavedMould>(reader, moulds, mouldId, 'mould'),
         count,
       })),
     ),
@@ -79,7 +79,7 @@ export async function readBatch(
   reader: Reader,
   id: string,
 ): Promise<BatchRow & { readonly frozen: FrozenBatch | null }> {
-  return keptRow<BatchRow>(reader, batches, id, 'pour')
+  return findRow<BatchRow>(reader, batches, id, 'pour')
 }
 
 /** The plan a batch works by: frozen once begun, else as its design stands now. */
@@ -127,11 +127,11 @@ export function summariseBatch(
 /** Reads and summarises one batch. @throws 404 if there is none, 422 while its design lacks recipe or mould */
 export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day): Promise<BatchSummary> {
   const batch = await readBatch(reader, id)
-  const design = await keptRow<SavedDesign>(reader, designs, batch.designId, 'design')
+  const design = await findRow<SavedDesign>(reader, designs, batch.designId, 'design')
   const recipe =
-    design.recipeId === null ? undefined : await keptRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')
+    design.recipeId === null ? undefined : await findRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')
   const workshop = await readWorkshop(reader)
-  const working = workingHours({ workshop, makers: await keptRows<SavedMaker>(reader, makers) })
+  const working = workingHours({ workshop, makers: await findRows<SavedMaker>(reader, makers) })
   const summary = summariseBatch(batch, { design, recipe, workshop, working, cutDay })
   if (!summary) throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`)
   return summary

@@ -1,7 +1,7 @@
 import type { LoafSummary, RecordedEvent, RecordedStep } from '@vendange/contract'
-import type { LoafHappening, LoafState } from '@vendange/core/loaf'
+import type { LoafEvent, LoafState } from '@vendange/core/loaf'
 import { mouldsOfPlan } from '@vendange/core/batch'
-import { afterHappening, isDoneWith, loafState } from '@vendange/core/loaf'
+import { stateAfter, isDoneWith, loafState } from '@vendange/core/loaf'
 import type { SQL } from 'drizzle-orm'
 import { and, asc, eq, inArray, like, or } from 'drizzle-orm'
 import type { Reader, Transaction } from './database'
@@ -64,18 +64,18 @@ export async function readLoaves(reader: Reader, ids?: readonly string[]): Promi
 /** What a loaf's events come to, where that was not kept with it yet. */
 async function reduced(reader: Reader, loafId: string): Promise<LoafState> {
   const events = await reader
-    .select({ happening: loafEvents.happening })
+    .select({ event: loafEvents.event })
     .from(loafEvents)
     .where(eq(loafEvents.loafId, loafId))
     .orderBy(asc(loafEvents.sequence))
-  return loafState(events.map(({ happening }) => happening))
+  return loafState(events.map(({ event }) => event))
 }
 
 /** Appends an event to a loaf's record, and to the row what follows from it. */
-export async function appendHappening(
+export async function appendLoafEvent(
   transaction: Transaction,
   loafId: string,
-  happening: LoafHappening,
+  event: LoafEvent,
   { at, makerId }: { readonly at: string; readonly makerId: string },
 ): Promise<void> {
   const [row] = await transaction
@@ -83,9 +83,9 @@ export async function appendHappening(
     .from(loaves)
     .where(eq(loaves.id, loafId))
   if (!row) throw new Error(`Expected a loaf ${loafId}, got none`)
-  const state = afterHappening(row.state ?? (await reduced(transaction, loafId)), happening)
+  const state = stateAfter(row.state ?? (await reduced(transaction, loafId)), event)
   const sequence = row.version + 1
-  await transaction.insert(loafEvents).values({ loafId, sequence, happening, at, makerId })
+  await transaction.insert(loafEvents).values({ loafId, sequence, event, at, makerId })
   await transaction
     .update(loaves)
     .set({ status: state.status, version: sequence, state, isDone: isDoneWith(state) })
@@ -99,7 +99,7 @@ export async function readEvents(reader: Reader, loafId: string): Promise<readon
       sequence: loafEvents.sequence,
       at: loafEvents.at,
       makerName: makers.name,
-      happening: loafEvents.happening,
+      event: loafEvents.event,
     })
     .from(loafEvents)
     .innerJoin(makers, eq(loafEvents.makerId, makers.id))

@@ -28,7 +28,7 @@ import {
 import { and, asc, eq, inArray, or, sql } from 'drizzle-orm'
 import { unprocessable } from '../parts/problems'
 import type { Reader, Transaction } from './database'
-import { keptRows } from './keptThings'
+import { findRows } from './versionedRepository'
 import { ingredients, lots, lotUses, ownFats } from './schema'
 
 /** Ingredients and lots as they stand. */
@@ -84,7 +84,7 @@ async function sumUses(transaction: Transaction, lotIds: readonly string[]): Pro
 
 /** The workshop's own fats, those taken away among them. */
 export async function readOwnFats(reader: Reader): Promise<readonly Fat[]> {
-  const own = await keptRows<SavedOwnFat>(reader, ownFats)
+  const own = await findRows<SavedOwnFat>(reader, ownFats)
   return own.map(({ id, version: _version, isRemoved: _removed, ...details }) => asFat(id, details))
 }
 
@@ -94,7 +94,7 @@ export async function readOwnFats(reader: Reader): Promise<readonly Fat[]> {
  * @param except a step that is weighed again: what it took before counts as not taken
  */
 export async function readStock(reader: Reader, except?: StepOfPour): Promise<Stock> {
-  const known = await keptRows<SavedIngredient>(reader, ingredients)
+  const known = await findRows<SavedIngredient>(reader, ingredients)
   const isKept = new Set(known.flatMap(({ id, isRemoved }) => (isRemoved ? [] : [id])))
   const givenBack = except
     ? new Map(
@@ -208,7 +208,7 @@ export async function lotsUsedIn(reader: Reader, records: readonly RecordedStep[
   const last = new Map(records.map(({ stepKey, lots: uses }) => [stepKey, uses]))
   const usedIds = [...last.values()].flatMap((uses) => (uses ?? []).map(({ lotId }) => lotId))
   const allLots = (await reader.select().from(lots).where(inArray(lots.id, usedIds))) as unknown as SavedLot[]
-  const nameOf = new Map((await keptRows<SavedIngredient>(reader, ingredients)).map(({ id, name }) => [id, name]))
+  const nameOf = new Map((await findRows<SavedIngredient>(reader, ingredients)).map(({ id, name }) => [id, name]))
   const lotOf = new Map(allLots.map((lot) => [lot.id, lot]))
   return [...last].flatMap(([stepKey, uses]) =>
     (uses ?? []).flatMap((use) => {

@@ -1,6 +1,6 @@
-import type { NewHappening, SavedMould } from '@vendange/contract'
+import type { NewLoafEvent, SavedMould } from '@vendange/contract'
 import { blankCollection, blankDesign } from '@vendange/contract'
-import { benchState, clockKeys, leftStepKey } from '@vendange/core/batch'
+import { pourSession, clockKeys, leftStepKey } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { addDays, daysBetween } from '@vendange/core/calendar'
 import { dryingPrior, massAfter } from '@vendange/core/cure'
@@ -84,7 +84,7 @@ async function pourAtBench(
   const maker = makerIds[seed % makerIds.length] ?? ''
   for (;;) {
     const { batch, plan, records } = await services.batches.view(batchId)
-    const state = benchState(plan, records)
+    const state = pourSession(plan, records)
     const step = state.steps[state.nextIndex]
     if (!step) break
     // A made-up morning: about as long as planned.
@@ -121,10 +121,10 @@ async function cureLoaf(seeding: Seeding, loafId: string, soap: DemoSoap, seed: 
     ((loaf.state.batterG ?? plan.loafBatterG) / (loaf.barsPlanned + 0.4)) * (1 + wobble(seed) * 0.01),
   )
   let version = loaf.version
-  const record = async (day: Day, happening: Record<string, unknown>): Promise<void> => {
+  const record = async (day: Day, event: Record<string, unknown>): Promise<void> => {
     if (day > demoToday) return
     setDay(day)
-    await services.loaves.record(loafId, { ...happening, day, version } as NewHappening, maker)
+    await services.loaves.record(loafId, { ...event, day, version } as NewLoafEvent, maker)
     version += 1
   }
 
@@ -185,8 +185,8 @@ async function bevelForOrder({ services, makerIds, setDay }: Seeding): Promise<v
   const own = (await services.loaves.list()).filter(({ name }) => name === soap).reverse()
   for (const { id, version, state } of own.slice(0, loaves)) {
     const bars = state.cut?.bars ?? 0
-    const happening = { type: 'finished', day, finish: 'bevelled', bars, minutes, removedG: null, version } as const
-    await services.loaves.record(id, happening, makerIds[0] ?? '')
+    const event = { type: 'finished', day, finish: 'bevelled', bars, minutes, removedG: null, version } as const
+    await services.loaves.record(id, event, makerIds[0] ?? '')
   }
 }
 

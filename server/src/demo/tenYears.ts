@@ -1,6 +1,6 @@
 import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
-import type { LoafHappening } from '@vendange/core/loaf'
+import type { LoafEvent } from '@vendange/core/loaf'
 import { isDoneWith, loafState } from '@vendange/core/loaf'
 import { lotCode } from '@vendange/core/release'
 import { randomFrom } from '@vendange/core/random'
@@ -22,16 +22,16 @@ const weighIns = 8
 const sales = 12
 
 /** A loaf's life from mould to the last bar: thirty events, eight of them weighings. */
-function lifeOf(pourDay: Day, seed: number): readonly LoafHappening[] {
+function lifeOf(pourDay: Day, seed: number): readonly LoafEvent[] {
   const random = randomFrom(seed)
   const cutDay = addDays(pourDay, 2)
   const wetG = 128 + Math.round(random() * 6)
   const releaseDay = addDays(cutDay, 7 * weighIns)
-  const weighed = Array.from({ length: weighIns }, (_, week): LoafHappening => {
+  const weighed = Array.from({ length: weighIns }, (_, week): LoafEvent => {
     const lost = 0.115 * (1 - Math.exp(-(week + 1) / 2))
     return { type: 'weighed', day: addDays(cutDay, 7 * (week + 1)), barG: roundTo(wetG * (1 - lost), 1) }
   })
-  const sold = Array.from({ length: sales }, (_, at): LoafHappening => ({
+  const sold = Array.from({ length: sales }, (_, at): LoafEvent => ({
     type: 'sold',
     day: addDays(releaseDay, 1 + at * 3),
     saleId: `history-${seed}-${at}`,
@@ -166,12 +166,12 @@ export async function makeHistory(
           isDone: isDoneWith(state),
         })
         await inserted(
-          life.map((happening, sequence) => ({
+          life.map((event, sequence) => ({
             loafId,
             sequence: sequence + 1,
-            happening,
+            event,
             makerId: maker.id,
-            at: `${happening.day}T12:00:00.000Z`,
+            at: `${event.day}T12:00:00.000Z`,
           })),
           (some) => transaction.insert(loafEvents).values(some),
         )

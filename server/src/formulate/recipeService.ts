@@ -2,14 +2,14 @@ import type { NewRecipe, RecipeVersion, SavedRecipe } from '@vendange/contract'
 import { checkRecipe } from '@vendange/core/recipe'
 import { and, desc, eq } from 'drizzle-orm'
 import type { Transaction } from '../db/database'
-import type { KeptThings } from '../db/keptThings'
-import { keptThings } from '../db/keptThings'
+import type { VersionedRepository } from '../db/versionedRepository'
+import { versionedRepository } from '../db/versionedRepository'
 import { designs, recipes, recipeVersions } from '../db/schema'
 import { knownFatsOn, readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 
-export interface RecipeService extends KeptThings<NewRecipe, SavedRecipe> {
+export interface RecipeService extends VersionedRepository<NewRecipe, SavedRecipe> {
   /** The recipe as it stood, the newest first. */
   versions(id: string): Promise<readonly RecipeVersion[]>
 }
@@ -17,8 +17,8 @@ export interface RecipeService extends KeptThings<NewRecipe, SavedRecipe> {
 /** Changes that follow within this time of the first are one version: a form saves as it is typed. */
 const oneVersionMs = 30 * 60_000
 
-type Kept = NewRecipe & { readonly id: string; readonly version: number; readonly isRemoved: boolean }
-const detailsOf = ({ id: _id, version: _version, isRemoved: _removed, ...details }: Kept): NewRecipe => details
+type Versioned = NewRecipe & { readonly id: string; readonly version: number; readonly isRemoved: boolean }
+const detailsOf = ({ id: _id, version: _version, isRemoved: _removed, ...details }: Versioned): NewRecipe => details
 
 export function recipeService({ database, clock, newId }: Context): RecipeService {
   const newestOf = async (transaction: Transaction, id: string) => {
@@ -32,7 +32,7 @@ export function recipeService({ database, clock, newId }: Context): RecipeServic
   }
 
   /** Keeps each state as a version of its own once the one before has stood for a while. */
-  async function keepVersion(transaction: Transaction, saved: Kept, before: Kept | undefined): Promise<void> {
+  async function keepVersion(transaction: Transaction, saved: Versioned, before: Versioned | undefined): Promise<void> {
     const details = detailsOf(saved)
     const at = clock.now().toISOString()
     const newest = await newestOf(transaction, saved.id)
@@ -47,7 +47,7 @@ export function recipeService({ database, clock, newId }: Context): RecipeServic
     await transaction.insert(recipeVersions).values({ recipeId: saved.id, at, details })
   }
 
-  const kept = keptThings<NewRecipe, SavedRecipe>(database, recipes, {
+  const kept = versionedRepository<NewRecipe, SavedRecipe>(database, recipes, {
     noun: 'recipe',
     newId,
     written: keepVersion,

@@ -1,15 +1,15 @@
-import type { LoafSummary, LoafView, NewHappening } from '@vendange/contract'
+import type { LoafSummary, LoafView, NewLoafEvent } from '@vendange/contract'
 import { mostListed } from '@vendange/contract'
 import { isRefused } from '@vendange/core/findings'
-import type { LoafHappening } from '@vendange/core/loaf'
-import { checkHappening, newlyFinished } from '@vendange/core/loaf'
+import type { LoafEvent } from '@vendange/core/loaf'
+import { checkLoafEvent, newlyFinished } from '@vendange/core/loaf'
 import { chargeForBevelling } from '@vendange/core/plan'
 import { mayRelease, releaseChecks } from '@vendange/core/release'
 import type { SQL } from 'drizzle-orm'
 import { and, desc, eq, or, sql } from 'drizzle-orm'
 import { planOfBatch, readBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
-import { appendHappening, collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
+import { appendLoafEvent, collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { batches, designs, loaves, orders, photos } from '../db/schema'
 import { lotsUsedIn } from '../db/storesRow'
@@ -24,14 +24,14 @@ export interface LoafService {
   named(text: string): Promise<readonly LoafSummary[]>
   ofDesign(designId: string): Promise<readonly LoafSummary[]>
   view(id: string): Promise<LoafView>
-  record(id: string, happening: NewHappening, makerId: string): Promise<LoafView>
+  record(id: string, event: NewLoafEvent, makerId: string): Promise<LoafView>
 }
 
 const fieldOfCheck: Readonly<Record<string, string>> = { ph: 'ph', look: 'lookIsSound', label: 'labelIsComplete' }
 
 function refuseRelease(
   { loaf, lotsUsed }: LoafView,
-  answers: Extract<LoafHappening, { type: 'released' }>,
+  answers: Extract<LoafEvent, { type: 'released' }>,
   today: string,
 ): void {
   const recalledLots = lotsUsed
@@ -86,9 +86,9 @@ export function loafService({ database, clock }: Context): LoafService {
   async function carryCharge(
     transaction: Transaction,
     { designId, lotCode, state }: LoafSummary,
-    happening: LoafHappening,
+    event: LoafEvent,
   ): Promise<void> {
-    const bars = newlyFinished(state, happening, 'bevelled')
+    const bars = newlyFinished(state, event, 'bevelled')
     if (bars <= 0) return
     const [order] = await transaction
       .select({
@@ -102,7 +102,7 @@ export function loafService({ database, clock }: Context): LoafService {
       .where(and(eq(designs.id, designId), eq(orders.isRemoved, false)))
     if (!order) return
     const { pricing } = await readWorkshop(transaction)
-    const charge = chargeForBevelling(bars, { day: happening.day, lotCode }, order, pricing)
+    const charge = chargeForBevelling(bars, { day: event.day, lotCode }, order, pricing)
     if (!charge) return
     await transaction
       .update(orders)
@@ -121,25 +121,22 @@ export function loafService({ database, clock }: Context): LoafService {
     ofDesign: (designId) => newest(eq(batches.designId, designId)),
     view: (id) => view(database.read, id),
 
-    record: (id, { version, ...happening }, makerId) =>
+    record: (id, { version, ...event }, makerId) =>
       database.write(async (transaction) => {
         const loaf = await summary(transaction, id)
         if (loaf.version !== version) throw stale('loaf', await view(transaction, id))
         const maker = await knownMaker(transaction, makerId)
         const today = clock.today((await readWorkshop(transaction)).timeZone)
-        const findings = checkHappening(loaf.state, happening, today)
+        const findings = checkLoafEvent(loaf.state, event, today)
         if (isRefused(findings)) throw refused(findings)
-        if (happening.type === 'released') refuseRelease(await view(transaction, id), happening, today)
-        if (happening.type === 'photographed') {
-          const [photo] = await transaction
-            .select({ id: photos.id })
-            .from(photos)
-            .where(eq(photos.id, happening.photoId))
+        if (event.type === 'released') refuseRelease(await view(transaction, id), event, today)
+        if (event.type === 'photographed') {
+          const [photo] = await transaction.select({ id: photos.id }).from(photos).where(eq(photos.id, event.photoId))
           if (!photo) throw notFound('There is no such photograph.')
         }
 
-        await appendHappening(transaction, id, happening, { at: clock.now().toISOString(), makerId: maker })
-        await carryCharge(transaction, loaf, happening)
+        await appendLoafEvent(transaction, id, event, { at: clock.now().toISOString(), makerId: maker })
+        await carryCharge(transaction, loaf, event)
         return view(transaction, id)
       }),
   }

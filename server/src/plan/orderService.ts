@@ -4,20 +4,20 @@ import { evenPots } from '@vendange/core/batch'
 import { unplannable } from '@vendange/core/season'
 import { eq } from 'drizzle-orm'
 import type { Transaction } from '../db/database'
-import type { KeptThings } from '../db/keptThings'
-import { keptRow, keptThings } from '../db/keptThings'
+import type { VersionedRepository } from '../db/versionedRepository'
+import { findRow, versionedRepository } from '../db/versionedRepository'
 import { batches, collections, designs, moulds, orders } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { refused, stale, unprocessable } from '../parts/problems'
 
-export interface OrderService extends KeptThings<NewOrder, SavedOrder> {
+export interface OrderService extends VersionedRepository<NewOrder, SavedOrder> {
   /** The quoted option becomes a soap with its pours on the calendar, all at once. */
   accept(id: string, accepted: OrderAccepted): Promise<SavedOrder>
 }
 
 export function orderService({ database, clock, newId }: Context): OrderService {
-  const kept = keptThings<NewOrder, SavedOrder>(database, orders, { noun: 'order', newId })
+  const kept = versionedRepository<NewOrder, SavedOrder>(database, orders, { noun: 'order', newId })
 
   async function makeSoap(transaction: Transaction, order: SavedOrder, accepted: OrderAccepted, today: string) {
     const { timeZone } = await readWorkshop(transaction)
@@ -56,7 +56,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
       earliestDay,
     })
     for (const [index, batch] of accepted.batches.entries()) {
-      await keptRow<SavedMould>(transaction, moulds, batch.mouldId, 'mould')
+      await findRow<SavedMould>(transaction, moulds, batch.mouldId, 'mould')
       await transaction.insert(batches).values({
         id: newId(),
         version: 1,
@@ -82,7 +82,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
     ...kept,
     accept: (id, accepted) =>
       database.write(async (transaction) => {
-        const order = await keptRow<SavedOrder>(transaction, orders, id, 'order')
+        const order = await findRow<SavedOrder>(transaction, orders, id, 'order')
         if (order.version !== accepted.version) throw stale('order', order)
         if (order.collectionId !== null) throw unprocessable('This order is accepted already.')
         const today = clock.today((await readWorkshop(transaction)).timeZone)
@@ -95,7 +95,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
           .update(orders)
           .set({ ...made, state: 'accepted', priceCents: accepted.priceCents, version: order.version + 1 })
           .where(eq(orders.id, id))
-        return keptRow<SavedOrder>(transaction, orders, id, 'order')
+        return findRow<SavedOrder>(transaction, orders, id, 'order')
       }),
   }
 }

@@ -1,16 +1,16 @@
 import type { NewCollection, NewDesign, PourOfCollection, SavedCollection, SavedDesign } from '@vendange/contract'
 import { and, eq, ne } from 'drizzle-orm'
 import { benchHours } from '@vendange/core/plan'
-import type { KeptThings } from '../db/keptThings'
-import { keptThings } from '../db/keptThings'
+import type { VersionedRepository } from '../db/versionedRepository'
+import { versionedRepository } from '../db/versionedRepository'
 import { readRecords } from '../db/loafRow'
 import { batches, collections, designs } from '../db/schema'
 import { lotsUsedIn } from '../db/storesRow'
 import type { Context } from '../parts/context'
 
 export interface PlanService {
-  readonly collections: KeptThings<NewCollection, SavedCollection>
-  readonly designs: KeptThings<NewDesign, SavedDesign>
+  readonly collections: VersionedRepository<NewCollection, SavedCollection>
+  readonly designs: VersionedRepository<NewDesign, SavedDesign>
   /** What the pours of a collection took. */
   pours(collectionId: string): Promise<readonly PourOfCollection[]>
 }
@@ -18,7 +18,7 @@ export interface PlanService {
 export function planService({ database, newId }: Context): PlanService {
   const onCalendar = and(eq(batches.isRemoved, false), ne(batches.status, 'poured'))
   return {
-    collections: keptThings<NewCollection, SavedCollection>(database, collections, {
+    collections: versionedRepository<NewCollection, SavedCollection>(database, collections, {
       noun: 'collection',
       newId,
       inUse: async (id, reader) => {
@@ -52,7 +52,7 @@ export function planService({ database, newId }: Context): PlanService {
         }),
       )
     },
-    designs: keptThings<NewDesign, SavedDesign>(database, designs, {
+    designs: versionedRepository<NewDesign, SavedDesign>(database, designs, {
       noun: 'design',
       newId,
       inUse: async (id, reader) => {

@@ -1,7 +1,7 @@
 import type { BatchSummary, BatchView, NewBatch, NewStep, RecordedStep, TimedPourView } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import {
-  benchState,
+  pourSession,
   checkStepRecord,
   clockKeys,
   mouldsOfPlan,
@@ -18,7 +18,7 @@ import { and, desc, eq, inArray, like } from 'drizzle-orm'
 import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { BatchRow } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
-import { appendHappening, readRecords, readTimedRecords } from '../db/loafRow'
+import { appendLoafEvent, readRecords, readTimedRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { batches, benchRecords, loaves } from '../db/schema'
 import { keepUses, knownFatsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
@@ -234,7 +234,7 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         const maker = await knownMaker(transaction, makerId)
         const plan = await planOfBatch(transaction, row)
         const records = await readRecords(transaction, id)
-        const state = benchState(plan, records)
+        const state = pourSession(plan, records)
         const open = state.steps[state.nextIndex]
         if (open) throw unprocessable(`First comes: ${open.title}.`)
         if (isRefused(state.findings)) throw refused(state.findings)
@@ -250,7 +250,7 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         const filled = mouldsOfPlan(plan).flatMap(({ count }, part) => new Array<number>(count).fill(part))
         for (const [index, part] of filled.entries()) {
           const loafId = newId()
-          const happening = { type: 'poured', day, batterG: pouredG[part] ?? 0 } as const
+          const event = { type: 'poured', day, batterG: pouredG[part] ?? 0 } as const
           await transaction.insert(loaves).values({
             id: loafId,
             batchId: id,
@@ -259,7 +259,7 @@ export function batchService({ database, clock, newId }: Context): BatchService 
             status: 'in_mould',
             lotCode: lotCode(day, sameDay.length + index + 1),
           })
-          await appendHappening(transaction, loafId, happening, { at, makerId: maker })
+          await appendLoafEvent(transaction, loafId, event, { at, makerId: maker })
         }
         await transaction
           .update(batches)

@@ -1,6 +1,6 @@
 import type { BatchView, SavedWorkshop } from '@vendange/contract'
-import type { BenchStep } from '@vendange/core/batch'
-import { aroundThePour, benchState, mouldWords } from '@vendange/core/batch'
+import type { SessionStep } from '@vendange/core/batch'
+import { workBesideThePour, pourSession, mouldWords } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { formatQuantity, rewriteQuantities } from '@vendange/core/units'
@@ -18,7 +18,7 @@ function wordsIn({ massUnit, lengthUnit, temperatureUnit, scaleResolutionG }: Un
   const digits = massUnit === 'oz' || scaleResolutionG < 1 ? 2 : 0
   return {
     mass: (massG: number): string => formatQuantity('mass', massG, { unit: massUnit, digits }),
-    figure: ({ kind }: BenchStep, value: number | null): string =>
+    figure: ({ kind }: SessionStep, value: number | null): string =>
       value === null || kind === 'tick'
         ? ''
         : kind === 'weigh'
@@ -33,7 +33,7 @@ function wordsIn({ massUnit, lengthUnit, temperatureUnit, scaleResolutionG }: Un
 const box = () =>
   ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 9, h: 9, lineWidth: 0.8, lineColor: quiet }] }) satisfies Content
 
-function groupOf(group: string, steps: readonly BenchStep[], { figure, words }: ReturnType<typeof wordsIn>): Content {
+function groupOf(group: string, steps: readonly SessionStep[], { figure, words }: ReturnType<typeof wordsIn>): Content {
   const caution = steps.find((step) => step.caution)?.caution
   const rows = steps.map((step): TableCell[] => [
     {
@@ -73,10 +73,10 @@ function groupOf(group: string, steps: readonly BenchStep[], { figure, words }: 
 export function runSheetDocument(view: BatchView, workshop: Units & Pick<SavedWorkshop, 'name'>): PdfDocument {
   const { plan, batch, records, stock } = view
   const say = wordsIn(workshop)
-  const state = benchState(plan, records)
-  const byGroup = new Map<string, BenchStep[]>()
+  const state = pourSession(plan, records)
+  const byGroup = new Map<string, SessionStep[]>()
   for (const step of state.steps) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
-  const around = aroundThePour(plan, batch.days, (day) => formatDay(day))
+  const around = workBesideThePour(plan, batch.days, (day) => formatDay(day))
   const aroundOf = (wanted: string): Content[] =>
     around
       .filter(({ group }) => group === wanted)

@@ -3,7 +3,7 @@ import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SalesTaken } fr
 import { allot, freeBarsOf, unsoldBars } from '@vendange/core/loaf'
 import { desc, eq, sql } from 'drizzle-orm'
 import type { Reader, Transaction } from '../db/database'
-import { appendHappening, readLoaves } from '../db/loafRow'
+import { appendLoafEvent, readLoaves } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { batches, loafEvents, loaves } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
@@ -58,7 +58,7 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
       const bars = Math.min(left, unsoldBars(loaf.state, sale.channel))
       if (bars === 0) break
       const { saleId, day, channel, buyer, priceCents } = sale
-      await appendHappening(
+      await appendLoafEvent(
         transaction,
         loaf.id,
         { type: 'sold', saleId, day, channel, bars, buyer, priceCents },
@@ -76,7 +76,7 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
   return {
     kept: async () => {
       const keeps = sql`EXISTS (SELECT 1 FROM json_each(${loaves.state}, '$.channels')
-        WHERE value ->> '$.channel' = 'Kept' AND value ->> '$.allotted' > 0)`
+        WHERE value ->> '$.channel' = 'Versioned' AND value ->> '$.allotted' > 0)`
       const rows = await database.read
         .select({ id: loaves.id })
         .from(loaves)
@@ -105,7 +105,7 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
         const allotmentId = newId()
         const day = clock.today((await readWorkshop(transaction)).timeZone)
         for (const { loaf, bars } of taken)
-          await appendHappening(
+          await appendLoafEvent(
             transaction,
             loaf.id,
             { type: 'allotted', day, allotmentId, bars, channel, who, orderId },

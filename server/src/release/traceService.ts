@@ -2,7 +2,7 @@ import type { SavedIngredient, SavedLot, TraceView } from '@vendange/contract'
 import type { GoneOut } from '@vendange/core/loaf'
 import { freeBars, whereabouts } from '@vendange/core/loaf'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
-import { keptRow } from '../db/keptThings'
+import { findRow } from '../db/versionedRepository'
 import { readLoaves } from '../db/loafRow'
 import { batches, ingredients, loafEvents, loaves, lots, lotUses } from '../db/schema'
 import type { Context } from '../parts/context'
@@ -16,8 +16,8 @@ export function traceService({ database }: Context): TraceService {
   return {
     ofLot: async (lotId) => {
       const { read } = database
-      const lot = await keptRow<SavedLot & { readonly usedAmount: number }>(read, lots, lotId, 'lot')
-      const ingredient = await keptRow<SavedIngredient>(read, ingredients, lot.ingredientId, 'ingredient')
+      const lot = await findRow<SavedLot & { readonly usedAmount: number }>(read, lots, lotId, 'lot')
+      const ingredient = await findRow<SavedIngredient>(read, ingredients, lot.ingredientId, 'ingredient')
       const used = await read
         .select({ loafId: loaves.id, batchId: batches.id })
         .from(lotUses)
@@ -27,14 +27,13 @@ export function traceService({ database }: Context): TraceService {
       const ids = [...new Set(used.flatMap(({ loafId }) => loafId ?? []))]
       const rows = ids.length > 0 ? await readLoaves(read, ids) : []
       const events = await read
-        .select({ loafId: loafEvents.loafId, happening: loafEvents.happening })
+        .select({ loafId: loafEvents.loafId, event: loafEvents.event })
         .from(loafEvents)
-        .where(and(inArray(loafEvents.loafId, ids), sql`${loafEvents.happening} ->> '$.type' IN ('allotted', 'sold')`))
+        .where(and(inArray(loafEvents.loafId, ids), sql`${loafEvents.event} ->> '$.type' IN ('allotted', 'sold')`))
         .orderBy(asc(loafEvents.id))
       const gone = new Map<string, GoneOut[]>()
-      for (const { loafId, happening } of events)
-        if (happening.type === 'allotted' || happening.type === 'sold')
-          gone.set(loafId, [...(gone.get(loafId) ?? []), happening])
+      for (const { loafId, event } of events)
+        if (event.type === 'allotted' || event.type === 'sold') gone.set(loafId, [...(gone.get(loafId) ?? []), event])
       return {
         lot,
         ingredientName: ingredient.name,

@@ -3,12 +3,12 @@ import type { Router } from 'express'
 import type { Context } from '../parts/context'
 import { serve } from '../parts/serve'
 import { calendarFeed } from './calendarFeed'
-import type { PlanTaking } from './planTaking'
+import type { PlanAcceptance } from './planAcceptance'
 import type { SeasonService } from './seasonService'
 
-export function seasonRoutes(router: Router, season: SeasonService, plans: PlanTaking, { clock }: Context): void {
+export function seasonRoutes(router: Router, season: SeasonService, plans: PlanAcceptance, { clock }: Context): void {
   serve(router, endpoints.season, () => season.view())
-  serve(router, endpoints.takePlan, ({ body }) => plans.takePlan(body))
+  serve(router, endpoints.acceptPlan, ({ body }) => plans.acceptPlan(body))
   serve(router, endpoints.tickTask, ({ body, makerId }) => plans.tick(body, makerId()))
   router.get(endpoints.calendar.path, async (_request, response) => {
     const text = calendarFeed(await season.view(), clock.now())

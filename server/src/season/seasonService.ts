@@ -14,9 +14,9 @@ import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
 import { and, count, eq, gte, inArray, max, min, ne, or, sum } from 'drizzle-orm'
 import { summariseBatch } from '../db/batchRow'
-import type { Kept, KeptTable } from '../db/keptThings'
-import { keptRows } from '../db/keptThings'
-import { keptView } from '../db/keptView'
+import type { Versioned, VersionedTable } from '../db/versionedRepository'
+import { findRows } from '../db/versionedRepository'
+import { cachedView } from '../db/cachedView'
 import { readLoaves } from '../db/loafRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
 import { knownFatsOn, readStock } from '../db/storesRow'
@@ -31,12 +31,12 @@ export interface SeasonService {
 const daysOfPast = 60
 
 export function seasonService({ database, clock }: Context): SeasonService {
-  const rowsKept = new Map<KeptTable, { readonly stamp: string; readonly rows: readonly unknown[] }>()
+  const rowsKept = new Map<VersionedTable, { readonly stamp: string; readonly rows: readonly unknown[] }>()
   /**
    * The rows of a kept table, read anew only when one of them has changed: each change counts its version up, and an
    * archive that is brought back has other ids.
    */
-  async function rowsOf<Saved extends Kept>(table: KeptTable): Promise<readonly Saved[]> {
+  async function rowsOf<Saved extends Versioned>(table: VersionedTable): Promise<readonly Saved[]> {
     const [now] = await database.read
       .select({
         count: count(),
@@ -48,7 +48,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
     const stamp = JSON.stringify(now)
     const known = rowsKept.get(table)
     if (known?.stamp === stamp) return known.rows as readonly Saved[]
-    const rows = await keptRows<Saved>(database.read, table)
+    const rows = await findRows<Saved>(database.read, table)
     rowsKept.set(table, { stamp, rows })
     return rows
   }
@@ -119,5 +119,5 @@ export function seasonService({ database, clock }: Context): SeasonService {
     }
   }
 
-  return { view: keptView(database, ({ today, workshop }) => today === clock.today(workshop.timeZone), readView) }
+  return { view: cachedView(database, ({ today, workshop }) => today === clock.today(workshop.timeZone), readView) }
 }

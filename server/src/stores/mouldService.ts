@@ -1,12 +1,12 @@
 import type { NewMould, SavedMould } from '@vendange/contract'
 import { eq } from 'drizzle-orm'
-import type { KeptThings } from '../db/keptThings'
-import { keptThings } from '../db/keptThings'
+import type { VersionedRepository } from '../db/versionedRepository'
+import { versionedRepository } from '../db/versionedRepository'
 import { designs, moulds } from '../db/schema'
 import type { Context } from '../parts/context'
 
-export function mouldService({ database, newId }: Context): KeptThings<NewMould, SavedMould> {
-  return keptThings<NewMould, SavedMould>(database, moulds, {
+export function mouldService({ database, newId }: Context): VersionedRepository<NewMould, SavedMould> {
+  return versionedRepository<NewMould, SavedMould>(database, moulds, {
     noun: 'mould',
     newId,
     inUse: async (id, reader) => {

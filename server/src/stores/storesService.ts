@@ -10,9 +10,9 @@ import { adjustmentFor, checkCertificate, keyOfIngredient, needsOfPours, storesC
 import { and, eq, inArray, ne, notInArray, or } from 'drizzle-orm'
 import { freezeBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
-import type { KeptThings } from '../db/keptThings'
-import { keptView } from '../db/keptView'
-import { keptRow, keptRows, keptThings } from '../db/keptThings'
+import type { VersionedRepository } from '../db/versionedRepository'
+import { cachedView } from '../db/cachedView'
+import { findRow, findRows, versionedRepository } from '../db/versionedRepository'
 import { batches, benchRecords, designs, ingredients, loaves, lots, makers } from '../db/schema'
 import type { Stock } from '../db/storesRow'
 import { readOwnFats, readStock } from '../db/storesRow'
@@ -20,8 +20,8 @@ import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 
 export interface StoresService {
-  readonly ingredients: KeptThings<NewIngredient, SavedIngredient>
-  readonly lots: KeptThings<NewLot, SavedLot>
+  readonly ingredients: VersionedRepository<NewIngredient, SavedIngredient>
+  readonly lots: VersionedRepository<NewLot, SavedLot>
   view(): Promise<StoresView>
   /** Takes every line in, or none. */
   takeIn(file: StoresImport): Promise<StoresView>
@@ -33,7 +33,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   /** A certificate that cannot be of this fat would make a wrong lye. */
   async function checkLot({ ingredientId, certificate }: NewLot, reader: Reader): Promise<readonly Finding[]> {
     if (!certificate) return []
-    const { ref } = await keptRow<SavedIngredient>(reader, ingredients, ingredientId, 'ingredient')
+    const { ref } = await findRow<SavedIngredient>(reader, ingredients, ingredientId, 'ingredient')
     const fat = fatOf({ knownFats: await readOwnFats(reader) }, ref)
     return fat ? checkCertificate(fat, certificate) : []
   }
@@ -47,7 +47,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   /** Pours that are not made yet and can be made as they stand, and those whose bars are still to be packed. */
   async function poursToSupply(reader: Reader, stock: Stock): Promise<readonly PourToSupply[]> {
     const workshop = await readWorkshop(reader)
-    const working = workingHours({ workshop, makers: await keptRows<SavedMaker>(reader, makers) })
+    const working = workingHours({ workshop, makers: await findRows<SavedMaker>(reader, makers) })
     const onTheRack = await reader
       .select({ batchId: loaves.batchId, part: loaves.part })
       .from(loaves)
@@ -126,7 +126,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       return id
     }
     if (row.leadDays !== null) {
-      const before = await keptRow<SavedIngredient>(transaction, ingredients, ingredientId, 'ingredient')
+      const before = await findRow<SavedIngredient>(transaction, ingredients, ingredientId, 'ingredient')
       await transaction
         .update(ingredients)
         .set({ leadDays: row.leadDays, version: before.version + 1 })
@@ -166,13 +166,13 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   }
 
   return {
-    ingredients: keptThings<NewIngredient, SavedIngredient>(database, ingredients, {
+    ingredients: versionedRepository<NewIngredient, SavedIngredient>(database, ingredients, {
       noun: 'ingredient',
       newId,
       check: checkIngredient,
     }),
-    lots: keptThings<NewLot, SavedLot>(database, lots, { noun: 'lot', newId, check: checkLot }),
-    view: keptView(
+    lots: versionedRepository<NewLot, SavedLot>(database, lots, { noun: 'lot', newId, check: checkLot }),
+    view: cachedView(
       database,
       async ({ today }) => today === clock.today((await readWorkshop(database.read)).timeZone),
       () => view(database.read),

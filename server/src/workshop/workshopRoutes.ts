@@ -3,7 +3,7 @@ import type { Router } from 'express'
 import { raw } from 'express'
 import { listBackups } from '../db/backup'
 import type { Context } from '../parts/context'
-import { serveKept } from '../parts/keptRoutes'
+import { serveRepository } from '../parts/repositoryRoutes'
 import { serve } from '../parts/serve'
 import type { ArchiveService } from './archiveService'
 import type { WorkshopService } from './workshopService'
@@ -28,7 +28,7 @@ export function workshopRoutes(
     archive.take(Buffer.isBuffer(request.body) ? request.body : new Uint8Array()),
   )
   serve(router, endpoints.updateWorkshop, ({ body }) => service.update(body))
-  serveKept(router, endpoints.makers, service.makers)
+  serveRepository(router, endpoints.makers, service.makers)
   serve(router, endpoints.backups.list, () => Promise.resolve(listBackups(database.backupFolder)))
   serve(router, endpoints.backups.create, async () => {
     const fileName = await database.backup('on-request')

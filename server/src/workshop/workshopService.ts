@@ -1,7 +1,7 @@
 import type { NewMaker, SavedMaker, SavedWorkshop, WorkshopDetails } from '@vendange/contract'
 import { eq } from 'drizzle-orm'
-import type { KeptThings } from '../db/keptThings'
-import { keptThings } from '../db/keptThings'
+import type { VersionedRepository } from '../db/versionedRepository'
+import { versionedRepository } from '../db/versionedRepository'
 import { makers, workshop } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
@@ -9,7 +9,7 @@ import { stale } from '../parts/problems'
 
 export interface WorkshopService {
   update(details: WorkshopDetails & { readonly version: number }): Promise<SavedWorkshop>
-  readonly makers: KeptThings<NewMaker, SavedMaker>
+  readonly makers: VersionedRepository<NewMaker, SavedMaker>
 }
 
 export function workshopService({ database, newId }: Context): WorkshopService {
@@ -24,6 +24,6 @@ export function workshopService({ database, newId }: Context): WorkshopService {
           .where(eq(workshop.id, 1))
         return readWorkshop(transaction)
       }),
-    makers: keptThings<NewMaker, SavedMaker>(database, makers, { noun: 'maker', newId }),
+    makers: versionedRepository<NewMaker, SavedMaker>(database, makers, { noun: 'maker', newId }),
   }
 }

@@ -6,7 +6,7 @@ import { mdiKeyboardOutline, mdiMagnify, mdiThemeLightDark, mdiUndo } from '@mdi
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
-import TheRibbon from './TheRibbon.vue'
+import DayRibbon from './DayRibbon.vue'
 import { sideStages, stages } from './stages'
 import { useKeys } from './useKeys'
 import { usePaperInPrint } from './usePaperInPrint'
@@ -53,7 +53,7 @@ function toggleTheme(): void {
           <RouterLink to="/plan" class="plain serif name">Vendange</RouterLink>
           <RouterLink to="/workshop" class="plain quiet">{{ season.workshop?.name }}</RouterLink>
         </div>
-        <TheRibbon v-if="season.workshop" class="days" />
+        <DayRibbon v-if="season.workshop" class="days" />
       </header>
       <aside class="rail">
         <nav aria-label="Stages of the work">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     There is nothing at this address.
     <template #actions><v-btn to="/plan" color="primary" variant="flat">Go to the plan</v-btn></template>
-  </TheAnswer>
+  </PageHeadline>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { addressOf, barMassRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress, hasLevelledOff, inOrder, lossSoFar } from '@vendange/core/cure'
@@ -18,7 +18,7 @@ const MassChart = defineAsyncComponent(() => import('./MassChart.vue'))
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const { show, words } = useUnits()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 
 const loaf = computed(() => season.loaf(props.id))
 const cut = computed(() => loaf.value?.state.cut)
@@ -61,7 +61,7 @@ async function move(): Promise<void> {
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     {{ sentence }}
     <template v-if="loaf" #actions>
       <SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" :width="96" :height="64" />
@@ -69,7 +69,7 @@ async function move(): Promise<void> {
         >To the release desk</v-btn
       >
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <div v-if="loaf && cut" class="columns wide-left">
     <section class="sheet">
       <h2>The marked bar, by day of the cure</h2>

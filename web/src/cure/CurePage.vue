@@ -2,7 +2,7 @@
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress, inOrder, lossSoFar, shareOfCure, weighInIsDue } from '@vendange/core/cure'
 import { computed } from 'vue'
@@ -43,7 +43,7 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <TheAnswer>{{ sentence }}</TheAnswer>
+  <PageHeadline>{{ sentence }}</PageHeadline>
   <RoomSensor />
   <CureRacks v-if="rows.length > 0" class="mb-4" />
   <section v-if="rows.length > 0" class="sheet">

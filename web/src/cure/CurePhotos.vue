@@ -2,7 +2,7 @@
 import { photoAddress } from '@/parts/api'
 import { keepPhoto } from '@/parts/keepPhoto'
 import PhotoField from '@/parts/PhotoField.vue'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
 import { daysBetween } from '@vendange/core/calendar'
@@ -12,7 +12,7 @@ import { computed, ref } from 'vue'
 /** The face on day 1, 7 and 28 of its cure: how its colours move. */
 const props = defineProps<{ loaf: LoafSummary; cutDay: string }>()
 const season = useSeason()
-const { record, trouble, isSending } = useHappenings()
+const { record, trouble, isSending } = useLoafEvents()
 const photo = ref<File>()
 
 const photos = computed(() =>

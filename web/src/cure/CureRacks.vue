@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { LoafSummary } from '@vendange/contract'
@@ -11,7 +11,7 @@ import { computed, ref } from 'vue'
 
 /** The racks with their trays: what stands where, and what is free when. Placed by hand or by code. */
 const season = useSeason()
-const { record, trouble } = useHappenings()
+const { record, trouble } = useLoafEvents()
 const racks = computed(() => season.workshop?.racks ?? [])
 const barsPerTray = computed(() => season.workshop?.barsPerTray ?? 12)
 const standing = computed(() =>

@@ -3,7 +3,7 @@ import { useUnits } from '@/parts/format'
 import { keepPhoto } from '@/parts/keepPhoto'
 import PhotoField from '@/parts/PhotoField.vue'
 import QuantityField from '@/parts/QuantityField.vue'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { LoafSummary } from '@vendange/contract'
@@ -15,7 +15,7 @@ import { computed, ref } from 'vue'
 const props = defineProps<{ loaf: LoafSummary }>()
 const season = useSeason()
 const { show, words } = useUnits()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 
 const bars = ref(props.loaf.barsPlanned)
 const ends = ref(2)

@@ -2,7 +2,7 @@
 import { photoAddress } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { cutWindow, isCut } from '@vendange/core/cutting'
 import { computed } from 'vue'
@@ -43,12 +43,12 @@ const sentence = computed(() => {
 
 <template>
   <p class="quiet crumb plain"><RouterLink to="/cut">Cut</RouterLink> ›</p>
-  <TheAnswer>
+  <PageHeadline>
     {{ sentence }}
     <template v-if="loaf?.state.cut" #actions>
       <RouterLink :to="`/cure/${id}`">Its cure</RouterLink>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <template v-if="loaf">
     <section v-if="loaf.state.cut && loaf.state.photos.length > 0" class="sheet row faces" data-test="faces-compared">
       <figure>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import type { LoafSummary } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { finishedBars } from '@vendange/core/loaf'
@@ -34,7 +34,7 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <TheAnswer>{{ sentence }}</TheAnswer>
+  <PageHeadline>{{ sentence }}</PageHeadline>
   <div class="cards">
     <CutCard v-for="loaf in waiting" :key="loaf.id" :loaf="loaf" />
   </div>

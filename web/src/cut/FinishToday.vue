@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { finishWords } from '@/parts/finishWords'
 import QuantityField from '@/parts/QuantityField.vue'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { useFinishTimes } from '@/parts/useFinishTimes'
@@ -15,7 +15,7 @@ import { computed, reactive } from 'vue'
 /** All that waits to be stamped or bevelled, one kind of work after the other, and how long it takes. */
 const season = useSeason()
 const { timeOf } = useFinishTimes()
-const { record, trouble, isSending } = useHappenings()
+const { record, trouble, isSending } = useLoafEvents()
 const minutesRange = { min: 0, max: 1440 }
 
 const waiting = computed(() =>
@@ -60,8 +60,8 @@ async function logAll(finish: Finish, works: readonly FinishWork[]): Promise<voi
   for (const [at, { loafId, bars }] of works.entries()) {
     const loaf = season.loaf(loafId)
     if (!loaf) continue
-    const happening = { type: 'finished', day: season.today, finish, bars, removedG: null } as const
-    if (!(await record(loaf, { ...happening, minutes: minutes[at] ?? 0 }))) return
+    const event = { type: 'finished', day: season.today, finish, bars, removedG: null } as const
+    if (!(await record(loaf, { ...event, minutes: minutes[at] ?? 0 }))) return
   }
   took[finish] = null
 }

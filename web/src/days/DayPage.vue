@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
 import { useFinishTimes } from '@/parts/useFinishTimes'
-import type { LoafSummary, NewHappening } from '@vendange/contract'
+import type { LoafSummary, NewLoafEvent } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, isDay, relativeDay } from '@vendange/core/calendar'
 import { finishes } from '@vendange/core/cutting'
@@ -123,13 +123,13 @@ const sentence = computed(() => {
 async function tick(task: DayTask): Promise<void> {
   const set = (done: boolean) => api(endpoints.tickTask, { body: { day: props.day, taskKey: task.key, isDone: done } })
   const done = !ticked.value.has(task.key)
-  if (!(await act(() => set(done)))) return
+  if (!(await runChange(() => set(done)))) return
   // Taking a loaf out of its mould is part of its record.
   if (task.kind === 'unmould' && done && props.day <= season.today) {
     for (const loaf of season.loaves.filter(({ batchId }) => batchId === task.subjectId)) {
       if (loaf.state.unmouldedDay !== undefined) continue
-      const happening: NewHappening = { type: 'unmoulded', day: props.day, version: loaf.version }
-      await act(() => api(endpoints.loaves.record, { params: { id: loaf.id }, body: happening }))
+      const event: NewLoafEvent = { type: 'unmoulded', day: props.day, version: loaf.version }
+      await runChange(() => api(endpoints.loaves.record, { params: { id: loaf.id }, body: event }))
     }
     return
   }
@@ -145,13 +145,13 @@ async function tick(task: DayTask): Promise<void> {
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     {{ sentence }}
     <template v-if="isReal" #actions>
       <v-btn :to="`/days/${addDays(day, -1)}`" aria-label="The day before">←</v-btn>
       <v-btn :to="`/days/${addDays(day, 1)}`" aria-label="The day after">→</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <section v-if="tasks.length > 0" class="sheet">
     <p class="quiet lead">
       {{ progress }}

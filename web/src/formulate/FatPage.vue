@@ -5,8 +5,8 @@ import FindingList from '@/parts/FindingList.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewOwnFat } from '@vendange/contract'
 import { endpoints, ownFatSchema } from '@vendange/contract'
@@ -100,19 +100,19 @@ function setAcid(acid: FattyAcid, percent: number | null): void {
 }
 
 async function takeFatAway(): Promise<void> {
-  if (fat.value && (await takeAway(endpoints.ownFats, fat.value))) await router.push('/formulate')
+  if (fat.value && (await deleteWithUndo(endpoints.ownFats, fat.value))) await router.push('/formulate')
 }
 </script>
 
 <template>
   <template v-if="fat && values">
-    <TheAnswer>
+    <PageHeadline>
       <template v-if="naohG !== undefined">
         A kilo of {{ values.name }} takes <span class="must">{{ naohG.toFixed(1) }} g of sodium hydroxide</span> with
         nothing left over.
       </template>
       <template v-else>{{ values.name }} <span class="must">cannot be a fat as it stands.</span></template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
     <div class="columns">
       <section class="sheet stack">
@@ -225,7 +225,7 @@ async function takeFatAway(): Promise<void> {
       </div>
     </div>
   </template>
-  <TheAnswer v-else>There is no such fat.</TheAnswer>
+  <PageHeadline v-else>There is no such fat.</PageHeadline>
 </template>
 
 <style scoped>

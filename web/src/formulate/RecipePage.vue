@@ -7,8 +7,8 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { saveFile } from '@/parts/saveFile'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewRecipe } from '@vendange/contract'
 import { cureDaysRange, endpoints, recipeSchema, setDaysRange, writeRecipeFile } from '@vendange/contract'
@@ -102,13 +102,13 @@ const fatsGPerBar = computed(() => {
 })
 
 async function takeRecipeAway(): Promise<void> {
-  if (recipe.value && (await takeAway(endpoints.recipes, recipe.value))) await router.push('/formulate')
+  if (recipe.value && (await deleteWithUndo(endpoints.recipes, recipe.value))) await router.push('/formulate')
 }
 </script>
 
 <template>
   <template v-if="recipe && values">
-    <TheAnswer>
+    <PageHeadline>
       <template v-if="figures">
         {{ show('mass', figures.fatsG) }} of fats take
         <span class="must">{{ show('mass', figures.naohG) }} of sodium hydroxide</span>
@@ -122,7 +122,7 @@ async function takeRecipeAway(): Promise<void> {
         >.
       </template>
       <template v-else><span class="must">This recipe cannot be made as it stands.</span></template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns">
@@ -256,7 +256,7 @@ async function takeRecipeAway(): Promise<void> {
       </div>
     </div>
   </template>
-  <TheAnswer v-else>There is no such recipe.</TheAnswer>
+  <PageHeadline v-else>There is no such recipe.</PageHeadline>
 </template>
 
 <style scoped>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import FileButton from '@/parts/FileButton.vue'
 import { useUnits } from '@/parts/format'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { blankOwnFat, endpoints, plainRecipe, readRecipeFile } from '@vendange/contract'
 import { asFat, fatTable } from '@vendange/core/fats'
 import { recipeFigures } from '@vendange/core/recipe'
@@ -28,7 +28,7 @@ const rows = computed(() =>
 )
 
 async function create(): Promise<void> {
-  const recipe = await act(() =>
+  const recipe = await runChange(() =>
     api(endpoints.recipes.create, {
       body: {
         name: 'New recipe',
@@ -54,7 +54,7 @@ async function create(): Promise<void> {
 useNewHere('New recipe', create)
 
 async function createFat(): Promise<void> {
-  const fat = await act(() => api(endpoints.ownFats.create, { body: { ...blankOwnFat, name: 'New fat' } }))
+  const fat = await runChange(() => api(endpoints.ownFats.create, { body: { ...blankOwnFat, name: 'New fat' } }))
   if (fat) await router.push(`/formulate/fats/${fat.id}`)
 }
 
@@ -64,13 +64,13 @@ async function bringIn(file: File): Promise<void> {
   const read = await readRecipeFile(await file.text(), file.name.replace(/\.\w+$/, ''), season.fats)
   problems.value = read.ok ? [] : read.problems
   if (!read.ok) return
-  const recipe = await act(() => api(endpoints.recipes.create, { body: read.recipe }))
+  const recipe = await runChange(() => api(endpoints.recipes.create, { body: read.recipe }))
   if (recipe) await router.push(`/formulate/${recipe.id}`)
 }
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     {{
       rows.length === 0
         ? 'No recipes yet. Begin with three fats; the lye follows from them.'
@@ -86,7 +86,7 @@ async function bringIn(file: File): Promise<void> {
       />
       <v-btn color="primary" variant="flat" data-test="new-recipe" @click="create">New recipe</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <div v-if="problems.length > 0" class="sheet problems" role="alert">
     <h2>This file was not taken in</h2>
     <p v-for="problem in problems" :key="problem" class="must">{{ problem }}</p>

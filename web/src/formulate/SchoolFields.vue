@@ -21,7 +21,7 @@ const cures = cureSchools.map((value) => ({ value, title: cureSchoolWords[value]
 const blends = blendings.map((value) => ({ value, title: blendingWords[value] }))
 const gels = [
   { value: 'oven', title: 'Forced in a warm oven' },
-  { value: 'kept', title: 'Kept by blankets' },
+  { value: 'kept', title: 'Versioned by blankets' },
   { value: 'avoided', title: 'Avoided, kept cool' },
 ] as const
 const gel = computed<(typeof gels)[number]['value']>({

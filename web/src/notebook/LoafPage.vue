@@ -2,14 +2,14 @@
 import { api, photoAddress, problemOf } from '@/parts/api'
 import FailedLoaf from '@/parts/FailedLoaf.vue'
 import { useUnits } from '@/parts/format'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiPrinterOutline } from '@mdi/js'
 import type { LoafView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { benchState } from '@vendange/core/batch'
+import { pourSession } from '@vendange/core/batch'
 import { formatDay, formatInstant } from '@vendange/core/calendar'
 import { costPerBar } from '@vendange/core/stores'
 import { computed, ref, shallowRef } from 'vue'
@@ -18,7 +18,7 @@ import { eventWords } from './eventWords'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const { show, weighed, money, words } = useUnits()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 
 const view = shallowRef<LoafView>()
 const failure = ref<string>()
@@ -31,7 +31,7 @@ async function load(): Promise<void> {
 }
 void load()
 
-const bench = computed(() => view.value && benchState(view.value.plan, view.value.records))
+const bench = computed(() => view.value && pourSession(view.value.plan, view.value.records))
 const mayFail = computed(() => view.value && !['released', 'failed'].includes(view.value.loaf.state.status))
 const isReleased = computed(() => view.value?.loaf.state.status === 'released')
 const zone = computed(() => season.workshop?.timeZone ?? 'UTC')
@@ -53,10 +53,10 @@ const note = ref('')
 const subject = ref('')
 async function write(): Promise<void> {
   if (!view.value) return
-  const happening = isReleased.value
+  const event = isReleased.value
     ? ({ type: 'amended', day: season.today, subject: subject.value, text: note.value } as const)
     : ({ type: 'noted', day: season.today, text: note.value } as const)
-  const after = await record(view.value.loaf, happening)
+  const after = await record(view.value.loaf, event)
   if (after) {
     view.value = after
     note.value = ''
@@ -83,7 +83,7 @@ const print = (): void => window.print()
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     {{ sentence }}
     <template v-if="view" #actions>
       <SoapFace
@@ -94,7 +94,7 @@ const print = (): void => window.print()
       />
       <v-btn :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <div v-if="view && bench" class="columns wide-left story">
     <section class="sheet">
       <h2>Its story</h2>
@@ -103,13 +103,13 @@ const print = (): void => window.print()
       </p>
       <ol data-test="story">
         <li
-          v-for="{ sequence, at, makerName, happening } in view.events"
+          v-for="{ sequence, at, makerName, event } in view.events"
           :key="sequence"
-          :class="{ amended: happening.type === 'amended' }"
+          :class="{ amended: event.type === 'amended' }"
         >
-          <span class="when">{{ formatDay(happening.day, season.today) }}</span>
+          <span class="when">{{ formatDay(event.day, season.today) }}</span>
           <span
-            >{{ eventWords(happening, show) }}
+            >{{ eventWords(event, show) }}
             <small class="quiet">{{ makerName }}, {{ formatInstant(at, zone) }}</small></span
           >
         </li>

@@ -2,7 +2,7 @@
 import { api, problemOf } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUnits } from '@/parts/format'
 import type { LoafSummary } from '@vendange/contract'
 import { endpoints, mostListed } from '@vendange/contract'
@@ -47,7 +47,7 @@ const words = {
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     <template v-if="failure">{{ failure }}</template>
     <template v-else-if="loaves?.length === 0">No loaf has been poured yet; each one gets its page here.</template>
     <template v-else-if="isMore && text === ''"
@@ -55,7 +55,7 @@ const words = {
     >
     <template v-else-if="loaves">{{ loaves.length }} loaves on record, every one with its story.</template>
     <template #actions><v-btn to="/notebook/scents" data-test="scents">Scents</v-btn></template>
-  </TheAnswer>
+  </PageHeadline>
   <section v-if="loaves && loaves.length > 0" class="sheet stack">
     <v-text-field v-model="text" label="Soap or lot" clearable @click:clear="text = ''" />
     <table class="figures">

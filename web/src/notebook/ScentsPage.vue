@@ -3,7 +3,7 @@ import { api, photoAddress, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import type { LoafSummary, SavedDesign, TimedPourView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
@@ -114,7 +114,7 @@ const sentence = computed(() => {
 
 <template>
   <p class="quiet crumb plain"><RouterLink to="/notebook">Notebook</RouterLink> ›</p>
-  <TheAnswer>{{ sentence }}</TheAnswer>
+  <PageHeadline>{{ sentence }}</PageHeadline>
   <v-text-field v-model="text" class="find" label="Scent" clearable @click:clear="text = ''" />
   <section v-for="story in shown" :key="story.name" class="sheet stack mb-4" data-test="scent">
     <h2>{{ story.name }}</h2>

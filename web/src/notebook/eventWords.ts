@@ -1,61 +1,61 @@
 import { finishedWords } from '../parts/finishWords'
-import type { LoafHappening } from '@vendange/core/loaf'
+import type { LoafEvent } from '@vendange/core/loaf'
 import { faults } from '@vendange/core/cutting'
 
 type Show = (kind: 'mass', massG: number) => string
 
 /** An event of a loaf's record in a sentence. */
-export function eventWords(happening: LoafHappening, show: Show): string {
-  switch (happening.type) {
+export function eventWords(event: LoafEvent, show: Show): string {
+  switch (event.type) {
     case 'poured':
-      return `Poured, ${show('mass', happening.batterG)} of batter.`
+      return `Poured, ${show('mass', event.batterG)} of batter.`
     case 'unmoulded':
       return 'Unmoulded.'
     case 'cut': {
-      const others = (happening.others ?? []).map(({ name, count }) => `, ${count} ${name}`).join('')
-      return `Cut into ${happening.bars} bars${others} and ${happening.ends} ends${happening.bevelled ? ', bevelled' : ''}. The first bar weighs ${show('mass', happening.firstBarG)}.`
+      const others = (event.others ?? []).map(({ name, count }) => `, ${count} ${name}`).join('')
+      return `Cut into ${event.bars} bars${others} and ${event.ends} ends${event.bevelled ? ', bevelled' : ''}. The first bar weighs ${show('mass', event.firstBarG)}.`
     }
     case 'scrapped':
-      return `${show('mass', happening.massG)} of ${happening.colour} into the scrap bin.`
+      return `${show('mass', event.massG)} of ${event.colour} into the scrap bin.`
     case 'scrap_used':
-      return `${show('mass', happening.massG)} of its ${happening.colour} scrap taken for ${happening.use}.`
+      return `${show('mass', event.massG)} of its ${event.colour} scrap taken for ${event.use}.`
     case 'fault_found':
-      return `Fault: ${faults[happening.fault].name}. ${happening.text}`.trim()
+      return `Fault: ${faults[event.fault].name}. ${event.text}`.trim()
     case 'fault_closed':
-      return `${faults[happening.fault].name} closed: ${happening.text}`
+      return `${faults[event.fault].name} closed: ${event.text}`
     case 'finished': {
-      const off = happening.removedG === null ? '' : `, ${show('mass', happening.removedG)} off`
-      return `${finishedWords[happening.finish]}, ${happening.bars} bars in ${happening.minutes} min${off}.`
+      const off = event.removedG === null ? '' : `, ${show('mass', event.removedG)} off`
+      return `${finishedWords[event.finish]}, ${event.bars} bars in ${event.minutes} min${off}.`
     }
     case 'moved':
-      return `Put on ${happening.place}.`
+      return `Put on ${event.place}.`
     case 'weighed':
-      return `The marked bar weighs ${show('mass', happening.barG)}.`
+      return `The marked bar weighs ${show('mass', event.barG)}.`
     case 'photographed':
       return 'Photographed.'
     case 'noted':
-      return `Note: ${happening.text}`
+      return `Note: ${event.text}`
     case 'held':
-      return `Held: ${happening.reason}`
+      return `Held: ${event.reason}`
     case 'failed':
-      return `Failed: ${happening.reason}`
+      return `Failed: ${event.reason}`
     case 'downgraded':
-      return `${happening.bars} bars to ${happening.to}: ${happening.reason}`
+      return `${event.bars} bars to ${event.to}: ${event.reason}`
     case 'released': {
-      const over = happening.overrideReason
-        ? `. Let go all the same: ${happening.overrideReason}`
+      const over = event.overrideReason
+        ? `. Let go all the same: ${event.overrideReason}`
         : ', look and label in order.'
-      return `Released, ${happening.bars} bars, pH ${happening.ph}${over}`
+      return `Released, ${event.bars} bars, pH ${event.ph}${over}`
     }
     case 'allotted':
-      return `${happening.bars} bars set aside for ${happening.who || happening.channel}.`
+      return `${event.bars} bars set aside for ${event.who || event.channel}.`
     case 'given_back':
-      return `${happening.bars} bars back from ${happening.channel}.`
+      return `${event.bars} bars back from ${event.channel}.`
     case 'sold':
-      return `${happening.bars} bars sold (${happening.channel})${happening.buyer ? ` to ${happening.buyer}` : ''}.`
+      return `${event.bars} bars sold (${event.channel})${event.buyer ? ` to ${event.buyer}` : ''}.`
     case 'recalled':
-      return `Called back: ${happening.reason}`
+      return `Called back: ${event.reason}`
     case 'amended':
-      return `Amended, ${happening.subject}: ${happening.text}`
+      return `Amended, ${event.subject}: ${event.text}`
   }
 }

@@ -2,7 +2,7 @@
 import type { LoafSummary } from '@vendange/contract'
 import { ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
-import { useHappenings } from './recordHappening'
+import { useLoafEvents } from './recordLoafEvent'
 import { useSeason } from './seasonStore'
 
 /** A loaf failed: put on its record with the reason, and the season planned anew with the fewest changes. */
@@ -12,7 +12,7 @@ const props = defineProps<{
 }>()
 const season = useSeason()
 const router = useRouter()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 
 const isOpen = ref(false)
 const loafId = ref('')

@@ -2,7 +2,7 @@ import type { BatchSummary } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { formatDay } from '@vendange/core/calendar'
-import { act } from './act'
+import { runChange } from './runChange'
 import { api } from './api'
 import { useSeason } from './seasonStore'
 import { useUndo } from './undoStore'
@@ -17,7 +17,7 @@ export function usePours() {
   async function move(batch: BatchSummary, pourDay: Day, cutDay: Day | null = null): Promise<void> {
     if (pourDay === batch.days.pourDay && (cutDay === null || cutDay === batch.days.cutDay)) return
     const before = batch.days
-    const moved = await act(() =>
+    const moved = await runChange(() =>
       api(endpoints.batches.move, {
         params: { id: batch.id },
         body: { pourDay, cutDay, version: batch.version },
@@ -34,7 +34,7 @@ export function usePours() {
   }
 
   async function takeOff(batch: BatchSummary): Promise<void> {
-    const removed = await act(() =>
+    const removed = await runChange(() =>
       api(endpoints.batches.remove, { params: { id: batch.id }, body: { version: batch.version } }),
     )
     if (!removed) return
@@ -45,7 +45,7 @@ export function usePours() {
   }
 
   async function putOn(designId: string, pourDay: Day, cutDay: Day | null = null): Promise<void> {
-    const batch = await act(() => api(endpoints.batches.create, { body: { designId, pourDay, cutDay } }))
+    const batch = await runChange(() => api(endpoints.batches.create, { body: { designId, pourDay, cutDay } }))
     if (!batch) return
     undo.did(`${batch.name} on the calendar for ${formatDay(pourDay, season.today)}`, async () => {
       await api(endpoints.batches.remove, {
@@ -70,7 +70,7 @@ export function usePours() {
         params: { id: batch.id },
         body: { isPinned: pinned, version: current(batch.id)?.version ?? batch.version },
       })
-    const done = await act(() => set(isPinned))
+    const done = await runChange(() => set(isPinned))
     if (!done) return
     undo.did(`${batch.name} ${isPinned ? 'pinned to its days' : 'let go'}`, async () => {
       await set(!isPinned)

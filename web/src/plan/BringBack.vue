@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
@@ -7,7 +7,7 @@ import { useUndo } from '@/parts/undoStore'
 import type { SavedCollection, SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import { howManyWords, lessonsFrom, salesWords } from '@vendange/core/plan'
+import { demandWords, lessonsForReissue, salesWords } from '@vendange/core/plan'
 import { computed, ref } from 'vue'
 
 /** Past soaps that may come back, each with how it sold and what was to be remembered. */
@@ -26,12 +26,12 @@ const past = computed(() =>
 /** What was noted in the records of a soap's loaves, why any was held, and what faults they had. */
 async function toldByLoaves(
   designId: string,
-): Promise<Pick<Parameters<typeof lessonsFrom>[0], 'loafNotes' | 'faults'>> {
+): Promise<Pick<Parameters<typeof lessonsForReissue>[0], 'loafNotes' | 'faults'>> {
   const loaves = await api(endpoints.loaves.ofDesign, { params: { id: designId } })
   const views = await Promise.all(loaves.map(({ id }) => api(endpoints.loaves.view, { params: { id } })))
   const loafNotes = views.flatMap(({ events }) =>
-    events.flatMap(({ happening }) =>
-      happening.type === 'noted' ? [happening.text] : happening.type === 'held' ? [happening.reason] : [],
+    events.flatMap(({ event }) =>
+      event.type === 'noted' ? [event.text] : event.type === 'held' ? [event.reason] : [],
     ),
   )
   return { loafNotes, faults: loaves.flatMap(({ state }) => state.foundFaults) }
@@ -41,7 +41,7 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
   const made: SavedDesign[] = []
   for (const soap of soaps) {
     const { id, version: _version, isRemoved: _removed, ...details } = soap
-    const copy = await act(async () =>
+    const copy = await runChange(async () =>
       api(endpoints.designs.create, {
         body: {
           ...details,
@@ -50,7 +50,7 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
           earliestDay: null,
           notesForNextTime: '',
           results: [],
-          lessons: lessonsFrom({ ...soap, ...(await toldByLoaves(id)) }).map((lesson) => ({ ...lesson })),
+          lessons: lessonsForReissue({ ...soap, ...(await toldByLoaves(id)) }).map((lesson) => ({ ...lesson })),
         },
       }),
     )
@@ -77,7 +77,7 @@ async function bringAll(past: SavedCollection, soaps: readonly SavedDesign[]): P
     channels: orPast(now.channels, past.channels),
     promises: orPast(now.promises, past.promises),
   }
-  await act(() => api(endpoints.collections.update, { params: { id }, body }))
+  await runChange(() => api(endpoints.collections.update, { params: { id }, body }))
 }
 </script>
 
@@ -101,7 +101,7 @@ async function bringAll(past: SavedCollection, soaps: readonly SavedDesign[]): P
           <div class="grow">
             <b class="serif">{{ soap.name }}</b>
             <p v-for="line in salesWords(soap.results)" :key="line" class="quiet">{{ line }}</p>
-            <p v-for="line in howManyWords(soap.results, windowDays)" :key="line" class="quiet">{{ line }}</p>
+            <p v-for="line in demandWords(soap.results, windowDays)" :key="line" class="quiet">{{ line }}</p>
             <p v-if="soap.notesForNextTime">{{ soap.notesForNextTime }}</p>
           </div>
           <v-btn size="small" :data-test="`bring-${soap.name}`" @click="bring([soap])">Bring back</v-btn>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import FileButton from '@/parts/FileButton.vue'
 import { useSeason } from '@/parts/seasonStore'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
 import type { BusyTimesReader } from '@/workers/busyTimes.worker'
 import type { SavedMaker } from '@vendange/contract'
@@ -81,7 +81,7 @@ async function take(): Promise<void> {
   )
   const keep = ({ id, name, version, weekHours }: SavedMaker, days: SavedMaker['exceptions']) =>
     api(endpoints.makers.update, { params: { id }, body: { name, version, weekHours, exceptions: days } })
-  if (!(await act(() => keep(maker, exceptions)))) return
+  if (!(await runChange(() => keep(maker, exceptions)))) return
   found.value = []
   undo.did(`Busy times of ${maker.name} taken over: ${dayCount(chosen.length)}`, async () => {
     const now = season.makers.find(({ id }) => id === maker.id)
@@ -103,7 +103,7 @@ const sentence = computed(() => {
 
 <template>
   <p class="quiet crumb plain"><RouterLink to="/plan">Plan</RouterLink> › Calendar</p>
-  <TheAnswer>{{ sentence }}</TheAnswer>
+  <PageHeadline>{{ sentence }}</PageHeadline>
   <div class="columns">
     <section class="sheet stack">
       <h2>Out: a feed to subscribe to</h2>

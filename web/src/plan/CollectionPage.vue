@@ -7,8 +7,8 @@ import { usePours } from '@/parts/pourActions'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import { takeAway } from '@/parts/takeAway'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
@@ -80,13 +80,13 @@ const openLoavesOf = (designId: string) =>
   season.loaves.filter((loaf) => loaf.designId === designId && !['released', 'failed'].includes(loaf.state.status))
 
 async function takeCollectionAway(): Promise<void> {
-  if (collection.value && (await takeAway(endpoints.collections, collection.value))) await router.push('/plan')
+  if (collection.value && (await deleteWithUndo(endpoints.collections, collection.value))) await router.push('/plan')
 }
 </script>
 
 <template>
   <template v-if="collection && verdict && neededDay && values">
-    <TheAnswer>
+    <PageHeadline>
       {{ verdictSentence(collection.name, neededDay, verdict, season.today) }}
       <template #actions>
         <v-btn
@@ -104,7 +104,7 @@ async function takeCollectionAway(): Promise<void> {
           >New soap</v-btn
         >
       </template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns wide-left">
@@ -276,5 +276,5 @@ async function takeCollectionAway(): Promise<void> {
     </div>
     <LookingBack v-if="collection" :collection="collection" class="mt-5" :designs="ownDesigns" />
   </template>
-  <TheAnswer v-else>There is no such collection.</TheAnswer>
+  <PageHeadline v-else>There is no such collection.</PageHeadline>
 </template>

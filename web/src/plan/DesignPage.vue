@@ -8,8 +8,8 @@ import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import { takeAway } from '@/parts/takeAway'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewDesign } from '@vendange/contract'
 import { barsRange, designSchema, endpoints, labelMassRange, mouldCountRange } from '@vendange/contract'
@@ -23,7 +23,7 @@ import SalesResults from './SalesResults.vue'
 import PartsTable from '@/parts/PartsTable.vue'
 import ScentFields from './ScentFields.vue'
 import ScheduleBox from './ScheduleBox.vue'
-import WaysOut from './WaysOut.vue'
+import YieldRemedies from './YieldRemedies.vue'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -55,7 +55,7 @@ const labels = {
   mouldCount: 'Loaves',
   moreMoulds: 'Other moulds',
   displacedMl: 'Displaced, ml',
-  topMl: 'Kept back for the top, ml',
+  topMl: 'Versioned back for the top, ml',
   barsWanted: 'Bars wanted',
   labelMassG: 'Label mass, g',
   bevelled: 'Bevelled',
@@ -102,7 +102,7 @@ const sentence = computed(() => {
 })
 
 async function takeSoapAway(): Promise<void> {
-  if (design.value && (await takeAway(endpoints.designs, design.value)))
+  if (design.value && (await deleteWithUndo(endpoints.designs, design.value)))
     await router.push(`/plan/${design.value.collectionId}`)
 }
 </script>
@@ -112,10 +112,10 @@ async function takeSoapAway(): Promise<void> {
     <p class="quiet crumb plain">
       <RouterLink :to="`/plan/${design.collectionId}`">{{ collection?.name }}</RouterLink> ›
     </p>
-    <TheAnswer>
+    <PageHeadline>
       {{ sentence }}
       <template #actions><SoapFace :name="values.name" :soap="values" :width="150" :height="96" /></template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns">
@@ -239,13 +239,13 @@ async function takeSoapAway(): Promise<void> {
             (estimate: {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).
           </p>
           <FindingList :findings="scaled.findings" class="mb-3" />
-          <WaysOut v-if="parts.length === 0 && scaled.barsOver < 0" v-model="values" class="mb-3" />
+          <YieldRemedies v-if="parts.length === 0 && scaled.barsOver < 0" v-model="values" class="mb-3" />
           <BatchWeights :scaled="scaled" :scent-name="design.scent?.name" />
         </section>
       </div>
     </div>
   </template>
-  <TheAnswer v-else>There is no such soap.</TheAnswer>
+  <PageHeadline v-else>There is no such soap.</PageHeadline>
 </template>
 
 <style scoped>

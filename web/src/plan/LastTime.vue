@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign } from '@vendange/contract'
-import { howManyWords, salesWords } from '@vendange/core/plan'
+import { demandWords, salesWords } from '@vendange/core/plan'
 import { computed } from 'vue'
 
 /** What a soap that is brought back left to be learned, until each thing is taken up or left. */
@@ -10,7 +10,7 @@ const props = defineProps<{ broughtFromId: string }>()
 const season = useSeason()
 const windowDays = 30
 const before = computed(() => season.design(props.broughtFromId))
-const estimates = computed(() => (before.value ? howManyWords(before.value.results, windowDays) : []))
+const estimates = computed(() => (before.value ? demandWords(before.value.results, windowDays) : []))
 const standings = [
   { value: 'taken_up', label: 'Taken up' },
   { value: 'left', label: 'Left as it was' },

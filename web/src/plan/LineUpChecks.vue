@@ -2,7 +2,7 @@
 import FindingList from '@/parts/FindingList.vue'
 import { useSeason } from '@/parts/seasonStore'
 import type { SavedCollection } from '@vendange/contract'
-import { alikeFindings, promiseFindings } from '@vendange/core/plan'
+import { similarityFindings, promiseFindings } from '@vendange/core/plan'
 import { computed } from 'vue'
 
 /** Where two soaps of a line-up are too alike, and where one breaks a promise of the collection. */
@@ -19,7 +19,10 @@ const findings = computed(() => {
       contains: contains ?? [],
     })),
   }))
-  return [...promiseFindings(promised, props.collection.promises, season.workshop?.ownClaims), ...alikeFindings(soaps)]
+  return [
+    ...promiseFindings(promised, props.collection.promises, season.workshop?.ownClaims),
+    ...similarityFindings(soaps),
+  ]
 })
 </script>
 

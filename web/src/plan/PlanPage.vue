@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import FindingList from '@/parts/FindingList.vue'
 import { useNewHere } from '@/parts/keyboard'
 import { usePours } from '@/parts/pourActions'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { endpoints } from '@vendange/contract'
 import { formatDay, formatMoment, isDay, relativeDay } from '@vendange/core/calendar'
 import { computed, defineAsyncComponent, ref } from 'vue'
@@ -69,7 +69,7 @@ async function loseDay(): Promise<void> {
   if (!workshop || !isDay(lostDay.value)) return
   const exceptions = workshop.exceptions.filter(({ day }) => day !== lostDay.value)
   const body = { ...workshop, exceptions: [...exceptions, { day: lostDay.value, hours: 0, reason: 'Lost' }] }
-  const saved = await act(() => api(endpoints.updateWorkshop, { body }))
+  const saved = await runChange(() => api(endpoints.updateWorkshop, { body }))
   if (!saved) return
   isLosing.value = false
   plan('few')
@@ -83,7 +83,7 @@ const on = (day: string): string => formatDay(day, season.today)
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     <template v-if="first">{{
       verdictSentence(first.collection.name, first.neededDay, first.verdict, season.today)
     }}</template>
@@ -105,7 +105,7 @@ const on = (day: string): string => formatDay(day, season.today)
       >
       <v-btn data-test="new-order" @click="createAnOrder">New order</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
 
   <template v-if="season.batches.length > 0 || season.designs.length > 0">
     <div class="row tools no-print">

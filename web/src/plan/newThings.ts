@@ -1,7 +1,7 @@
 import type { SavedCollection, SavedDesign, SavedOrder } from '@vendange/contract'
 import { blankCollection, blankDesign, blankOrder, endpoints } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 
@@ -10,7 +10,7 @@ const usualDaysAhead = 60
 
 export async function createCollection(): Promise<SavedCollection | undefined> {
   const season = useSeason()
-  return act(() =>
+  return runChange(() =>
     api(endpoints.collections.create, {
       body: {
         ...blankCollection,
@@ -24,7 +24,7 @@ export async function createCollection(): Promise<SavedCollection | undefined> {
 
 export async function createDesign(collectionId: string): Promise<SavedDesign | undefined> {
   const season = useSeason()
-  return act(() =>
+  return runChange(() =>
     api(endpoints.designs.create, {
       body: {
         ...blankDesign,
@@ -42,7 +42,7 @@ const usualDaysToDue = 49
 
 export async function createOrder(): Promise<SavedOrder | undefined> {
   const season = useSeason()
-  return act(() =>
+  return runChange(() =>
     api(endpoints.orders.create, {
       body: {
         ...blankOrder,

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { BenchStep } from '@vendange/core/batch'
+import type { SessionStep } from '@vendange/core/batch'
 import { shareDone } from '@vendange/core/batch'
 import { computed } from 'vue'
 import { useStepFigure } from './useStepFigure'
 
 /** The figure of a step, to be read at arm's length, and how far its weighing has come. */
 const props = defineProps<{
-  step: BenchStep
+  step: SessionStep
   /** What goes into the vessel at hand: g or °C. */
   target: number | null
   /** "part 1 of 2", where the step is split. */

@@ -3,7 +3,7 @@ import { useUnits } from '@/parts/format'
 import { isTyping } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import StandInPanel from '@/parts/StandInPanel.vue'
-import type { BenchStep } from '@vendange/core/batch'
+import type { SessionStep } from '@vendange/core/batch'
 import { emulsionStepKey } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
@@ -39,7 +39,7 @@ watch(
   },
 )
 
-const step = computed<BenchStep | undefined>(() => state.value?.steps[shown.value])
+const step = computed<SessionStep | undefined>(() => state.value?.steps[shown.value])
 /** Of a step that is split, what goes into the vessel at hand. */
 const weighing = usePartWeighing(step, () => season.workshop?.scaleResolutionG ?? 1)
 const isLast = computed(() => state.value !== undefined && state.value.nextIndex >= state.value.steps.length)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import SoapFace from '@/parts/SoapFace.vue'
-import type { BatchPlan, BenchState } from '@vendange/core/batch'
+import type { BatchPlan, PourSession } from '@vendange/core/batch'
 import type { SoapLook } from '@vendange/core/pour'
 import { mouldWords } from '@vendange/core/batch'
 import { nextTick, ref, watch } from 'vue'
@@ -10,7 +10,7 @@ const props = defineProps<{
   plan: BatchPlan
   /** The soap as it is designed now, for its face. */
   soap: (SoapLook & { readonly mouldId: string | null }) | undefined
-  state: BenchState
+  state: PourSession
   /** Steps that are done and kept on this device only, by key. */
   kept: ReadonlySet<string>
   /** Index of the step that fills the screen. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { formatDay, relativeDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
 
@@ -22,13 +22,13 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     {{ sentence }}
     <template #actions>
       <v-btn v-if="next" color="primary" variant="flat" :to="`/bench/${next.id}`">To the bench: {{ next.name }}</v-btn>
       <v-btn v-else color="primary" variant="flat" to="/plan">Plan a pour</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <section v-if="open.length > 0" class="sheet">
     <h2>To pour</h2>
     <table class="figures">

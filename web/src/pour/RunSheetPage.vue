@@ -3,15 +3,15 @@ import FindingList from '@/parts/FindingList.vue'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js'
 import { addressOf, endpoints } from '@vendange/contract'
-import type { BenchStep } from '@vendange/core/batch'
-import { aroundThePour, mouldWords } from '@vendange/core/batch'
+import type { SessionStep } from '@vendange/core/batch'
+import { workBesideThePour, mouldWords } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
-import AroundGroup from './AroundGroup.vue'
+import BesideGroup from './BesideGroup.vue'
 import { useBench } from './useBench'
 import { useStepFigure } from './useStepFigure'
 
@@ -21,13 +21,13 @@ const { weighed, words } = useUnits()
 const { view, state, trouble } = useBench(props.id)
 
 const groups = computed(() => {
-  const byGroup = new Map<string, BenchStep[]>()
+  const byGroup = new Map<string, SessionStep[]>()
   for (const step of state.value?.steps ?? []) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
   return [...byGroup]
 })
 /** What is done before and after the bench. */
 const around = computed(() =>
-  view.value ? aroundThePour(view.value.plan, view.value.batch.days, (day) => formatDay(day, season.today)) : [],
+  view.value ? workBesideThePour(view.value.plan, view.value.batch.days, (day) => formatDay(day, season.today)) : [],
 )
 const aroundAt = (isBefore: boolean) => around.value.filter(({ group }) => (group === 'The day before') === isBefore)
 const pdfPath = computed(() => addressOf(endpoints.batches.runSheet, { id: props.id }))
@@ -41,7 +41,7 @@ const print = (): void => window.print()
 
 <template>
   <template v-if="view && state">
-    <TheAnswer>
+    <PageHeadline>
       {{ view.plan.designName }}, {{ formatDay(view.batch.days.pourDay, season.today) }}:
       {{ weighed(view.plan.weights.batterG) }} of batter into {{ mouldWords(view.plan) }},
       {{ view.plan.barsPlanned }} bars.
@@ -58,10 +58,10 @@ const print = (): void => window.print()
           >To the bench</v-btn
         >
       </template>
-    </TheAnswer>
+    </PageHeadline>
     <FindingList :findings="[...state.findings, ...lacking]" class="mb-4" />
     <div class="groups">
-      <AroundGroup v-for="one in aroundAt(true)" :key="one.group" :around="one" />
+      <BesideGroup v-for="one in aroundAt(true)" :key="one.group" :around="one" />
       <section v-for="[group, steps] in groups" :key="group" class="sheet">
         <h2>{{ group }}</h2>
         <p v-if="steps.find(({ caution }) => caution)" class="caution">
@@ -98,10 +98,10 @@ const print = (): void => window.print()
           </tbody>
         </table>
       </section>
-      <AroundGroup v-for="one in aroundAt(false)" :key="one.group" :around="one" />
+      <BesideGroup v-for="one in aroundAt(false)" :key="one.group" :around="one" />
     </div>
   </template>
-  <TheAnswer v-else-if="trouble">{{ trouble }}</TheAnswer>
+  <PageHeadline v-else-if="trouble">{{ trouble }}</PageHeadline>
 </template>
 
 <style scoped>

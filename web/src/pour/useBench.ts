@@ -2,7 +2,7 @@ import { api, problemOf, storedMakerId } from '@/parts/api'
 import { useStepQueue } from '@/parts/stepQueue'
 import type { BatchView, NewStep } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { benchState, checkStepRecord } from '@vendange/core/batch'
+import { pourSession, checkStepRecord } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 
@@ -24,7 +24,7 @@ export function useBench(batchId: string) {
   /** Steps of this pour that the server does not have yet. */
   const kept = computed(() => queue.waiting.filter((one) => one.batchId === batchId).map(({ step }) => step))
   const records = computed(() => [...(view.value?.records ?? []), ...kept.value])
-  const state = computed(() => view.value && benchState(view.value.plan, records.value))
+  const state = computed(() => view.value && pourSession(view.value.plan, records.value))
   const keptKeys = computed<ReadonlySet<string>>(() => new Set(kept.value.map(({ stepKey }) => stepKey)))
 
   const notSaved = computed(() =>

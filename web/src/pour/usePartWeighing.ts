@@ -1,4 +1,4 @@
-import type { BenchStep } from '@vendange/core/batch'
+import type { SessionStep } from '@vendange/core/batch'
 import { partToWeigh } from '@vendange/core/batch'
 import type { Ref } from 'vue'
 import { computed, ref, watch } from 'vue'
@@ -8,7 +8,7 @@ import { roundTo } from '@vendange/core/units'
  * Weighs a step in its parts, one vessel after the other: what went over in one is taken off the next. Only all of them
  * together go on record.
  */
-export function usePartWeighing(step: Ref<BenchStep | undefined>, stepG: () => number) {
+export function usePartWeighing(step: Ref<SessionStep | undefined>, stepG: () => number) {
   const taken = ref<readonly number[]>([])
   const parts = computed(() => step.value?.parts ?? 1)
   watch(

@@ -1,7 +1,7 @@
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import { useInstrument } from '@/parts/useInstrument'
-import type { BenchStep } from '@vendange/core/batch'
+import type { SessionStep } from '@vendange/core/batch'
 import { toGo } from '@vendange/core/batch'
 import { parseQuantity } from '@vendange/core/units'
 import type { Ref } from 'vue'
@@ -10,7 +10,7 @@ import type { usePartWeighing } from './usePartWeighing'
 import { useStepFigure } from './useStepFigure'
 
 /** The figure of a step: what was typed, else what scale or probe show, else what was recorded before. */
-export function useStepReading(step: Ref<BenchStep | undefined>, weighing: ReturnType<typeof usePartWeighing>) {
+export function useStepReading(step: Ref<SessionStep | undefined>, weighing: ReturnType<typeof usePartWeighing>) {
   const season = useSeason()
   const { weighed, unitOf } = useUnits()
   const figure = useStepFigure()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -23,7 +23,7 @@ const style = computed<LabelStyle>({
   set: (labelStyle) => {
     const now = season.workshop
     if (!now) return
-    void act(async () => {
+    void runChange(async () => {
       await api(endpoints.updateWorkshop, { body: { ...now, labelStyle } })
       await season.load()
     })

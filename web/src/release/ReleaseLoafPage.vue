@@ -2,10 +2,10 @@
 import { api } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiCheckCircle, mdiCloseCircle, mdiHelpCircleOutline, mdiInformationOutline } from '@mdi/js'
 import type { LoafView } from '@vendange/contract'
 import { barsRange, endpoints } from '@vendange/contract'
@@ -19,7 +19,7 @@ import LabelPanel from './LabelPanel.vue'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const { words } = useUnits()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 
 const loaf = computed(() => season.loaf(props.id))
 const view = shallowRef<LoafView>()
@@ -65,14 +65,14 @@ const lesserBars = ref(1)
 const lesser = ref<LesserUse>('samples')
 const lesserReason = ref('')
 async function downgrade(): Promise<void> {
-  const happening = {
+  const event = {
     type: 'downgraded',
     day: season.today,
     bars: lesserBars.value,
     to: lesser.value,
     reason: lesserReason.value,
   } as const
-  if (loaf.value && (await record(loaf.value, happening))) lesserReason.value = ''
+  if (loaf.value && (await record(loaf.value, event))) lesserReason.value = ''
 }
 const maker = computed(() => season.makers.find(({ id }) => id === season.makerId)?.name)
 const dress = {
@@ -115,13 +115,13 @@ async function hold(): Promise<void> {
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     {{ sentence }}
     <template v-if="loaf" #actions>
       <SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" :width="96" :height="64" />
       <v-btn :to="`/loaves/${id}`">Story of lot {{ loaf.lotCode }}</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <div v-if="loaf && !isReleased" class="columns wide-left">
     <section class="sheet">
       <h2>The checks</h2>

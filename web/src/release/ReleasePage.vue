@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress } from '@vendange/core/cure'
 import { releaseChecks } from '@vendange/core/release'
@@ -41,7 +41,7 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <TheAnswer>{{ sentence }}</TheAnswer>
+  <PageHeadline>{{ sentence }}</PageHeadline>
   <section v-if="rows.length > 0" class="sheet">
     <table class="figures">
       <thead>

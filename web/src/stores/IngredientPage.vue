@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiPlus } from '@mdi/js'
 import type { NewIngredient } from '@vendange/contract'
@@ -67,7 +67,7 @@ function chooseRef(ref: string): void {
 
 async function addLot(): Promise<void> {
   const last = lots.value.at(-1)
-  await act(() =>
+  await runChange(() =>
     api(endpoints.lots.create, {
       body: {
         ingredientId: props.id,
@@ -88,14 +88,14 @@ async function addLot(): Promise<void> {
 useNewHere('New lot', addLot)
 
 async function takeIngredientAway(): Promise<void> {
-  if (ingredient.value && (await takeAway(endpoints.ingredients, ingredient.value))) await router.push('/stores')
+  if (ingredient.value && (await deleteWithUndo(endpoints.ingredients, ingredient.value))) await router.push('/stores')
 }
 </script>
 
 <template>
   <template v-if="ingredient && values">
     <p class="crumb no-print"><RouterLink to="/stores">Stores</RouterLink></p>
-    <TheAnswer>
+    <PageHeadline>
       <template v-if="line">
         {{ ingredient.name }}: {{ amount(line.kind, line.inStore) }} in store<template v-if="line.reserved > 0"
           >, {{ amount(line.kind, line.reserved) }} reserved for the season</template
@@ -107,7 +107,7 @@ async function takeIngredientAway(): Promise<void> {
           {{ formatDay(line.shortage.orderByDay ?? line.shortage.firstDay, season.today) }}.</span
         >
       </template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" @settle="settle" />
     <div class="columns wide-right">
       <section class="sheet stack">
@@ -189,7 +189,7 @@ async function takeIngredientAway(): Promise<void> {
       </section>
     </div>
   </template>
-  <TheAnswer v-else-if="stores.view">The stores keep no such thing.</TheAnswer>
+  <PageHeadline v-else-if="stores.view">The stores keep no such thing.</PageHeadline>
 </template>
 
 <style scoped>

@@ -4,7 +4,7 @@ import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiClose } from '@mdi/js'
 import type { LotView, NewLot } from '@vendange/contract'
@@ -76,7 +76,7 @@ function certify(): void {
           size="small"
           variant="text"
           :aria-label="`Take lot ${lot.lotNumber} away`"
-          @click="takeAway(endpoints.lots, { ...lot, name: `Lot ${lot.lotNumber}` })"
+          @click="deleteWithUndo(endpoints.lots, { ...lot, name: `Lot ${lot.lotNumber}` })"
         />
       </div>
     </div>

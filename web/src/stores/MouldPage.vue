@@ -5,8 +5,8 @@ import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewMould } from '@vendange/contract'
 import { endpoints, mouldCountRange, mouldSchema } from '@vendange/contract'
@@ -92,19 +92,19 @@ onMounted(async () => {
 })
 
 async function takeMouldAway(): Promise<void> {
-  if (mould.value && (await takeAway(endpoints.moulds, mould.value))) await router.push('/stores')
+  if (mould.value && (await deleteWithUndo(endpoints.moulds, mould.value))) await router.push('/stores')
 }
 </script>
 
 <template>
   <template v-if="mould && values">
-    <TheAnswer>
+    <PageHeadline>
       <template v-if="cut"
         >{{ values.name }} takes {{ Math.round(cut.volumeMl) }} ml of batter and gives {{ cut.bars }} bars of
         {{ isCut ? show('length', values.barThicknessMm) : `${values.cavityMl} ml` }}.</template
       >
       <template v-else><span class="must">These sizes make no mould that can be filled.</span></template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
     <div class="columns">
       <section class="sheet stack">
@@ -233,5 +233,5 @@ async function takeMouldAway(): Promise<void> {
       </section>
     </div>
   </template>
-  <TheAnswer v-else>There is no such mould.</TheAnswer>
+  <PageHeadline v-else>There is no such mould.</PageHeadline>
 </template>

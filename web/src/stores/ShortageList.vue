@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import { endpoints } from '@vendange/contract'
@@ -24,7 +24,7 @@ const wholeOrSome = (names: readonly string[]): string =>
 async function ordered({ ingredient, shortage }: StoresLine): Promise<void> {
   if (!ingredient || !shortage) return
   const last = stores.lotsOf(ingredient.id).at(-1)
-  await act(() =>
+  await runChange(() =>
     api(endpoints.lots.create, {
       body: {
         ingredientId: ingredient.id,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import FileButton from '@/parts/FileButton.vue'
 import { saveFile } from '@/parts/saveFile'
@@ -51,7 +51,7 @@ async function choose(file: File): Promise<void> {
 
 async function takeIn(): Promise<void> {
   const rows = JSON.parse(JSON.stringify(effective.value.map(({ row }) => row))) as StoresRow[]
-  const taken = await act(() => api(endpoints.takeStoresIn, { body: { rows: rows as never } }))
+  const taken = await runChange(() => api(endpoints.takeStoresIn, { body: { rows: rows as never } }))
   if (!taken) return
   read.value = undefined
   pasted.value = ''

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import type { NewIngredient } from '@vendange/contract'
 import { endpoints, plainMould } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
@@ -51,7 +51,7 @@ const blank: NewIngredient = {
   notes: '',
 }
 async function create(details: NewIngredient = blank): Promise<void> {
-  const made = await act(() => api(endpoints.ingredients.create, { body: details }))
+  const made = await runChange(() => api(endpoints.ingredients.create, { body: details }))
   if (made) await router.push(`/stores/ingredients/${made.id}`)
 }
 /** Keeps what a pour takes and the stores do not know yet. */
@@ -60,7 +60,7 @@ const keep = ({ kind, name, key }: StoresLine): Promise<void> =>
 useNewHere('New ingredient', create)
 
 async function createMould(): Promise<void> {
-  const mould = await act(() =>
+  const mould = await runChange(() =>
     api(endpoints.moulds.create, {
       body: {
         name: 'New loaf mould',
@@ -82,13 +82,13 @@ async function createMould(): Promise<void> {
 </script>
 
 <template>
-  <TheAnswer>
+  <PageHeadline>
     <template v-if="stores.view">{{ sentence }}</template>
     <template v-else>{{ stores.trouble ?? 'Looking into the stores …' }}</template>
     <template #actions>
       <v-btn color="primary" variant="flat" data-test="new-ingredient" @click="create()">New ingredient</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <div v-if="stores.view" class="stack">
     <section v-if="short.length > 0" class="sheet">
       <h2>To order</h2>

@@ -3,7 +3,7 @@ import { api, problemOf } from '@/parts/api'
 import { saveFile } from '@/parts/saveFile'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiDownload, mdiPrinterOutline } from '@mdi/js'
 import type { TraceView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
@@ -57,13 +57,13 @@ const print = (): void => window.print()
   <p class="quiet crumb plain">
     <RouterLink :to="`/stores/ingredients/${trace?.lot.ingredientId ?? ''}`">{{ trace?.ingredientName }}</RouterLink> ›
   </p>
-  <TheAnswer>
+  <PageHeadline>
     {{ sentence }}
     <template v-if="rows.length > 0" #actions>
       <v-btn :prepend-icon="mdiDownload" data-test="recall-csv" @click="save">Recall list</v-btn>
       <v-btn variant="text" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
     </template>
-  </TheAnswer>
+  </PageHeadline>
   <section v-if="trace && trace.loaves.length > 0" class="sheet">
     <p class="quiet">
       {{ amount('fat', trace.usedAmount) }} of it went into {{ trace.batches }}

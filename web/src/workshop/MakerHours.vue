@@ -4,7 +4,7 @@ import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiClose } from '@mdi/js'
 import type { NewMaker, SavedMaker } from '@vendange/contract'
@@ -40,7 +40,7 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
         size="small"
         variant="text"
         :aria-label="`Take ${maker.name} away`"
-        @click="takeAway(endpoints.makers, maker)"
+        @click="deleteWithUndo(endpoints.makers, maker)"
       />
     </div>
     <div class="week">

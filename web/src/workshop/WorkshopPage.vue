@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { WorkshopDetails } from '@vendange/contract'
@@ -50,27 +50,27 @@ const newMaker = ref('')
 async function addMaker(): Promise<void> {
   const name = newMaker.value.trim()
   if (name === '') return
-  const maker = await act(() => api(endpoints.makers.create, { body: { ...blankMaker, name } }))
+  const maker = await runChange(() => api(endpoints.makers.create, { body: { ...blankMaker, name } }))
   if (!maker) return
   newMaker.value = ''
   if (season.makers.length === 1) season.chooseMaker(maker.id)
 }
 
 async function backUp(): Promise<void> {
-  const kept = await act(() => api(endpoints.backups.create))
-  if (kept) undo.tell(`Kept as ${kept.fileName} in the folder “backups”.`)
+  const kept = await runChange(() => api(endpoints.backups.create))
+  if (kept) undo.tell(`Versioned as ${kept.fileName} in the folder “backups”.`)
 }
 </script>
 
 <template>
   <template v-if="values">
-    <TheAnswer>
+    <PageHeadline>
       <template v-if="season.makers.length === 0">Who works here? Every record carries the name of its maker.</template>
       <template v-else
         >{{ season.makers.map(({ name }) => name).join(' and ') }} {{ season.makers.length === 1 ? 'has' : 'have' }}
         {{ week }} a week for soap.</template
       >
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" @settle="settle" />
     <div class="columns">
       <div class="stack">

@@ -1,13 +1,13 @@
-import type { LoafHappening } from '@vendange/core/loaf'
+import type { LoafEvent } from '@vendange/core/loaf'
 import { expect } from 'chai'
 import { eventWords } from '../../src/notebook/eventWords'
 
 const day = '2027-03-10'
 const show = (_kind: 'mass', massG: number): string => `${massG} g`
-const words = (happening: LoafHappening): string => eventWords(happening, show)
+const words = (event: LoafEvent): string => eventWords(event, show)
 
 describe('eventWords', () => {
-  const sentences: readonly (readonly [LoafHappening, string])[] = [
+  const sentences: readonly (readonly [LoafEvent, string])[] = [
     [{ type: 'poured', day, batterG: 1208 }, 'Poured, 1208 g of batter.'],
     [{ type: 'unmoulded', day }, 'Unmoulded.'],
     [
@@ -29,7 +29,7 @@ describe('eventWords', () => {
     ],
     [{ type: 'amended', day, subject: 'count', text: 'one was a sample' }, 'Amended, count: one was a sample'],
   ]
-  for (const [happening, sentence] of sentences) {
-    it(`tells of a loaf that was ${happening.type}: “${sentence}”`, () => expect(words(happening)).to.equal(sentence))
+  for (const [event, sentence] of sentences) {
+    it(`tells of a loaf that was ${event.type}: “${sentence}”`, () => expect(words(event)).to.equal(sentence))
   }
 })

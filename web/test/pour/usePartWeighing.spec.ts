@@ -1,14 +1,14 @@
-import type { BenchStep } from '@vendange/core/batch'
+import type { SessionStep } from '@vendange/core/batch'
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { effectScope, nextTick, ref } from 'vue'
 import { usePartWeighing } from '../../src/pour/usePartWeighing'
 
-const stepOf = (key: string, target: number | null, parts?: number): BenchStep =>
-  ({ key, target, ...(parts === undefined ? {} : { parts }) }) as unknown as BenchStep
+const stepOf = (key: string, target: number | null, parts?: number): SessionStep =>
+  ({ key, target, ...(parts === undefined ? {} : { parts }) }) as unknown as SessionStep
 
-function weighing(first: BenchStep, stepG = 1) {
-  const step = ref<BenchStep | undefined>(first)
+function weighing(first: SessionStep, stepG = 1) {
+  const step = ref<SessionStep | undefined>(first)
   const part = effectScope().run(() => usePartWeighing(step, () => stepG))!
   return { step, ...part }
 }

@@ -3,7 +3,7 @@ import type { BatchPlan, PourPart } from '@vendange/core/batch'
 import type { BatchDemand } from '@vendange/core/season'
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { designs } from './designs'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 /** What a batch was made by, kept from its first step on: later changes of recipe or mould do not reach it. */
 export interface FrozenBatch {
@@ -17,7 +17,7 @@ export interface FrozenBatch {
 }
 
 export const batches = sqliteTable('batches', {
-  ...keptColumns(),
+  ...versionedColumns(),
   designId: text('design_id')
     .notNull()
     .references(() => designs.id),

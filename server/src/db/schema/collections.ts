@@ -1,9 +1,9 @@
 import type { NewCollection } from '@vendange/contract'
 import { sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 export const collections = sqliteTable('collections', {
-  ...keptColumns(),
+  ...versionedColumns(),
   name: text().notNull(),
   theme: text().notNull(),
   palette: text({ mode: 'json' }).$type<NewCollection['palette']>().notNull(),

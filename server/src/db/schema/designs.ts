@@ -1,12 +1,12 @@
 import type { NewDesign } from '@vendange/contract'
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { collections } from './collections'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 import { moulds } from './moulds'
 import { recipes } from './recipes'
 
 export const designs = sqliteTable('designs', {
-  ...keptColumns(),
+  ...versionedColumns(),
   collectionId: text('collection_id')
     .notNull()
     .references(() => collections.id),

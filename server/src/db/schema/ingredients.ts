@@ -1,9 +1,9 @@
 import type { NewIngredient } from '@vendange/contract'
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 export const ingredients = sqliteTable('ingredients', {
-  ...keptColumns(),
+  ...versionedColumns(),
   kind: text().$type<NewIngredient['kind']>().notNull(),
   name: text().notNull(),
   /** Key of the fat, `naoh` or `koh`; empty for what goes by its name. */

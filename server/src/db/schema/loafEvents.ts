@@ -1,4 +1,4 @@
-import type { LoafHappening } from '@vendange/core/loaf'
+import type { LoafEvent } from '@vendange/core/loaf'
 import { sql } from 'drizzle-orm'
 import { index, integer, sqliteTable, text, unique } from 'drizzle-orm/sqlite-core'
 import { loaves } from './loaves'
@@ -13,7 +13,7 @@ export const loafEvents = sqliteTable(
       .notNull()
       .references(() => loaves.id),
     sequence: integer().notNull(),
-    happening: text({ mode: 'json' }).$type<LoafHappening>().notNull(),
+    event: text('happening', { mode: 'json' }).$type<LoafEvent>().notNull(),
     at: text().notNull(),
     makerId: text('maker_id')
       .notNull()

@@ -1,12 +1,12 @@
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { ingredients } from './ingredients'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 /** Deliveries. What was used of them stands in the records of the bench; its sum is projected here. */
 export const lots = sqliteTable(
   'lots',
   {
-    ...keptColumns(),
+    ...versionedColumns(),
     ingredientId: text('ingredient_id')
       .notNull()
       .references(() => ingredients.id),

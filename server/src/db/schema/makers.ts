@@ -1,9 +1,9 @@
 import type { NewMaker } from '@vendange/contract'
 import { sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 export const makers = sqliteTable('makers', {
-  ...keptColumns(),
+  ...versionedColumns(),
   name: text().notNull(),
   /** Monday to Sunday. */
   weekHours: text('week_hours', { mode: 'json' }).$type<NewMaker['weekHours']>().notNull().default([]),

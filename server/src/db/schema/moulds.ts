@@ -1,9 +1,9 @@
 import type { NewMould } from '@vendange/contract'
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 export const moulds = sqliteTable('moulds', {
-  ...keptColumns(),
+  ...versionedColumns(),
   name: text().notNull(),
   lengthMm: real('length_mm').notNull(),
   widthMm: real('width_mm').notNull(),

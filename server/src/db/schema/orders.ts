@@ -1,11 +1,11 @@
 import type { NewOrder } from '@vendange/contract'
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { collections } from './collections'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 import { recipes } from './recipes'
 
 export const orders = sqliteTable('orders', {
-  ...keptColumns(),
+  ...versionedColumns(),
   client: text().notNull(),
   contact: text().notNull(),
   bars: integer().notNull(),

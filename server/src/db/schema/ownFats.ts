@@ -1,10 +1,10 @@
 import type { NewOwnFat } from '@vendange/contract'
 import { real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 /** Fats that the workshop keeps besides those of the table. */
 export const ownFats = sqliteTable('own_fats', {
-  ...keptColumns(),
+  ...versionedColumns(),
   name: text().notNull(),
   inci: text().notNull(),
   soapInci: text('soap_inci').notNull(),

@@ -1,9 +1,9 @@
 import type { NewRecipe } from '@vendange/contract'
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { keptColumns } from './keptColumns'
+import { versionedColumns } from './versionedColumns'
 
 export const recipes = sqliteTable('recipes', {
-  ...keptColumns(),
+  ...versionedColumns(),
   name: text().notNull(),
   fats: text({ mode: 'json' }).$type<NewRecipe['fats']>().notNull(),
   superfat: real().notNull(),

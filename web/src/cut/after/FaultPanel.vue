@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
 import type { FaultKey } from '@vendange/core/cutting'
@@ -9,15 +9,15 @@ import { computed, ref } from 'vue'
 /** What the cut shows that was not meant, why, and what helps. */
 const props = defineProps<{ loaf: LoafSummary }>()
 const season = useSeason()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 const fault = ref<FaultKey | null>(null)
 const text = ref('')
 const choices = faultKeys.map((value) => ({ value, title: faults[value].name }))
 const open = computed(() => props.loaf.state.openFaults)
 async function find(): Promise<void> {
   if (!fault.value) return
-  const happening = { type: 'fault_found', day: season.today, fault: fault.value, text: text.value } as const
-  if (!(await record(props.loaf, happening))) return
+  const event = { type: 'fault_found', day: season.today, fault: fault.value, text: text.value } as const
+  if (!(await record(props.loaf, event))) return
   fault.value = null
   text.value = ''
 }

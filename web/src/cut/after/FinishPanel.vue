@@ -2,7 +2,7 @@
 import { finishedWords, finishWords } from '@/parts/finishWords'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import { useFinishTimes } from '@/parts/useFinishTimes'
 import type { LoafSummary, SavedMould } from '@vendange/contract'
@@ -18,7 +18,7 @@ const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
 const season = useSeason()
 const { show, money } = useUnits()
 const { timeOf } = useFinishTimes()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 const edgeWords: Readonly<Record<EdgeGroup, string>> = {
   widthMm: 'Edges along the width',
   heightMm: 'Edges along the height',
@@ -60,7 +60,7 @@ const charge = computed(() => {
   return order.value ? `${more} go on ${order.value.client}’s order.` : `On an order it would be ${more} more.`
 })
 async function log(): Promise<void> {
-  const happening = {
+  const event = {
     type: 'finished',
     day: season.today,
     finish: finish.value,
@@ -68,7 +68,7 @@ async function log(): Promise<void> {
     minutes: minutes.value ?? 0,
     removedG: removedG.value,
   } as const
-  if (!(await record(props.loaf, happening))) return
+  if (!(await record(props.loaf, event))) return
   minutes.value = null
   removedG.value = null
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
-import { useHappenings } from '@/parts/recordHappening'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
 import { computed, ref } from 'vue'
@@ -10,7 +10,7 @@ import { computed, ref } from 'vue'
 const props = defineProps<{ loaf: LoafSummary }>()
 const season = useSeason()
 const { show } = useUnits()
-const { record, errors, trouble, isSending } = useHappenings()
+const { record, errors, trouble, isSending } = useLoafEvents()
 const colours = computed(() => {
   const own = season.design(props.loaf.designId)?.colours ?? []
   return own.length > 0 ? own : [{ name: 'mixed', hex: '#CDBFA5' }]
@@ -22,18 +22,18 @@ const range = { min: 0, max: 20_000 }
 const mass = (): number => massG.value ?? 0
 async function put(): Promise<void> {
   const hex = colours.value.find(({ name }) => name === colour.value)?.hex ?? '#CDBFA5'
-  const happening = { type: 'scrapped', day: season.today, massG: mass(), colour: colour.value, hex } as const
-  if (await record(props.loaf, happening)) massG.value = null
+  const event = { type: 'scrapped', day: season.today, massG: mass(), colour: colour.value, hex } as const
+  if (await record(props.loaf, event)) massG.value = null
 }
 async function take(): Promise<void> {
-  const happening = {
+  const event = {
     type: 'scrap_used',
     day: season.today,
     massG: mass(),
     colour: colour.value,
     use: use.value,
   } as const
-  if (!(await record(props.loaf, happening))) return
+  if (!(await record(props.loaf, event))) return
   massG.value = null
   use.value = ''
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import FindingList from '@/parts/FindingList.vue'
 import { useSeason } from '@/parts/seasonStore'
@@ -7,7 +7,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import { useUndo } from '@/parts/undoStore'
 import type { PlanningRun } from '@/workers/seasonPlanner'
 import { planInWorker } from '@/workers/seasonPlanner'
-import type { PlanTaken } from '@vendange/contract'
+import type { AcceptedPlan } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
 import type { DatedSeason, SeasonPlan } from '@vendange/core/season'
@@ -126,14 +126,14 @@ async function take(): Promise<void> {
   if (!now) return
   const day = (number: number): string => addDays(now.firstDay, number)
   const before = new Map(season.batches.map((batch) => [batch.id, batch]))
-  const plan: PlanTaken = { moves: [], pours: [] }
+  const plan: AcceptedPlan = { moves: [], pours: [] }
   for (const { after } of changes.value) {
     const days = { pourDay: day(after.pour), cutDay: day(after.cut) }
     const batch = before.get(after.id)
     if (batch) plan.moves.push({ batchId: batch.id, ...days, version: batch.version })
     else plan.pours.push({ designId: after.id.slice(unplannedPrefix.length), ...days })
   }
-  const taken = await act(() => api(endpoints.takePlan, { body: plan }))
+  const taken = await runChange(() => api(endpoints.acceptPlan, { body: plan }))
   if (!taken) return
   undo.did(`The plan is taken: ${changes.value.length} pours`, async () => {
     const current = (id: string) => season.batches.find((batch) => batch.id === id)

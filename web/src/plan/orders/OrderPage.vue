@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
-import { takeAway } from '@/parts/takeAway'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewOrder } from '@vendange/contract'
@@ -83,7 +83,7 @@ async function accept(withMoves: boolean): Promise<void> {
       const batch = season.batches.find((one) => one.id === id)
       return batch ? [{ batchId: id, pourDay: day(pour), cutDay: day(cut), version: batch.version }] : []
     })
-    const moved = await act(() => api(endpoints.takePlan, { body: { moves, pours: [] } }))
+    const moved = await runChange(() => api(endpoints.acceptPlan, { body: { moves, pours: [] } }))
     if (!moved) return
   }
   const days = [...promised.pours].sort((a, b) => a.id.localeCompare(b.id, 'en', { numeric: true }))
@@ -91,7 +91,7 @@ async function accept(withMoves: boolean): Promise<void> {
     const at = days[index]
     return at ? [{ ...batch, pourDay: day(at.pour), cutDay: day(at.cut) }] : []
   })
-  const accepted = await act(() =>
+  const accepted = await runChange(() =>
     api(endpoints.orders.accept, {
       params: { id: now.id },
       body: { version: now.version, priceCents: quoted.priceCents, batches },
@@ -102,7 +102,7 @@ async function accept(withMoves: boolean): Promise<void> {
 
 async function takeOrderAway(): Promise<void> {
   const now = order.value
-  if (now && (await takeAway(endpoints.orders, { ...now, name: now.client }))) await router.push('/plan')
+  if (now && (await deleteWithUndo(endpoints.orders, { ...now, name: now.client }))) await router.push('/plan')
 }
 const printQuote = (): void => window.print()
 </script>
@@ -110,7 +110,7 @@ const printQuote = (): void => window.print()
 <template>
   <template v-if="order && values">
     <p class="quiet crumb plain no-print"><RouterLink to="/plan">Plan</RouterLink> › Order</p>
-    <TheAnswer>
+    <PageHeadline>
       {{ sentence }}
       <template #actions>
         <v-btn v-if="order.collectionId" color="primary" variant="flat" :to="`/plan/${order.collectionId}`"
@@ -126,7 +126,7 @@ const printQuote = (): void => window.print()
           <v-btn data-test="print-quote" @click="printQuote">Print the quote</v-btn>
         </template>
       </template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns quoting">
@@ -153,7 +153,7 @@ const printQuote = (): void => window.print()
       </div>
     </div>
   </template>
-  <TheAnswer v-else>There is no such order.</TheAnswer>
+  <PageHeadline v-else>There is no such order.</PageHeadline>
 </template>
 
 <style scoped>

@@ -3,7 +3,7 @@ import { api } from '@/parts/api'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import type { Picture } from '@/workers/pourPicture.worker'
@@ -153,10 +153,10 @@ const conflictLabels = {
     <p class="quiet crumb plain">
       <RouterLink :to="`/soaps/${id}`">{{ design.name }}</RouterLink> ›
     </p>
-    <TheAnswer>
+    <PageHeadline>
       {{ sentence }}
       <template #actions><SaveState :status="status" :errors="errors" /></template>
-    </TheAnswer>
+    </PageHeadline>
     <ConflictPanel
       v-if="theirDetails"
       :mine="values"
@@ -274,7 +274,7 @@ const conflictLabels = {
       <RouterLink :to="`/soaps/${id}`">Give {{ design.name }} what is missing</RouterLink>
     </p>
   </template>
-  <TheAnswer v-else>There is no such soap.</TheAnswer>
+  <PageHeadline v-else>There is no such soap.</PageHeadline>
 </template>
 
 <style scoped>

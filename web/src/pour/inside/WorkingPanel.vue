@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { act } from '@/parts/act'
+import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { faceAddress } from '@/parts/faces'
 import { useUnits } from '@/parts/format'
@@ -60,7 +60,7 @@ async function setFactor(key: string, times: number | null): Promise<void> {
   if (!now) return
   const others = now.ownFactors.filter((one) => one.key !== key)
   const ownFactors = times === null ? others : [...others, { key, times }]
-  await act(async () => {
+  await runChange(async () => {
     await api(endpoints.updateWorkshop, { body: { ...now, ownFactors } })
     await season.load()
   })

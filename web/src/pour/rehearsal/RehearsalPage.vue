@@ -3,7 +3,7 @@ import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import { isTyping } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import TheAnswer from '@/parts/TheAnswer.vue'
+import PageHeadline from '@/parts/PageHeadline.vue'
 import { clockFace } from '@vendange/core/batch'
 import type { RehearsalEvent } from '@vendange/core/pour'
 import {
@@ -153,7 +153,7 @@ const sentence = computed(() => {
   <p class="quiet crumb plain">
     <RouterLink :to="`/soaps/${id}/inside`">The inside of {{ design?.name }}</RouterLink> ›
   </p>
-  <TheAnswer>{{ sentence }}</TheAnswer>
+  <PageHeadline>{{ sentence }}</PageHeadline>
   <section v-if="lines.length > 0" class="sheet stack">
     <ChoiceButtons v-model="speed" :choices="speedChoices" label="How fast" />
     <div class="faces">

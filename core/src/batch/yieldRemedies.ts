@@ -14,7 +14,7 @@ export interface MouldAtHand extends Mould, BarCut {
 }
 
 /** What could be done so that the bars come out. */
-export interface WayOut {
+export interface YieldRemedy {
   readonly kind: 'cut' | 'fill' | 'moulds' | 'other_mould' | 'second_batch'
   /** What to do, in the maker's words. */
   readonly title: string
@@ -31,7 +31,7 @@ export interface WayOut {
   readonly mouldCount: number
 }
 
-type Trial = Pick<WayOut, 'kind' | 'title' | 'mouldId'> & {
+type Trial = Pick<YieldRemedy, 'kind' | 'title' | 'mouldId'> & {
   readonly mould: Mould & BarCut
   readonly mouldCount: number
   readonly batches?: number
@@ -46,12 +46,12 @@ type Trial = Pick<WayOut, 'kind' | 'title' | 'mouldId'> & {
  * @returns none when the bars come out
  * @throws {RangeError} as `scaleBatch` does
  */
-export function waysOut(
+export function yieldRemedies(
   wish: Omit<BatchWish, 'mould'>,
   its: MouldAtHand,
   others: readonly MouldAtHand[],
   settings: BatchSettings,
-): readonly WayOut[] {
+): readonly YieldRemedy[] {
   const { barsWanted, mouldCount, labelMassG } = wish
   const scaledIn = (mould: Mould & BarCut, count: number) => scaleBatch({ ...wish, mould, mouldCount: count }, settings)
   const now = scaledIn(its, mouldCount)
@@ -109,7 +109,7 @@ export function waysOut(
   }
 
   return trials
-    .map(({ kind, title, mouldId, mould, mouldCount: count, batches = 1 }): WayOut => {
+    .map(({ kind, title, mouldId, mould, mouldCount: count, batches = 1 }): YieldRemedy => {
       const { bars, barCuredG, barWetG, weights } = scaledIn(mould, count)
       return {
         kind,

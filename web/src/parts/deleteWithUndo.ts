@@ -1,30 +1,30 @@
 import type { Endpoint } from '@vendange/contract'
-import { act } from './act'
+import { runChange } from './runChange'
 import { api } from './api'
 import { useSeason } from './seasonStore'
 import { useUndo } from './undoStore'
 
-interface Kept {
+interface Deletable {
   readonly id: string
   readonly name: string
   readonly version: number
 }
 
-type Versioned = Pick<Kept, 'id' | 'version'>
+type Versioned = Pick<Deletable, 'id' | 'version'>
 
-interface KeptRoutes<Path extends `${string}/:id`, Saved extends Versioned> {
+interface DeletionRoutes<Path extends `${string}/:id`, Saved extends Versioned> {
   readonly remove: Endpoint<Path, { version: number }, Saved>
   readonly restore: Endpoint<`${Path}/restore`, { version: number }, Saved>
 }
 
-/** Takes a kept thing away, with undo instead of a question. @returns whether it is away */
-export async function takeAway<Path extends `${string}/:id`, Saved extends Versioned>(
-  routes: KeptRoutes<Path, Saved>,
-  thing: Kept,
+/** Takes a thing away, with undo instead of a question. @returns whether it is away */
+export async function deleteWithUndo<Path extends `${string}/:id`, Saved extends Versioned>(
+  routes: DeletionRoutes<Path, Saved>,
+  thing: Deletable,
 ): Promise<boolean> {
   const send = (endpoint: Endpoint<string, { version: number }, Saved>, version: number) =>
     api(endpoint, { params: { id: thing.id }, body: { version } } as never)
-  const removed = await act(() =>
+  const removed = await runChange(() =>
     send(routes.remove as unknown as Endpoint<string, { version: number }, Saved>, thing.version),
   )
   if (!removed) return false

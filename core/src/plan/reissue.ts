@@ -1,6 +1,6 @@
 import type { FaultKey } from '../cutting'
 import { faults } from '../cutting'
-import type { SalesResult } from './howMany'
+import type { SalesResult } from './demandForecast'
 
 /** A regret or a wish from last time, until it is dealt with in the new version. */
 export interface Lesson {
@@ -20,7 +20,7 @@ export function salesWords(results: readonly SalesResult[]): readonly string[] {
 }
 
 /** Lessons for a soap that is brought back: last time's notes, one a line, and what the bars themselves told. */
-export function lessonsFrom(past: {
+export function lessonsForReissue(past: {
   readonly notesForNextTime: string
   /** Notes written into the record of its loaves. */
   readonly loafNotes: readonly string[]

@@ -1,14 +1,14 @@
 import { expect } from 'chai'
-import type { LoafHappening } from '../../src/loaf'
-import { checkHappening, loafState } from '../../src/loaf'
+import type { LoafEvent } from '../../src/loaf'
+import { checkLoafEvent, loafState } from '../../src/loaf'
 
 const today = '2027-04-10'
-const poured: LoafHappening = { type: 'poured', day: '2027-03-08', batterG: 1208 }
-const unmoulded: LoafHappening = { type: 'unmoulded', day: '2027-03-10' }
-const cut: LoafHappening = { type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: true }
-const weighed: LoafHappening = { type: 'weighed', day: '2027-03-17', barG: 112 }
-const held: LoafHappening = { type: 'held', day: '2027-04-08', reason: 'orange spots' }
-const released: LoafHappening = {
+const poured: LoafEvent = { type: 'poured', day: '2027-03-08', batterG: 1208 }
+const unmoulded: LoafEvent = { type: 'unmoulded', day: '2027-03-10' }
+const cut: LoafEvent = { type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: true }
+const weighed: LoafEvent = { type: 'weighed', day: '2027-03-17', barG: 112 }
+const held: LoafEvent = { type: 'held', day: '2027-04-08', reason: 'orange spots' }
+const released: LoafEvent = {
   type: 'released',
   day: today,
   bars: 10,
@@ -16,10 +16,10 @@ const released: LoafHappening = {
   lookIsSound: true,
   labelIsComplete: true,
 }
-const amended: LoafHappening = { type: 'amended', day: today, subject: 'count', text: 'one bar was a sample' }
+const amended: LoafEvent = { type: 'amended', day: today, subject: 'count', text: 'one bar was a sample' }
 
-const codes = (events: readonly LoafHappening[], next: LoafHappening) =>
-  checkHappening(loafState(events), next, today).map(({ code }) => code)
+const codes = (events: readonly LoafEvent[], next: LoafEvent) =>
+  checkLoafEvent(loafState(events), next, today).map(({ code }) => code)
 
 describe('loafState', () => {
   it('follows the events from mould to release', () => {
@@ -46,9 +46,9 @@ describe('loafState', () => {
   })
 })
 
-describe('checkHappening', () => {
+describe('checkLoafEvent', () => {
   it('lets a loaf fail at any time before its release, and nothing be made of it afterwards', () => {
-    const failed: LoafHappening = { type: 'failed', day: today, reason: 'cracked' }
+    const failed: LoafEvent = { type: 'failed', day: today, reason: 'cracked' }
     for (const story of [[poured], [poured, unmoulded], [poured, unmoulded, cut], [poured, unmoulded, cut, held]])
       expect(codes(story, failed)).to.deep.equal([])
     expect(codes([poured, unmoulded, cut, released], failed)).to.deep.equal(['loaf_is_released'])

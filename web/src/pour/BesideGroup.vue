@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
-import type { AroundThePour } from '@vendange/core/batch'
+import type { WorkBesideThePour } from '@vendange/core/batch'
 
 /** Work that belongs to a pour and is not done at the bench. */
-defineProps<{ around: AroundThePour }>()
+defineProps<{ around: WorkBesideThePour }>()
 const { words } = useUnits()
 </script>
 

@@ -4,7 +4,7 @@ import type { BatchPlan } from './planOfBatch'
 import { usualSchool } from '../recipe'
 
 /** Work that belongs to a pour and is not done at the bench: on the day before, in the night, on the days after. */
-export interface AroundThePour {
+export interface WorkBesideThePour {
   readonly group: 'The day before' | 'The night' | 'The days after'
   readonly lines: readonly string[]
 }
@@ -20,11 +20,11 @@ export interface DaysOfPour {
  *
  * @param dayWords a day as the workshop writes it
  */
-export function aroundThePour(
+export function workBesideThePour(
   plan: BatchPlan,
   days: DaysOfPour,
   dayWords: (day: Day) => string,
-): readonly AroundThePour[] {
+): readonly WorkBesideThePour[] {
   const { lye, gel } = plan.recipe.school ?? usualSchool
   const frozen = (plan.weights.liquids ?? []).filter(({ place }) => place === 'lye')
   return [

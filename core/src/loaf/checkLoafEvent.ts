@@ -4,7 +4,7 @@ import { inOrder } from '../cure'
 import { faults } from '../cutting'
 import type { Finding } from '../findings'
 import { formatQuantity } from '../units'
-import type { LoafEventType, LoafHappening } from './happenings'
+import type { LoafEventType, LoafEvent } from './loafEvents'
 import type { LoafState, LoafStatus } from './loafState'
 import { freeBars, unreleasedBars, unsoldBars } from './loafState'
 
@@ -56,7 +56,7 @@ function earliestDay(state: LoafState, type: LoafEventType): { readonly day: Day
 }
 
 /** What counts against an event, as a code, words and the field at fault; undefined where nothing does. */
-function against(state: LoafState, event: LoafHappening, today: Day): readonly [string, string, string] | undefined {
+function against(state: LoafState, event: LoafEvent, today: Day): readonly [string, string, string] | undefined {
   switch (event.type) {
     case 'cut': {
       const heavy = event.bars * event.firstBarG
@@ -124,7 +124,7 @@ function against(state: LoafState, event: LoafHappening, today: Day): readonly [
 }
 
 /** Whether an event may follow in the life of a loaf, as far as order, days and counts go. An empty list means yes. */
-export function checkHappening(state: LoafState, event: LoafHappening, today: Day): readonly Finding[] {
+export function checkLoafEvent(state: LoafState, event: LoafEvent, today: Day): readonly Finding[] {
   const refuse = (code: string, message: string, field?: string): readonly Finding[] => [
     { severity: 'refuse', code, message, ...(field === undefined ? {} : { field }) },
   ]

@@ -1,12 +1,12 @@
 import type { Endpoint } from '@vendange/contract'
 import type { Router } from 'express'
-import type { Kept, KeptThings } from '../db/keptThings'
+import type { Versioned, VersionedRepository } from '../db/versionedRepository'
 import { serve } from './serve'
 
 type WithId = `${string}/:id` | `${string}/:id/restore`
 
 /** Serves the four calls of a kind of kept thing. */
-export function serveKept<New extends object, Saved extends Kept>(
+export function serveRepository<New extends object, Saved extends Versioned>(
   router: Router,
   routes: {
     readonly create: Endpoint<string, New, Saved>
@@ -14,7 +14,7 @@ export function serveKept<New extends object, Saved extends Kept>(
     readonly remove: Endpoint<WithId, { version: number }, Saved>
     readonly restore: Endpoint<WithId, { version: number }, Saved>
   },
-  things: KeptThings<New, Saved>,
+  things: VersionedRepository<New, Saved>,
 ): void {
   const idOf = (params: object): string => (params as { readonly id: string }).id
   serve(router, routes.create, ({ body }) => things.create(body))

@@ -5,7 +5,7 @@ import type { Database } from './database'
  *
  * @param isCurrent whether what was read before is of today
  */
-export function keptView<View>(
+export function cachedView<View>(
   database: Pick<Database, 'revision'>,
   isCurrent: (view: View) => boolean | Promise<boolean>,
   read: () => Promise<View>,

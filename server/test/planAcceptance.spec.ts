@@ -30,7 +30,7 @@ describe('taking a plan', () => {
   const take = (
     moves: ReturnType<typeof move>[],
     pours: { designId: string; pourDay: string; cutDay: string }[] = [],
-  ) => workshop.api(endpoints.takePlan, { body: { moves, pours } })
+  ) => workshop.api(endpoints.acceptPlan, { body: { moves, pours } })
 
   it('moves pours and puts others on the calendar at once', async () => {
     const other = await workshop.api(endpoints.designs.create, { body: { ...aDesign, name: 'Dawn', ...ids } })

@@ -1,4 +1,4 @@
-import type { LoafView, NewHappening } from '@vendange/contract'
+import type { LoafView, NewLoafEvent } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { ref } from 'vue'
 import { api, problemOf } from './api'
@@ -6,10 +6,10 @@ import { useSeason } from './seasonStore'
 
 type WithoutVersion<T> = T extends { version: number } ? Omit<T, 'version'> : never
 /** What happened, before the version it was seen under is put to it. */
-export type Happening = WithoutVersion<NewHappening>
+export type Happening = WithoutVersion<NewLoafEvent>
 
 /** Writes events into a loaf's record, with the errors of the fields when one is refused. */
-export function useHappenings() {
+export function useLoafEvents() {
   const season = useSeason()
   const errors = ref<Readonly<Record<string, string>>>({})
   const trouble = ref<string>()
@@ -18,13 +18,13 @@ export function useHappenings() {
   /** @returns the loaf as it stands then, or undefined when it was refused; what was typed stays */
   async function record(
     loaf: { readonly id: string; readonly version: number },
-    happening: Happening,
+    event: Happening,
   ): Promise<LoafView | undefined> {
     isSending.value = true
     try {
       const view = await api(endpoints.loaves.record, {
         params: { id: loaf.id },
-        body: { ...happening, version: loaf.version } as NewHappening,
+        body: { ...event, version: loaf.version } as NewLoafEvent,
       })
       errors.value = {}
       trouble.value = undefined

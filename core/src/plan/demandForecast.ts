@@ -7,7 +7,7 @@ export interface SalesResult {
   readonly days: number
 }
 
-export interface BarsEstimate {
+export interface DemandForecast {
   /** One release in ten would have sold fewer than `low`, one in ten more than `high`. */
   readonly low: number
   readonly likely: number
@@ -38,7 +38,7 @@ const shareSoldBy = (days: number): number => 1 - Math.exp(-days / salesPaceDays
  * @returns undefined without any past release that sold something
  * @throws {RangeError} if the window is not above 0
  */
-export function howManyBars(results: readonly SalesResult[], windowDays: number): BarsEstimate | undefined {
+export function demandForecast(results: readonly SalesResult[], windowDays: number): DemandForecast | undefined {
   if (!(windowDays > 0)) throw new RangeError(`Expected a window above 0 days, got ${windowDays}`)
   const told = results.filter(({ sold, days }) => sold > 0 && days > 0)
   if (told.length === 0) return undefined
@@ -60,12 +60,12 @@ export function howManyBars(results: readonly SalesResult[], windowDays: number)
 }
 
 /** The estimates for each channel that sold something, in the order in which the channels are told. */
-export function howManyByChannel(
+export function demandByChannel(
   results: readonly SalesResult[],
   windowDays: number,
-): readonly { readonly channel: string; readonly estimate: BarsEstimate }[] {
+): readonly { readonly channel: string; readonly estimate: DemandForecast }[] {
   return [...new Set(results.map(({ channel }) => channel))].flatMap((channel) => {
-    const estimate = howManyBars(
+    const estimate = demandForecast(
       results.filter((result) => result.channel === channel),
       windowDays,
     )
@@ -74,8 +74,8 @@ export function howManyByChannel(
 }
 
 /** "Web: 30 to 96 bars would sell in 30 days, most likely 54 (on sale once, sold out each time; estimate)." */
-export function howManyWords(results: readonly SalesResult[], windowDays: number): readonly string[] {
-  return howManyByChannel(results, windowDays).map(
+export function demandWords(results: readonly SalesResult[], windowDays: number): readonly string[] {
+  return demandByChannel(results, windowDays).map(
     ({ channel, estimate: { low, likely, high, reason } }) =>
       `${channel}: ${low} to ${high} bars would sell in ${windowDays} days, most likely ${likely} (${reason}).`,
   )

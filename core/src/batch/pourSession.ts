@@ -29,15 +29,15 @@ export interface StepRecord {
   readonly actual: number | null
 }
 
-export interface BenchStep extends RunSheetStep {
+export interface SessionStep extends RunSheetStep {
   /** What is to be weighed now, after what has been weighed so far; as planned when nothing has moved it. */
   readonly target: number | null
   readonly done: boolean
   readonly actual: number | null
 }
 
-export interface BenchState {
-  readonly steps: readonly BenchStep[]
+export interface PourSession {
+  readonly steps: readonly SessionStep[]
   /** Index of the first step not yet done; the number of steps when all are. */
   readonly nextIndex: number
   /** What the weighings so far have changed, the gravest first. */
@@ -47,7 +47,7 @@ export interface BenchState {
 }
 
 /** What a probe in a soap workshop can read, °C. */
-export const benchTemperatureRange: Range = { min: -10, max: 120 }
+export const sessionTemperatureRange: Range = { min: -10, max: 120 }
 /** A figure further off than this is taken for a slip of the hand, not a weighing. */
 const plausibleFactor = 3
 
@@ -224,7 +224,7 @@ function currentTargets(plan: BatchPlan, done: ReadonlyMap<string, number | null
  *
  * @throws {RangeError} if the plan holds a fat that is not in the table
  */
-export function benchState(plan: BatchPlan, records: readonly StepRecord[]): BenchState {
+export function pourSession(plan: BatchPlan, records: readonly StepRecord[]): PourSession {
   const done = new Map(records.map(({ stepKey, actual }) => [stepKey, actual]))
   const targets = currentTargets(plan, done)
   // The same sheet, with what is to be weighed now in place of what was planned.
@@ -247,11 +247,11 @@ export function benchState(plan: BatchPlan, records: readonly StepRecord[]): Ben
   }
 }
 
-const targetAfter = (state: BenchState, key: string): number =>
+const targetAfter = (state: PourSession, key: string): number =>
   state.steps.find((step) => step.key === key)?.target ?? 0
 const isAlkaliStep = (key: string): boolean => key === naohStepKey || key === kohStepKey
 
-function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: BenchStep, actualG: number): Finding[] {
+function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: SessionStep, actualG: number): Finding[] {
   const refuse = (code: string, message: string): Finding[] => [{ severity: 'refuse', code, field: 'actual', message }]
   if (step.key === leftStepKey) {
     const madeG = madeNow(plan, records)
@@ -268,7 +268,7 @@ function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: Be
       `${grams(actualG)} is far from the ${grams(targetG)} asked for. Check the unit and the tare, then weigh again.`,
     )
   }
-  const after = benchState(plan, [...records, { stepKey: step.key, actual: actualG }])
+  const after = pourSession(plan, [...records, { stepKey: step.key, actual: actualG }])
   if (after.band.likely < 0 && (isAlkaliStep(step.key) || records.some(({ stepKey }) => isAlkaliStep(stepKey)))) {
     const allowedG = targetAfter(after, step.key)
     const mend = isAlkaliStep(step.key)
@@ -301,7 +301,7 @@ export function checkStepRecord(
   record: StepRecord,
 ): readonly Finding[] {
   if (isClockKey(record.stepKey)) return checkClockRecord(record.stepKey, record.actual)
-  const state = benchState(plan, records)
+  const state = pourSession(plan, records)
   const index = state.steps.findIndex(({ key }) => key === record.stepKey)
   const step = state.steps[index]
   if (!step)
@@ -327,14 +327,14 @@ export function checkStepRecord(
       },
     ]
   if (step.kind === 'weigh') return checkWeighing(plan, records, step, record.actual)
-  return isWithin(record.actual, benchTemperatureRange)
+  return isWithin(record.actual, sessionTemperatureRange)
     ? []
     : [
         {
           severity: 'refuse',
           code: 'temperature_range',
           field: 'actual',
-          message: rangeMessage('temperature', benchTemperatureRange),
+          message: rangeMessage('temperature', sessionTemperatureRange),
         },
       ]
 }

@@ -2,8 +2,8 @@
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign } from '@vendange/contract'
-import type { WayOut } from '@vendange/core/batch'
-import { waysOut } from '@vendange/core/batch'
+import type { YieldRemedy } from '@vendange/core/batch'
+import { yieldRemedies } from '@vendange/core/batch'
 import { computed } from 'vue'
 
 /** What could be done when the moulds do not give the bars wanted. */
@@ -11,19 +11,19 @@ const values = defineModel<NewDesign>({ required: true })
 const season = useSeason()
 const { show } = useUnits()
 
-const ways = computed<readonly WayOut[]>(() => {
+const ways = computed<readonly YieldRemedy[]>(() => {
   const mould = season.mould(values.value.mouldId)
   const source = season.sourceOf(values.value)
   if (!mould || !source || !season.workshop) return []
-  return waysOut(
+  return yieldRemedies(
     { ...source.design, recipe: source.recipe, more: source.more ?? [] },
     mould,
     season.moulds,
     season.workshop,
   )
 })
-const canTake = ({ kind }: WayOut): boolean => kind === 'moulds' || kind === 'other_mould'
-function take({ mouldId, mouldCount }: WayOut): void {
+const canTake = ({ kind }: YieldRemedy): boolean => kind === 'moulds' || kind === 'other_mould'
+function take({ mouldId, mouldCount }: YieldRemedy): void {
   values.value.mouldId = mouldId
   values.value.mouldCount = mouldCount
 }

@@ -2,7 +2,7 @@ import type { Day } from '../calendar'
 import type { FaultKey, Finish } from '../cutting'
 
 /** Where bars of a loaf may go once they are released. */
-export const saleChannels = ['Web', 'Stalls', 'Shops', 'Subscribers', 'Orders', 'Kept'] as const
+export const saleChannels = ['Web', 'Stalls', 'Shops', 'Subscribers', 'Orders', 'Versioned'] as const
 export type SaleChannel = (typeof saleChannels)[number]
 
 /** What came of scrap, and where pieces go that are no bars to sell. */
@@ -10,7 +10,7 @@ export const lesserUses = ['samples', 'scrap'] as const
 export type LesserUse = (typeof lesserUses)[number]
 
 /** What can happen to a loaf. Each is written once and never changed. */
-export type LoafHappening =
+export type LoafEvent =
   | { readonly type: 'poured'; readonly day: Day; readonly batterG: number }
   | { readonly type: 'unmoulded'; readonly day: Day }
   | {
@@ -112,4 +112,4 @@ export type LoafHappening =
   | { readonly type: 'recalled'; readonly day: Day; readonly reason: string }
   | { readonly type: 'amended'; readonly day: Day; readonly subject: string; readonly text: string }
 
-export type LoafEventType = LoafHappening['type']
+export type LoafEventType = LoafEvent['type']

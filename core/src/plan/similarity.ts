@@ -13,7 +13,7 @@ export interface SoapLook {
  * Colour difference (CIEDE2000) below which two soaps side by side are hard to tell apart. An estimate: differences
  * of about 2 are just seen in the laboratory, and two bars on a stall are looked at from a step away.
  */
-export const alikeDeltaE = 10
+export const similarDeltaE = 10
 
 const deltaE = differenceCiede2000()
 
@@ -38,11 +38,11 @@ export function paletteDifference(a: SoapLook['colours'], b: SoapLook['colours']
 
 /**
  * Pairs of a line-up that a buyer would take for one another: of one scent family, or with palettes closer than
- * {@link alikeDeltaE}.
+ * {@link similarDeltaE}.
  *
  * @throws {RangeError} if a colour cannot be read
  */
-export function alikeFindings(soaps: readonly SoapLook[]): readonly Finding[] {
+export function similarityFindings(soaps: readonly SoapLook[]): readonly Finding[] {
   const findings: Finding[] = []
   soaps.forEach((a, index) => {
     for (const b of soaps.slice(index + 1)) {
@@ -61,11 +61,11 @@ export function alikeFindings(soaps: readonly SoapLook[]): readonly Finding[] {
         })
       }
       const difference = paletteDifference(a.colours, b.colours)
-      if (difference !== undefined && difference < alikeDeltaE) {
+      if (difference !== undefined && difference < similarDeltaE) {
         findings.push({
           severity: 'warn',
           code: 'same_palette',
-          message: `${a.name} and ${b.name} look alike: colour difference ${difference.toFixed(0)}, ${alikeDeltaE} or more is told apart on a stall (estimate).`,
+          message: `${a.name} and ${b.name} look alike: colour difference ${difference.toFixed(0)}, ${similarDeltaE} or more is told apart on a stall (estimate).`,
         })
       }
     }

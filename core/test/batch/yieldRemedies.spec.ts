@@ -1,18 +1,19 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { MouldAtHand, WayOut } from '../../src/batch'
-import { waysOut } from '../../src/batch'
+import type { MouldAtHand, YieldRemedy } from '../../src/batch'
+import { yieldRemedies } from '../../src/batch'
 import { workedMould, workedRecipe, workedSettings } from '../blends'
 
 /** 250 mm cut at 25 mm: ten bars. */
 const its: MouldAtHand = { ...workedMould, id: 'loaf', count: 3 }
 const long: MouldAtHand = { ...workedMould, id: 'long', name: 'Long loaf', lengthMm: 300, count: 1 }
 const wish = { recipe: workedRecipe, scent: null, colours: [], mouldCount: 1, barsWanted: 12, labelMassG: 100 }
-const ask = (more: Partial<typeof wish> = {}, others: readonly MouldAtHand[] = [long]): readonly WayOut[] =>
-  waysOut({ ...wish, ...more }, its, others, workedSettings)
-const of = (ways: readonly WayOut[], kind: WayOut['kind']): WayOut | undefined => ways.find((way) => way.kind === kind)
+const ask = (more: Partial<typeof wish> = {}, others: readonly MouldAtHand[] = [long]): readonly YieldRemedy[] =>
+  yieldRemedies({ ...wish, ...more }, its, others, workedSettings)
+const of = (ways: readonly YieldRemedy[], kind: YieldRemedy['kind']): YieldRemedy | undefined =>
+  ways.find((way) => way.kind === kind)
 
-describe('waysOut', () => {
+describe('yieldRemedies', () => {
   it('has nothing to say when the bars come out', () => expect(ask({ barsWanted: 10 })).to.deep.equal([]))
 
   it('lists another cut, a higher fill, more moulds, another mould and a second batch, each with bars and waste', () => {
@@ -42,7 +43,7 @@ describe('waysOut', () => {
         fc.integer({ min: 60, max: 140 }),
         (barsWanted, count, labelMassG) => {
           const few = { ...its, count }
-          for (const way of waysOut({ ...wish, barsWanted, labelMassG }, few, [long], workedSettings)) {
+          for (const way of yieldRemedies({ ...wish, barsWanted, labelMassG }, few, [long], workedSettings)) {
             expect(way.bars).to.be.at.least(barsWanted)
             expect(way.wasteG).to.be.at.least(0)
             if (way.kind === 'moulds') expect(way.mouldCount).to.be.at.most(count)

@@ -5,20 +5,20 @@ import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core'
 import { notFound, refused, stale, unprocessable } from '../parts/problems'
 import type { Database, Reader, Transaction } from './database'
 
-export type KeptTable = SQLiteTable & {
+export type VersionedTable = SQLiteTable & {
   readonly id: SQLiteColumn
   readonly version: SQLiteColumn
   readonly isRemoved: SQLiteColumn
 }
 
-export interface Kept {
+export interface Versioned {
   readonly id: string
   readonly version: number
   readonly isRemoved: boolean
 }
 
 /** Create, change, take away and bring back for one kind of thing, each change under the version it was read with. */
-export interface KeptThings<New, Saved extends Kept> {
+export interface VersionedRepository<New, Saved extends Versioned> {
   list(): Promise<readonly Saved[]>
   create(details: New): Promise<Saved>
   update(id: string, details: New & { readonly version: number }): Promise<Saved>
@@ -26,28 +26,35 @@ export interface KeptThings<New, Saved extends Kept> {
   restore(id: string, version: number): Promise<Saved>
 }
 
-export interface KeptOptions<New> {
+export interface RepositoryOptions<New> {
   /** What one is called in messages, such as "recipe". */
   readonly noun: string
   readonly newId: () => string
   /** Why a thing cannot be taken away now, if it cannot. */
   readonly inUse?: (id: string, reader: Reader) => Promise<string | undefined>
   /** Called with every state that is written, within the transaction that writes it. */
-  readonly written?: (transaction: Transaction, saved: New & Kept, before: (New & Kept) | undefined) => Promise<void>
+  readonly written?: (
+    transaction: Transaction,
+    saved: New & Versioned,
+    before: (New & Versioned) | undefined,
+  ) => Promise<void>
   /** What is against these details and only the database can tell. */
   readonly check?: (details: New, reader: Reader) => Promise<readonly Finding[]>
 }
 
 /** Every row of a kept table, those taken away among them. */
-export async function keptRows<Saved extends Kept>(reader: Reader, table: KeptTable): Promise<readonly Saved[]> {
+export async function findRows<Saved extends Versioned>(
+  reader: Reader,
+  table: VersionedTable,
+): Promise<readonly Saved[]> {
   // Drizzle cannot infer the row of a table it does not know; each table's columns are those of its Saved schema.
   return (await reader.select().from(table).orderBy(asc(table.id))) as unknown as Saved[]
 }
 
 /** The thing with this id. @throws 404 if there is none */
-export async function keptRow<Saved extends Kept>(
+export async function findRow<Saved extends Versioned>(
   reader: Reader,
-  table: KeptTable,
+  table: VersionedTable,
   id: string,
   noun: string,
 ): Promise<Saved> {
@@ -56,11 +63,11 @@ export async function keptRow<Saved extends Kept>(
   return row
 }
 
-export function keptThings<New extends object, Saved extends Kept & New>(
+export function versionedRepository<New extends object, Saved extends Versioned & New>(
   database: Database,
-  table: KeptTable,
-  options: KeptOptions<New>,
-): KeptThings<New, Saved> {
+  table: VersionedTable,
+  options: RepositoryOptions<New>,
+): VersionedRepository<New, Saved> {
   const { noun, newId, inUse, check, written } = options
 
   async function refuseDetails(details: New, reader: Reader): Promise<void> {
@@ -75,7 +82,7 @@ export function keptThings<New extends object, Saved extends Kept & New>(
     allow?: (reader: Reader) => Promise<string | undefined>,
   ): Promise<Saved> =>
     database.write(async (transaction) => {
-      const before = await keptRow<Saved>(transaction, table, id, noun)
+      const before = await findRow<Saved>(transaction, table, id, noun)
       if (before.version !== version) throw stale(noun, before)
       const refusal = await allow?.(transaction)
       if (refusal !== undefined) throw unprocessable(refusal)
@@ -83,13 +90,13 @@ export function keptThings<New extends object, Saved extends Kept & New>(
         .update(table)
         .set({ ...values, version: version + 1 } as never)
         .where(and(eq(table.id, id), eq(table.version, version)))
-      const after = await keptRow<Saved>(transaction, table, id, noun)
+      const after = await findRow<Saved>(transaction, table, id, noun)
       await written?.(transaction, after, before)
       return after
     })
 
   return {
-    list: async () => (await keptRows<Saved>(database.read, table)).filter(({ isRemoved }) => !isRemoved),
+    list: async () => (await findRows<Saved>(database.read, table)).filter(({ isRemoved }) => !isRemoved),
     create: (details) =>
       database.write(async (transaction) => {
         await refuseDetails(details, transaction)

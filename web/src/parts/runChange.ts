@@ -6,7 +6,7 @@ import { useUndo } from './undoStore'
  * Runs a change, loads the season anew, and tells the maker when it was refused.
  * @returns what the change gave, or undefined when it was refused
  */
-export async function act<T>(change: () => Promise<T>): Promise<T | undefined> {
+export async function runChange<T>(change: () => Promise<T>): Promise<T | undefined> {
   const season = useSeason()
   try {
     const result = await change()

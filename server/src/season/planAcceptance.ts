@@ -1,4 +1,4 @@
-import type { BatchSummary, NewDayTick, PlanTaken, PlanTakenView, SeasonView } from '@vendange/contract'
+import type { BatchSummary, NewDayTick, AcceptedPlan, AcceptedPlanView, SeasonView } from '@vendange/contract'
 
 import { daysBetween } from '@vendange/core/calendar'
 import type { Placement } from '@vendange/core/season'
@@ -12,14 +12,14 @@ import type { Context } from '../parts/context'
 import { refused, unprocessable } from '../parts/problems'
 import type { SeasonService } from './seasonService'
 
-export interface PlanTaking {
+export interface PlanAcceptance {
   /** Moves and adds pours all at once, or none of them when one cannot be. */
-  takePlan(plan: PlanTaken): Promise<PlanTakenView>
+  acceptPlan(plan: AcceptedPlan): Promise<AcceptedPlanView>
   tick(tick: NewDayTick, makerId: string): Promise<SeasonView>
 }
 
 /** What a plan breaks that the calendar as it stood did not. */
-function newTroubles(view: SeasonView, plan: PlanTaken): readonly string[] {
+function newTroubles(view: SeasonView, plan: AcceptedPlan): readonly string[] {
   const season = datedSeason(view)
   const moved = new Map(plan.moves.map((move) => [move.batchId, move]))
   const number = (day: string): number => daysBetween(season.firstDay, day)
@@ -34,8 +34,8 @@ function newTroubles(view: SeasonView, plan: PlanTaken): readonly string[] {
   )
 }
 
-export function planTaking({ database, clock, newId }: Context, season: SeasonService): PlanTaking {
-  async function moveOne(transaction: Transaction, move: PlanTaken['moves'][number]): Promise<BatchSummary> {
+export function planAcceptance({ database, clock, newId }: Context, season: SeasonService): PlanAcceptance {
+  async function moveOne(transaction: Transaction, move: AcceptedPlan['moves'][number]): Promise<BatchSummary> {
     const row = await readToChange(transaction, move.batchId, move.version)
     await transaction
       .update(batches)
@@ -45,7 +45,7 @@ export function planTaking({ database, clock, newId }: Context, season: SeasonSe
   }
 
   return {
-    takePlan: async (plan) => {
+    acceptPlan: async (plan) => {
       const view = await season.view()
       const pours = [...plan.moves, ...plan.pours]
       if (pours.some(({ pourDay }) => pourDay < view.today))

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import type { BatchPlan, StepRecord } from '../../src/batch'
 import {
   batchPlan,
-  benchState,
+  pourSession,
   checkStepRecord,
   potG,
   pouredPerMould,
@@ -24,7 +24,7 @@ function upTo(
 ): readonly StepRecord[] {
   const records: StepRecord[] = []
   for (;;) {
-    const state = benchState(plan, records)
+    const state = pourSession(plan, records)
     const step = state.steps[state.nextIndex]
     if (!step || step.key === stepKey) return records
     records.push({ stepKey: step.key, actual: replaced[step.key] ?? step.target })
@@ -32,7 +32,7 @@ function upTo(
 }
 
 const targetOf = (records: readonly StepRecord[], key: string) =>
-  benchState(workedPlan, records).steps.find((step) => step.key === key)?.target
+  pourSession(workedPlan, records).steps.find((step) => step.key === key)?.target
 
 describe('runSheet', () => {
   it('goes in the order of the work', () => {
@@ -124,9 +124,9 @@ describe('runSheet', () => {
   })
 })
 
-describe('benchState', () => {
+describe('pourSession', () => {
   it('asks for the plan while nothing is weighed', () => {
-    const state = benchState(workedPlan, [])
+    const state = pourSession(workedPlan, [])
     expect(state.nextIndex).to.equal(0)
     expect(state.findings).to.deep.equal([])
     expect(state.steps.find(({ key }) => key === 'naoh')?.target).to.equal(119)
@@ -139,14 +139,14 @@ describe('benchState', () => {
     expect(targetOf(records, 'water')).to.equal(246)
     // (381 + 266 + 212) · 0.03 = 25.77 g.
     expect(targetOf(records, 'scent')).to.equal(26)
-    expect(benchState(workedPlan, records).findings[0]?.message).to.equal(
+    expect(pourSession(workedPlan, records).findings[0]?.message).to.equal(
       'Coconut oil went in 12 g over. The lye is now 121 g and the water 246 g; superfat stays 5 %.',
     )
   })
 
   it('states the new superfat when the lye was weighed before', () => {
     const records = [...upTo(workedPlan, 'dissolve'), { stepKey: 'fat:olive', actual: 400 }]
-    const state = benchState(workedPlan, records)
+    const state = pourSession(workedPlan, records)
     // (400·190 + 254·257 + 212·180)/1000 = 179.438 g KOH · 0.712888 = 127.919 g; 1 − 119/127.919 = 6.97 %.
     expect(state.band.likely).to.be.closeTo(0.0697, 0.0001)
     expect(state.findings.map(({ message }) => message)).to.include(
@@ -162,11 +162,11 @@ describe('benchState', () => {
     const weighed = upTo(night, 'melt', { 'fat:coconut': 290 })
     // (381·190 + 290·257 + 212·180)/1000 · 0.712888 = 131.935 g at no superfat; the 119 g leave 9.80 %.
     // 131.935 · (0.0980 − 0.05) = 6.3 g, rounded down.
-    expect(benchState(night, weighed).findings[0]?.message).to.equal(
+    expect(pourSession(night, weighed).findings[0]?.message).to.equal(
       'Coconut oil went in 36 g over. The lye was weighed already: the superfat is now 9.8 %. 6 g more sodium hydroxide in 12 g of water brings it back to 5 %.',
     )
     const blended = [...upTo(night, 'pot:0', { 'fat:coconut': 290 })]
-    expect(benchState(night, blended).findings[0]?.message).not.to.contain('more sodium hydroxide')
+    expect(pourSession(night, blended).findings[0]?.message).not.to.contain('more sodium hydroxide')
   })
 
   it('shares the batter as weighed among the pots', () => {
@@ -177,7 +177,7 @@ describe('benchState', () => {
   })
 
   it('expects what sticks to the pots to stay what it was, so that the moulds get the rest', () => {
-    const planned = benchState(workedPlan, []).steps.find(({ key }) => key === 'left')?.target
+    const planned = pourSession(workedPlan, []).steps.find(({ key }) => key === 'left')?.target
     expect(targetOf(upTo(workedPlan, 'left', { 'fat:coconut': 266 }), 'left')).to.equal(planned)
   })
 
@@ -187,12 +187,12 @@ describe('benchState', () => {
       { stepKey: 'fat:olive', actual: 390 },
       { stepKey: 'fat:olive', actual: 381 },
     ]
-    expect(benchState(workedPlan, records).findings).to.deep.equal([])
+    expect(pourSession(workedPlan, records).findings).to.deep.equal([])
   })
 
   it('comes to its end, with what each loaf has got', () => {
     const records = upTo(workedPlan, null)
-    expect(benchState(workedPlan, records).nextIndex).to.equal(runSheet(workedPlan).length)
+    expect(pourSession(workedPlan, records).nextIndex).to.equal(runSheet(workedPlan).length)
     // 1233 g less the 25 g that were left in the pots, 2 % of it.
     expect(pouredPerMould(workedPlan, records)).to.deep.equal([1208])
     // As expected while it is not weighed: 1233 · 0.98.
@@ -213,7 +213,7 @@ describe('benchState', () => {
     fc.assert(
       fc.property(off, off, off, (olive, coconut, shea) => {
         const replaced = { 'fat:olive': 381 + olive, 'fat:coconut': 254 + coconut, 'fat:shea': 212 + shea }
-        const state = benchState(workedPlan, upTo(workedPlan, 'dissolve', replaced))
+        const state = pourSession(workedPlan, upTo(workedPlan, 'dissolve', replaced))
         expect(state.band.likely).to.be.within(0.05 - 0.005, 0.05 + 0.005)
       }),
     )
@@ -271,7 +271,7 @@ describe('checkStepRecord', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 400, noNaN: true }), (actual) => {
         const findings = checkStepRecord(workedPlan, records, { stepKey: 'naoh', actual })
-        const { band } = benchState(workedPlan, [...records, { stepKey: 'naoh', actual }])
+        const { band } = pourSession(workedPlan, [...records, { stepKey: 'naoh', actual }])
         if (!isRefused(findings)) expect(band.likely).to.be.at.least(0)
       }),
     )
@@ -313,7 +313,7 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
   const plan = batchPlan({ ...workedSource, recipe })
   const { weights } = plan
   const done = (keys: readonly string[], over: Readonly<Record<string, number>> = {}): StepRecord[] =>
-    benchState(plan, [])
+    pourSession(plan, [])
       .steps.filter(({ key }) => keys.includes(key))
       .map(({ key, target }) => ({ stepKey: key, actual: over[key] ?? target }))
 
@@ -340,7 +340,7 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
 
   it('reckons all of it anew when a fat goes in over', () => {
     const over = (weights.fats[0]?.massG ?? 0) + 40
-    const state = benchState(plan, [{ stepKey: 'fat:olive', actual: over }])
+    const state = pourSession(plan, [{ stepKey: 'fat:olive', actual: over }])
     const target = (key: string): number => state.steps.find((step) => step.key === key)?.target ?? 0
     expect(target('koh')).to.be.greaterThan(weights.kohG ?? 0)
     expect(target('liquid:0')).to.be.greaterThan(weights.liquids?.[0]?.massG ?? 0)
@@ -351,13 +351,13 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
   it('says which fat mends a lye that went in over, and refuses one that the fats cannot take', () => {
     const before = done(['moulds', 'fat:olive', 'fat:coconut', 'melt', 'goggles', 'water', 'liquid:0'])
     const naohG = weights.naohG + 4
-    const state = benchState(plan, [...before, { stepKey: 'naoh', actual: naohG }])
+    const state = pourSession(plan, [...before, { stepKey: 'naoh', actual: naohG }])
     const finding = state.findings.find(({ code }) => code === 'lye_off_plan')
     const moreG = Number(/ (\d+) g more olive oil brings it back to 5 %/.exec(finding?.message ?? '')?.[1])
     // With so much more olive oil the same lye leaves 5 % again.
     const oliveG = (weights.fats[0]?.massG ?? 0) + moreG
     const mended = [...before, { stepKey: 'fat:olive', actual: oliveG }, { stepKey: 'naoh', actual: naohG }]
-    expect(benchState(plan, [...mended, { stepKey: 'koh', actual: weights.kohG ?? 0 }]).band.likely).to.be.closeTo(
+    expect(pourSession(plan, [...mended, { stepKey: 'koh', actual: weights.kohG ?? 0 }]).band.likely).to.be.closeTo(
       0.05,
       0.001,
     )
