@@ -1,8 +1,36 @@
 /** The arrows of the house: web → contract → core, server → contract → core. */
-const stages = 'plan|formulate|pour|cut|cure|release|stores|notebook|workshop|season|loaves|bench|days'
+const serverStages = 'plan|formulate|pour|release|stores|workshop|season|loaves|instruments|demo'
+const webStages = 'plan|formulate|pour|cut|cure|release|stores|notebook|workshop|days'
+
+/** Core's folders from the foundations up: a folder imports those of the lines above it, never its own line or below. */
+const coreOrder = [
+  ['calendar', 'findings', 'random', 'units'],
+  ['fats', 'instruments', 'mould'],
+  ['cutting', 'recipe'],
+  ['batch', 'cure', 'wishes'],
+  ['loaf', 'pour', 'stores'],
+  ['release', 'season'],
+  ['plan'],
+]
+const coreRules = coreOrder.map((folders, line) => ({
+  name: `core-${folders.join('-')}-imports-only-what-is-below-it`,
+  severity: 'error',
+  from: { path: `^core/src/(${folders.join('|')})/` },
+  to: {
+    path: `^core/src/(${coreOrder.slice(line).flat().join('|')})/`,
+    pathNot: '^core/src/$1/',
+  },
+}))
 
 module.exports = {
   forbidden: [
+    ...coreRules,
+    {
+      name: 'core-folder-has-its-place-in-the-order',
+      severity: 'error',
+      from: { path: '.' },
+      to: { path: '^core/src/', pathNot: `^core/src/(${coreOrder.flat().join('|')})/` },
+    },
     {
       name: 'core-imports-nothing-of-ours',
       severity: 'error',
@@ -26,22 +54,70 @@ module.exports = {
     { name: 'web-not-server', severity: 'error', from: { path: '^web/src' }, to: { path: '^server/' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^server/src' }, to: { path: '^web/' } },
     {
+      name: 'server-db-below-parts-and-stages',
+      severity: 'error',
+      from: { path: '^server/src/db/' },
+      to: { path: `^server/src/(parts|${serverStages})/` },
+    },
+    {
+      name: 'server-parts-below-stages',
+      severity: 'error',
+      from: { path: '^server/src/parts/' },
+      to: { path: `^server/src/(${serverStages})/` },
+    },
+    {
       name: 'server-stage-not-stage',
       severity: 'error',
-      from: { path: `^server/src/(${stages})/` },
-      to: { path: `^server/src/(${stages})/`, pathNot: '^server/src/$1/' },
+      from: { path: `^server/src/(${serverStages})/` },
+      to: { path: `^server/src/(${serverStages})/`, pathNot: '^server/src/$1/' },
+    },
+    {
+      name: 'server-folder-is-a-stage-or-below',
+      severity: 'error',
+      from: { path: '.' },
+      to: { path: '^server/src/[^/]+/', pathNot: `^server/src/(db|parts|${serverStages})/` },
     },
     {
       name: 'web-stage-not-stage',
       severity: 'error',
-      from: { path: `^web/src/(${stages})/` },
-      to: { path: `^web/src/(${stages})/`, pathNot: '^web/src/$1/' },
+      from: { path: `^web/src/(${webStages})/` },
+      to: { path: `^web/src/(${webStages})/`, pathNot: '^web/src/$1/' },
     },
     {
       name: 'web-parts-not-stages',
       severity: 'error',
-      from: { path: '^web/src/parts/' },
-      to: { path: `^web/src/(app|${stages})/` },
+      from: { path: '^web/src/(parts|workers)/' },
+      to: { path: `^web/src/(app|${webStages})/` },
+    },
+    {
+      name: 'web-folder-is-a-stage-or-below',
+      severity: 'error',
+      from: { path: '.' },
+      to: { path: '^web/src/[^/]+/', pathNot: `^web/src/(app|parts|workers|${webStages})/` },
+    },
+    {
+      name: 'sources-import-no-tests-or-benches',
+      severity: 'error',
+      from: { path: '^(core|contract|server|web)/src/' },
+      to: { path: '^(e2e|bench)/|^(core|contract|server|web)/test/' },
+    },
+    {
+      name: 'tests-of-core-need-core-alone',
+      severity: 'error',
+      from: { path: '^core/test/' },
+      to: { path: '^(contract|server|web|e2e|bench)/' },
+    },
+    {
+      name: 'tests-of-contract-and-server-need-no-page',
+      severity: 'error',
+      from: { path: '^(contract|server)/test/' },
+      to: { path: '^(web|e2e|bench)/' },
+    },
+    {
+      name: 'journeys-go-through-the-interface',
+      severity: 'error',
+      from: { path: '^e2e/' },
+      to: { path: '^(server|web)/src/' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

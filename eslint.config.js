@@ -22,6 +22,50 @@ export default ts.config(
     },
   },
   {
+    files: ['{core,contract,server,web,e2e,bench}/**/*.{ts,vue}'],
+    languageOptions: {
+      parserOptions: {
+        projectService: true,
+        tsconfigRootDir: import.meta.dirname,
+        extraFileExtensions: ['.vue'],
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      // A listener may be async: what it gives is nobody's.
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      '@typescript-eslint/await-thenable': 'error',
+    },
+  },
+  {
+    // The day, the moment and the seed come in as arguments.
+    files: ['core/src/**/*.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'The clock is handed in.' },
+        { object: 'Math', property: 'random', message: 'Take a stream from a seed: core/src/random.' },
+        { object: 'performance', property: 'now', message: 'The clock is handed in.' },
+        { object: 'crypto', property: 'randomUUID', message: 'Names are handed in.' },
+      ],
+      'no-restricted-globals': [
+        'error',
+        ...['process', 'window', 'document', 'localStorage', 'fetch', 'setTimeout', 'setInterval', 'crypto'].map(
+          (name) => ({ name, message: 'Core has no machine and no page.' }),
+        ),
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'The clock is handed in.' },
+        {
+          selector:
+            "CallExpression[callee.object.name='DateTime'][callee.property.name=/^(now|local|utc)$/][arguments.length=0]",
+          message: 'The clock is handed in.',
+        },
+      ],
+    },
+  },
+  {
     files: ['**/test/**/*.ts', 'e2e/**/*.ts'],
     rules: { '@typescript-eslint/no-unused-expressions': 'off' },
   },

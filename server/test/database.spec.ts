@@ -159,7 +159,7 @@ describe('the database file', () => {
           VALUES ('${id}', 'p', 0, '270308-${id}', 'curing', 3, '${state}', 0)`,
       ),
       ...['ash', 'cracks', 'ash'].map(
-        (fault, at) => `INSERT INTO loaf_events (loaf_id, sequence, event, at, maker_id)
+        (fault, at) => `INSERT INTO loaf_events (loaf_id, sequence, happening, at, maker_id)
           VALUES ('a', ${at + 1}, '{"type":"fault_found","day":"2027-03-08","fault":"${fault}","text":""}', '', 'm')`,
       ),
     ])

@@ -55,7 +55,7 @@ export async function readLoaves(reader: Reader, ids?: readonly string[]): Promi
     .from(loaves)
     .innerJoin(batches, eq(loaves.batchId, batches.id))
     .where(wanted)
-  const states = await Promise.all(joined.map(({ loaf }) => loaf.state ?? reduced(reader, loaf.id)))
+  const states = await Promise.all(joined.map(async ({ loaf }) => loaf.state ?? reduced(reader, loaf.id)))
   return joined
     .flatMap((row, at) => (row.batch.frozen ? [summarise(row, row.batch.frozen, states[at]!)] : []))
     .sort((a, b) => b.lotCode.localeCompare(a.lotCode))

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm'
-import { unprocessable } from '../parts/problems'
+import { unprocessable } from './refusal'
 import type { Reader } from './database'
 import { makers } from './schema'
 

@@ -26,7 +26,7 @@ import {
   usesOfPlan,
 } from '@vendange/core/stores'
 import { and, asc, eq, inArray, or, sql } from 'drizzle-orm'
-import { unprocessable } from '../parts/problems'
+import { unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
 import { findRows } from './versionedRepository'
 import { ingredients, lots, lotUses, ownFats } from './schema'

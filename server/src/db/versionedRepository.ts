@@ -2,7 +2,7 @@ import type { Finding } from '@vendange/core/findings'
 import { isRefused } from '@vendange/core/findings'
 import { and, asc, eq } from 'drizzle-orm'
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core'
-import { notFound, refused, stale, unprocessable } from '../parts/problems'
+import { notFound, refused, stale, unprocessable } from './refusal'
 import type { Database, Reader, Transaction } from './database'
 
 export type VersionedTable = SQLiteTable & {

@@ -1,7 +1,9 @@
 import type { Problem } from '@vendange/contract'
-import type { Finding } from '@vendange/core/findings'
+import type { Refusal } from '../db/refusal'
 
-/** An answer other than success that the caller can understand and mend. */
+export { notFound, refused, stale, unprocessable } from '../db/refusal'
+
+/** An answer other than success that has no refusal behind it, such as a wrong origin. */
 export class HttpProblem extends Error {
   override readonly name = 'HttpProblem'
   readonly problem: Problem
@@ -12,26 +14,19 @@ export class HttpProblem extends Error {
   }
 }
 
-export const notFound = (detail: string): HttpProblem => new HttpProblem({ title: 'Not found', status: 404, detail })
+const answers = {
+  missing: { title: 'Not found', status: 404 },
+  stale: { title: 'Changed meanwhile', status: 409 },
+  impossible: { title: 'Not possible', status: 422 },
+} as const
 
-/** What is asked is understood but may not be done, such as a pour on a past day. */
-export const unprocessable = (detail: string, errors: Problem['errors'] = []): HttpProblem =>
-  new HttpProblem({ title: 'Not possible', status: 422, detail, errors })
-
-/** The refusals among findings as one problem. */
-export function refused(findings: readonly Finding[]): HttpProblem {
-  const refusals = findings.filter(({ severity }) => severity === 'refuse')
-  return unprocessable(
-    refusals.map(({ message }) => message).join(' '),
-    refusals.map(({ field = '', message }) => ({ field, message })),
-  )
+/** A refusal as it is answered over HTTP (RFC 9457). */
+export function problemOfRefusal({ kind, message: detail, errors, current }: Refusal): Problem {
+  return {
+    type: 'about:blank',
+    ...answers[kind],
+    detail,
+    ...(kind === 'impossible' ? { errors } : {}),
+    ...(current === undefined ? {} : { current }),
+  }
 }
-
-/** Somebody else changed the thing meanwhile; `current` is how it stands now. */
-export const stale = (noun: string, current: unknown): HttpProblem =>
-  new HttpProblem({
-    title: 'Changed meanwhile',
-    status: 409,
-    detail: `This ${noun} was changed meanwhile, perhaps in another window. Choose which values to keep.`,
-    current,
-  })

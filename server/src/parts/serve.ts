@@ -2,7 +2,8 @@ import type { Endpoint, PathParameters, Problem } from '@vendange/contract'
 import { ValidationError } from '@vendange/contract'
 import type { ErrorRequestHandler, Request, Router } from 'express'
 import type { Logger } from 'pino'
-import { HttpProblem, unprocessable } from './problems'
+import { Refusal } from '../db/refusal'
+import { HttpProblem, problemOfRefusal, unprocessable } from './problems'
 
 /** What a handler gets of a request, already checked against the contract. */
 export interface Call<Path extends string, Body> {
@@ -56,6 +57,7 @@ function isDiskFull(error: unknown): boolean {
 
 function problemOf(error: unknown): Problem | undefined {
   if (error instanceof HttpProblem) return error.problem
+  if (error instanceof Refusal) return problemOfRefusal(error)
   if (error instanceof ValidationError) {
     const parts = error.inner.length > 0 ? error.inner : [error]
     // One message a field: the first says enough.

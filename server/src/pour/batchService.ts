@@ -24,7 +24,8 @@ import { batches, benchRecords, loaves } from '../db/schema'
 import { keepUses, knownFatsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { HttpProblem, notFound, refused, unprocessable } from '../parts/problems'
+import { Refusal } from '../db/refusal'
+import { notFound, refused, unprocessable } from '../parts/problems'
 
 export interface BatchService {
   create(batch: NewBatch): Promise<BatchSummary>
@@ -50,11 +51,10 @@ function refuseUnseen(plan: BatchPlan, records: readonly RecordedStep[], step: N
   if (!other || other.actual === step.actual) return
   const name = runSheet(plan).find(({ key }) => key === step.stepKey)?.name ?? 'This step'
   const figure = other.actual === null ? '' : ` as ${other.actual}`
-  throw new HttpProblem({
-    title: 'Changed meanwhile',
-    status: 409,
-    detail: `${name} was recorded${figure} by ${other.makerName} meanwhile, at another tablet. Yours (${step.actual ?? 'done'}) was not taken; go back to the step to weigh it anew.`,
-  })
+  throw new Refusal(
+    'stale',
+    `${name} was recorded${figure} by ${other.makerName} meanwhile, at another tablet. Yours (${step.actual ?? 'done'}) was not taken; go back to the step to weigh it anew.`,
+  )
 }
 
 export function batchService({ database, clock, newId }: Context): BatchService {

@@ -40,7 +40,7 @@ function isHere(path: string): boolean {
 
 function toggleTheme(): void {
   const next = theme.global.name.value === 'night' ? 'paper' : 'night'
-  theme.change(next)
+  void theme.change(next)
   localStorage.setItem('vendange.theme', next)
 }
 </script>

@@ -8,8 +8,8 @@ export function usePaperInPrint(): void {
   aroundPrint(
     () => {
       onScreen = theme.global.name.value
-      theme.change('paper')
+      void theme.change('paper')
     },
-    () => theme.change(onScreen),
+    () => void theme.change(onScreen),
   )
 }

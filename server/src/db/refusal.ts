@@ -1,0 +1,49 @@
+import type { Finding } from '@vendange/core/findings'
+
+/** What is wrong with one field of what was asked. */
+export interface FieldError {
+  readonly field: string
+  readonly message: string
+}
+
+/**
+ * Why something that was understood is not done: the thing is missing, it was changed meanwhile, or it cannot be. What an
+ * answer over HTTP looks like is not known here.
+ */
+export class Refusal extends Error {
+  override readonly name = 'Refusal'
+
+  constructor(
+    readonly kind: 'missing' | 'stale' | 'impossible',
+    message: string,
+    readonly errors: readonly FieldError[] = [],
+    /** Of a stale thing how it stands now. */
+    readonly current?: unknown,
+  ) {
+    super(message)
+  }
+}
+
+export const notFound = (detail: string): Refusal => new Refusal('missing', detail)
+
+/** What is asked is understood but may not be done, such as a pour on a past day. */
+export const unprocessable = (detail: string, errors: readonly FieldError[] = []): Refusal =>
+  new Refusal('impossible', detail, errors)
+
+/** The refusals among findings as one. */
+export function refused(findings: readonly Finding[]): Refusal {
+  const refusals = findings.filter(({ severity }) => severity === 'refuse')
+  return unprocessable(
+    refusals.map(({ message }) => message).join(' '),
+    refusals.map(({ field = '', message }) => ({ field, message })),
+  )
+}
+
+/** Somebody else changed the thing meanwhile; `current` is how it stands now. */
+export const stale = (noun: string, current: unknown): Refusal =>
+  new Refusal(
+    'stale',
+    `This ${noun} was changed meanwhile, perhaps in another window. Choose which values to keep.`,
+    [],
+    current,
+  )
