@@ -79,6 +79,7 @@ export default ts.config(
         setTimeout: 'readonly',
         module: 'writable',
         URL: 'readonly',
+        Buffer: 'readonly',
         performance: 'readonly',
       },
     },

@@ -1,5 +1,6 @@
 export * from './contents'
 export * from './fat'
 export * from './fatTable'
+export * from './molarMasses'
 export * from './ownFat'
 export * from './fattyAcidGroups'

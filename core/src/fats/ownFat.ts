@@ -5,6 +5,7 @@ import { formatQuantity, isWithin } from '../units'
 import type { ContentKey } from './contents'
 import type { Fat } from './fat'
 import { fattyAcidMolarMass } from './fat'
+import { glycerolMolarMass, kohMolarMass, waterMolarMass } from './molarMasses'
 
 /** mg of KOH a gram that any fat, wax or free fatty acid may take: from below jojoba to above fractionated coconut oil. */
 export const possibleSaponification: Range = { min: 50, max: 400 }
@@ -34,10 +35,8 @@ export function asFat(id: string, { supplier, certificateDay, ...fat }: OwnFat):
   return { ...fat, key: ownFatKey(id), source }
 }
 
-/** g/mol. */
-const kohMolarMass = 56.1056
 /** Three acids bound to glycerol: its mass less three molecules of water, g/mol. */
-const glycerylMass = 92.094 - 3 * 18.015
+const glycerylMass = glycerolMolarMass - 3 * waterMolarMass
 
 /**
  * The saponification value that a profile of fatty acids leads one to expect, mg KOH a gram: three moles for each mole of

@@ -1,5 +1,5 @@
 import { floorToScale, roundToScale } from '../units'
-import { kohMolarMass, naohMolarMass } from './naohForFats'
+import { kohMolarMass, naohMolarMass } from '../fats'
 import type { Recipe, RecipeLiquid } from './recipe'
 import type { WeighedFat } from './superfatBand'
 import { naohDemand } from './superfatBand'

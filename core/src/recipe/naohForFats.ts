@@ -1,10 +1,6 @@
+import { kohMolarMass, naohMolarMass } from '../fats'
 import { assertWithin } from '../units'
 import { massRange, naohPurityRange, saponificationValueRange, superfatRange } from './ranges'
-
-/** g/mol, IUPAC standard atomic weights. */
-export const naohMolarMass = 39.997
-/** g/mol, IUPAC standard atomic weights. */
-export const kohMolarMass = 56.1056
 
 /** A mass of fat with the saponification value it is reckoned with. */
 export interface FatPortion {

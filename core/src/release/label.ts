@@ -3,6 +3,7 @@ import type { Day } from '../calendar'
 import { addDays } from '../calendar'
 import { fatOf } from '../recipe'
 import { formatQuantity } from '../units'
+import { glycerolMolarMass, kohMolarMass, naohMolarMass, waterMolarMass } from '../fats'
 
 export const labelStyles = ['eu', 'us'] as const
 export type LabelStyle = (typeof labelStyles)[number]
@@ -11,9 +12,6 @@ export type LabelStyle = (typeof labelStyles)[number]
 export const rinseOffAllergenShare = 0.0001
 /** Below this share ingredients may stand in any order: Regulation (EC) No 1223/2009, Article 19(1)(g). */
 export const anyOrderShare = 0.01
-
-/** Molar masses, g/mol: CRC Handbook of Chemistry and Physics. */
-const molar = { naoh: 39.997, koh: 56.106, water: 18.015, glycerol: 92.094 } as const
 
 /** An ingredient of the finished bar. */
 export interface LabelIngredient {
@@ -61,14 +59,14 @@ export function labelIngredients(
   for (const { fatKey, name, massG } of weights.fats) {
     const fat = fatOf(recipe, fatKey)
     const koh = fat ? fat.saponificationValue.typical / 1000 : usualKohGPerG
-    const moles = (massG * (1 - superfat) * koh) / molar.koh
-    const freed = fat?.kind === 'triglyceride' ? molar.glycerol / 3 : 0
-    const water = fat?.kind === 'triglyceride' ? 0 : molar.water
+    const moles = (massG * (1 - superfat) * koh) / kohMolarMass
+    const freed = fat?.kind === 'triglyceride' ? glycerolMolarMass / 3 : 0
+    const water = fat?.kind === 'triglyceride' ? 0 : waterMolarMass
     // The alkalis are shared mole for mole.
     const soapG = (alkali: number): number => massG * (1 - superfat) + moles * (alkali - freed - water)
     const inci = fat?.soapInci ?? ''
-    add(soapName(inci, name, 'Sodium'), (1 - kohShare) * soapG(molar.naoh), 'soap')
-    add(soapName(inci, name, 'Potassium'), kohShare * soapG(molar.koh), 'soap')
+    add(soapName(inci, name, 'Sodium'), (1 - kohShare) * soapG(naohMolarMass), 'soap')
+    add(soapName(inci, name, 'Potassium'), kohShare * soapG(kohMolarMass), 'soap')
     add('Glycerin', moles * freed, 'glycerin')
     add(firstName(fat?.inci ?? '', name), massG * superfat, 'fat')
     reactedG += moles * water

@@ -1,7 +1,7 @@
 import type { ContentKey, Fat } from '../fats'
 import { contentsOfFat, contentWords } from '../fats'
 import type { Recipe } from '../recipe'
-import { kohMolarMass, naohMolarMass } from '../recipe'
+import { kohMolarMass, naohMolarMass } from '../fats'
 import { formatMoney, formatQuantity } from '../units'
 
 /** Groups of fatty acids that a wish may limit, in mass percent columns of the fat table. */

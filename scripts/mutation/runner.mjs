@@ -1,0 +1,47 @@
+// Runs the specs of a bundle once for each mutant, in a process of its own that may be ended when a mutant never returns.
+import Mocha from 'mocha'
+import { readFileSync } from 'node:fs'
+import { pathToFileURL } from 'node:url'
+
+const [bundle, listFile] = process.argv.slice(2)
+const { ids, from, coverage } = JSON.parse(readFileSync(listFile, 'utf8'))
+
+let active = 0
+let reached
+globalThis.__mutant = (id) => {
+  reached?.add(id)
+  return id === active
+}
+
+const mocha = new Mocha({ timeout: 60_000, reporter: class {}, bail: true })
+mocha.cleanReferencesAfterRun(false)
+mocha.suite.emit('pre-require', globalThis, bundle, mocha)
+await import(pathToFileURL(bundle).href)
+
+const tests = []
+mocha.suite.eachTest((test) => tests.push(test))
+const run = () => new Promise((resolve) => mocha.run(resolve))
+const tell = (message) => new Promise((resolve) => process.send(message, resolve))
+
+if (coverage === undefined) {
+  const byTest = []
+  mocha.suite.beforeEach(() => (reached = new Set()))
+  mocha.suite.afterEach(function () {
+    byTest[tests.indexOf(this.currentTest)] = [...reached]
+    reached = undefined
+  })
+  const failures = await run()
+  await tell({ kind: 'coverage', failures, byTest: tests.map((_, index) => byTest[index] ?? []) })
+} else {
+  const sets = coverage.map((list) => new Set(list))
+  for (const id of ids) {
+    if (id < from) continue
+    await tell({ kind: 'begin', id })
+    tests.forEach((test, index) => (test.pending = !sets[index].has(id)))
+    active = id
+    const failures = await run()
+    active = 0
+    await tell({ kind: 'end', id, isKilled: failures > 0 })
+  }
+}
+process.exit(0)
