@@ -87,7 +87,7 @@ export function checkScent(scent: ScentUse, scentG: number, batterG: number, cur
       return [{ severity: 'warn', code: 'scent_without_limit', field, message }]
     }
     if (shareOfBar <= supplierLimit) return []
-    const allowedRate = Math.floor(((scent.rate * supplierLimit) / shareOfBar) * 10_000) / 10_000
+    const allowedRate = Math.floor(((scent.rate * supplierLimit) / shareOfBar) * 10_000 + 1e-9) / 10_000
     return [
       {
         severity: 'refuse',
