@@ -12,6 +12,7 @@ import type { Reader } from './database'
 import { findRow, findRows } from './versionedRepository'
 import type { FrozenBatch } from './schema'
 import { batches, designs, makers, moulds, recipes } from './schema'
+import { frozenVersion } from './schema/frozenBatch'
 import type { Stock } from './storesRow'
 import { knownFatsOn, readStock } from './storesRow'
 import { readWorkshop } from './workshopRow'
@@ -65,6 +66,7 @@ export async function freezeBatch(reader: Reader, batch: BatchRow, stock?: Stock
   const source = await readBatchSource(reader, batch.designId, batch.own, knownFats)
   const workshop = await readWorkshop(reader)
   return {
+    version: frozenVersion,
     plan: { ...batchPlan(source), designName: batchName(source.design.name, batch.label) },
     mouldId: source.mould.id,
     mouldCount: source.design.mouldCount,
@@ -101,10 +103,7 @@ export function summariseBatch(
   batch: BatchRow,
   { design, recipe, workshop, working, cutDay }: SummaryParts,
 ): BatchSummary | undefined {
-  // Batches begun before there was an oven to plan for never went into it.
-  const demand = batch.frozen
-    ? { ...batch.frozen.demand, oven: batch.frozen.demand.oven ?? false }
-    : recipe && batchDemand(recipe, workshop)
+  const demand = batch.frozen?.demand ?? (recipe && batchDemand(recipe, workshop))
   const mouldId = batch.frozen?.mouldId ?? batch.own?.mouldId ?? design.mouldId
   if (!demand || mouldId === null) return undefined
   return {
@@ -114,7 +113,7 @@ export function summariseBatch(
     name: batch.frozen?.plan.designName ?? batchName(design.name, batch.label),
     mouldId,
     mouldCount: batch.frozen?.mouldCount ?? batch.own?.mouldCount ?? design.mouldCount,
-    moreMoulds: batch.frozen ? (batch.frozen.moreMoulds ?? []) : batch.own ? [] : design.moreMoulds,
+    moreMoulds: batch.frozen ? batch.frozen.moreMoulds : batch.own ? [] : design.moreMoulds,
     bars: batch.frozen?.plan.barsPlanned ?? batch.own?.barsWanted ?? design.barsWanted,
     part: batch.own,
     isPinned: batch.isPinned,

@@ -1,20 +1,9 @@
 import type { BatchStatus } from '@vendange/contract'
-import type { BatchPlan, PourPart } from '@vendange/core/batch'
-import type { BatchDemand } from '@vendange/core/season'
+import type { PourPart } from '@vendange/core/batch'
 import { integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { designs } from './designs'
+import { frozenBatch } from './frozenBatch'
 import { versionedColumns } from './versionedColumns'
-
-/** What a batch was made by, kept from its first step on: later changes of recipe or mould do not reach it. */
-export interface FrozenBatch {
-  readonly plan: BatchPlan
-  readonly mouldId: string
-  readonly mouldCount: number
-  /** Batches begun before there were several kinds have none. */
-  readonly moreMoulds?: readonly { readonly mouldId: string; readonly count: number }[]
-  readonly demand: BatchDemand
-  readonly labelMassG: number
-}
 
 export const batches = sqliteTable('batches', {
   ...versionedColumns(),
@@ -31,5 +20,5 @@ export const batches = sqliteTable('batches', {
   /** What differs from the design; null: nothing. */
   own: text({ mode: 'json' }).$type<PourPart>(),
   status: text().$type<BatchStatus>().notNull(),
-  frozen: text({ mode: 'json' }).$type<FrozenBatch>(),
+  frozen: frozenBatch(),
 })
