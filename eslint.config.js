@@ -77,6 +77,7 @@ export default ts.config(
         console: 'readonly',
         fetch: 'readonly',
         setTimeout: 'readonly',
+        clearTimeout: 'readonly',
         module: 'writable',
         URL: 'readonly',
         Buffer: 'readonly',

@@ -123,6 +123,10 @@ test('fields say in plain words what they want, and keep what was typed', async 
     )
   }
   await type(page, 'Inner length', '46 cm')
+  // What has no words of its own is told in ours, not in the package’s.
+  await type(page, 'Name', 'Long loaf '.repeat(9))
+  await expect(page.getByText('At most 80 characters, please.')).toBeVisible()
+  await type(page, 'Name', 'Long loaf')
   await expect(page.getByTestId('save-state')).toHaveText('Saved')
 })
 
