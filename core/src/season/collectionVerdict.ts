@@ -36,6 +36,8 @@ export type SoapStanding =
 
 export interface SoapVerdict {
   readonly designId: string
+  /** Its pour, where it has one. */
+  readonly batchId?: string
   readonly name: string
   readonly standing: SoapStanding
   /** The planned or suggested pour day. */
@@ -62,6 +64,7 @@ function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day,
   const inTime: SoapStanding = !soap.poured ? 'planned' : batch.days.readyDay <= today ? 'ready' : 'curing'
   return {
     designId: soap.designId,
+    batchId: batch.id,
     name: soap.name,
     standing: slack < 0 ? 'late' : inTime,
     pourDay: batch.days.pourDay,

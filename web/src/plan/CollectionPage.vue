@@ -137,7 +137,7 @@ async function takeCollectionAway(): Promise<void> {
                 }}</small>
               </td>
               <td :class="standingClass[soap.standing]">{{ standingWords(soap, season.today) }}</td>
-              <td class="number"><YieldCell :design-id="soap.designId" /></td>
+              <td class="number"><YieldCell :design-id="soap.designId" :batch-id="soap.batchId" /></td>
               <td class="number">
                 <v-btn
                   v-if="soap.standing === 'to_plan' && soap.pourDay"

@@ -91,14 +91,14 @@ const sentence = computed(() => {
   if (!now) return ''
   if (!given.value) return `${now.name} needs a recipe and a mould before anything can be weighed.`
   const { bars, barsOver, barCuredG, pours } = given.value
+  const of = pours.length > 1 ? ` in ${pours.length} pours` : ''
   const count =
     barsOver === 0
-      ? `the ${bars} bars wanted`
+      ? `the ${bars} bars wanted${of}`
       : barsOver > 0
-        ? `${bars} bars, ${barsOver} more than wanted`
-        : `${bars} bars, ${-barsOver} fewer than wanted`
-  const of = pours.length > 1 ? ` in ${pours.length} pours` : ''
-  return `${now.name} gives ${count}${of}, about ${show('mass', barCuredG, 0)} each when cured.`
+        ? `${bars} bars${of}, ${barsOver} more than wanted`
+        : `${bars} bars${of}, ${-barsOver} fewer than wanted`
+  return `${now.name} gives ${count}, about ${show('mass', barCuredG, 0)} each when cured.`
 })
 
 async function takeSoapAway(): Promise<void> {
@@ -229,7 +229,7 @@ async function takeSoapAway(): Promise<void> {
         </section>
         <section v-if="scaled" class="sheet">
           <h2>{{ scaledTo }}</h2>
-          <ul v-if="parts.length > 1" class="plain lead" data-test="pour-parts">
+          <ul v-if="parts.length > 1" class="lead parts" data-test="pour-parts">
             <li v-for="(part, at) in parts" :key="at">{{ partWords(part) }}</li>
           </ul>
           <PartsTable v-if="scaled.parts.length > 1" :scaled="scaled" :names="partNames" class="mb-3" />
@@ -259,6 +259,11 @@ async function takeSoapAway(): Promise<void> {
   flex: 1 1 180px;
   align-content: start;
   justify-items: start;
+}
+
+.parts {
+  padding: 0;
+  list-style: none;
 }
 
 .lead {
