@@ -8,7 +8,7 @@ import type { Recipe } from '@vendange/core/recipe'
 import type { WorkingHours } from '@vendange/core/season'
 import { batchDays, batchDemand, daysAsHappened, workingHours } from '@vendange/core/season'
 import { stale, unprocessable } from './refusal'
-import type { Reader } from './database'
+import type { Reader, Transaction } from './database'
 import { findRow, findRows } from './versionedRepository'
 import type { FrozenBatch } from './schema'
 import { batches, designs, makers, moulds, recipes } from './schema'
@@ -142,4 +142,22 @@ export async function readToChange(reader: Reader, id: string, version: number):
   if (row.version !== version) throw stale('pour', await readBatchSummary(reader, id))
   if (row.status !== 'planned') throw unprocessable('This pour has begun at the bench; its day is a fact now.')
   return row
+}
+
+/** A new pour on the calendar, with its days and what it makes of its design. */
+export interface PlannedPour {
+  readonly id: string
+  readonly designId: string
+  readonly pourDay: Day
+  /** Null: the first day with hours in its setting time. */
+  readonly cutDay: Day | null
+  /** @default all of its design */
+  readonly own?: PourPart | null
+  /** Said after the design’s name. @default nothing */
+  readonly label?: string
+}
+
+/** Puts a pour on the calendar. */
+export async function insertPlanned(transaction: Transaction, pour: PlannedPour): Promise<void> {
+  await transaction.insert(batches).values({ ...pour, version: 1, isRemoved: false, status: 'planned', frozen: null })
 }

@@ -3,10 +3,11 @@ import { addDays } from '@vendange/core/calendar'
 import { evenPots } from '@vendange/core/batch'
 import { unplannable } from '@vendange/core/season'
 import { eq } from 'drizzle-orm'
+import { insertPlanned } from '../db/batchRow'
 import type { Transaction } from '../db/database'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { findRow, versionedRepository } from '../db/versionedRepository'
-import { batches, collections, designs, moulds, orders } from '../db/schema'
+import { collections, designs, moulds, orders } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { refused, stale, unprocessable } from '../parts/problems'
@@ -57,15 +58,11 @@ export function orderService({ database, clock, newId }: Context): OrderService 
     })
     for (const [index, batch] of accepted.batches.entries()) {
       await findRow<SavedMould>(transaction, moulds, batch.mouldId, 'mould')
-      await transaction.insert(batches).values({
+      await insertPlanned(transaction, {
         id: newId(),
-        version: 1,
-        isRemoved: false,
         designId,
         pourDay: batch.pourDay,
         cutDay: batch.cutDay,
-        status: 'planned',
-        frozen: null,
         label: accepted.batches.length === 1 ? '' : `pour ${index + 1} of ${accepted.batches.length}`,
         own: {
           mouldId: batch.mouldId,

@@ -15,7 +15,15 @@ import { timingOf } from '@vendange/core/pour'
 import { lotCode } from '@vendange/core/release'
 import { unplannable } from '@vendange/core/season'
 import { and, desc, eq, inArray, like } from 'drizzle-orm'
-import { freezeBatch, planOfBatch, readBatch, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
+import {
+  freezeBatch,
+  insertPlanned,
+  planOfBatch,
+  readBatch,
+  readBatchSource,
+  readBatchSummary,
+  readToChange,
+} from '../db/batchRow'
 import type { BatchRow } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, readRecords, readTimedRecords } from '../db/loafRow'
@@ -141,17 +149,7 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         await refuseUnplannable(transaction, pourDay, cutDay)
         const left = await partTakenOff(transaction, designId)
         const id = newId()
-        await transaction.insert(batches).values({
-          id,
-          version: 1,
-          isRemoved: false,
-          designId,
-          pourDay,
-          cutDay,
-          status: 'planned',
-          frozen: null,
-          ...left,
-        })
+        await insertPlanned(transaction, { id, designId, pourDay, cutDay, ...left })
         return readBatchSummary(transaction, id)
       }),
 

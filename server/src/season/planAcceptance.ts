@@ -4,7 +4,7 @@ import { daysBetween } from '@vendange/core/calendar'
 import type { Placement } from '@vendange/core/season'
 import { checkPlan, datedSeason, unplannable, violationFinding, newViolations } from '@vendange/core/season'
 import { and, eq } from 'drizzle-orm'
-import { readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
+import { insertPlanned, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { Transaction } from '../db/database'
 import { knownMaker } from '../db/makerRow'
 import { batches, dayTicks } from '../db/schema'
@@ -60,16 +60,7 @@ export function planAcceptance({ database, clock, newId }: Context, season: Seas
         for (const { designId, pourDay, cutDay } of plan.pours) {
           await readBatchSource(transaction, designId)
           const id = newId()
-          await transaction.insert(batches).values({
-            id,
-            version: 1,
-            isRemoved: false,
-            designId,
-            pourDay,
-            cutDay,
-            status: 'planned',
-            frozen: null,
-          })
+          await insertPlanned(transaction, { id, designId, pourDay, cutDay })
           changed.push(await readBatchSummary(transaction, id))
         }
         return { batches: changed }
