@@ -25,7 +25,10 @@ async function bundleOf(folder, out) {
   const sources = join(home, 'core/src', folder)
   const specs = filesIn(join(home, 'core/test', folder), '.spec.ts')
   await build({
-    stdin: { contents: specs.map((spec, at) => `export * as spec${at} from ${JSON.stringify(spec)}`).join('\n'), resolveDir: home },
+    stdin: {
+      contents: specs.map((spec, at) => `export * as spec${at} from ${JSON.stringify(spec)}`).join('\n'),
+      resolveDir: home,
+    },
     outfile: out,
     bundle: true,
     platform: 'node',
@@ -86,7 +89,7 @@ async function mutateFolder(folder) {
     const reached = new Set(coverage.byTest.flat())
     const ids = mutants.map(({ id }) => id).filter((id) => reached.has(id))
     const killed = new Set()
-    for (let from = 0; ids.some((id) => id >= from); ) {
+    for (let from = 0; ids.some((id) => id >= from);) {
       writeFileSync(list, JSON.stringify({ ids, from, coverage: coverage.byTest }))
       const hung = await runRunner(bundle, list, (message) => {
         if (message.kind === 'end' && message.isKilled) killed.add(message.id)
@@ -104,7 +107,9 @@ async function mutateFolder(folder) {
     )
     if (shows)
       for (const { id, file, line, from, to } of lived)
-        console.log(`  ${file}:${line}  ${from.slice(0, 70)}  →  ${to.slice(0, 70)}${reached.has(id) ? '' : '  (never reached)'}`)
+        console.log(
+          `  ${file}:${line}  ${from.slice(0, 70)}  →  ${to.slice(0, 70)}${reached.has(id) ? '' : '  (never reached)'}`,
+        )
     return { all: mutants.length, killed: killed.size }
   } finally {
     rmSync(work, { recursive: true, force: true })
