@@ -78,6 +78,8 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
     if (!draft || same(draft.values, base)) return forgetDraft(id)
     values.value = copy(draft.values) as T
     if (draft.version !== saved.version) {
+      // It stays a draft over the older version, so that leaving the page again takes the question nowhere.
+      version = draft.version
       theirs.value = saved
       status.value = 'conflict'
       return

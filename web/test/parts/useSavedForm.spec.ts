@@ -128,6 +128,10 @@ describe('a form that saves as you go', () => {
     await first.change({ bars: 0 })
     first.unmount()
     there = { ...there, version: 8, bars: 20 }
+    const once = open()
+    expect(once.form.status.value).to.equal('conflict')
+    // Left without an answer, it is asked again.
+    once.unmount()
     const { form } = open()
     expect([form.status.value, form.values.value?.bars, form.theirDetails.value?.bars]).to.deep.equal([
       'conflict',
