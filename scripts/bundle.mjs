@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { home } from './prepare.mjs'
 
 /** Our own packages go into the bundle; all others are found where they are installed. */
-const ownPackagesOnly = {
+export const ownPackagesOnly = {
   name: 'own-packages-only',
   setup({ onResolve }) {
     onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>

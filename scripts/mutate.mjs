@@ -3,6 +3,7 @@ import { build } from 'esbuild'
 import { fork } from 'node:child_process'
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
+import { ownPackagesOnly } from './bundle.mjs'
 import { home, install } from './prepare.mjs'
 import { withMutants } from './mutation/mutants.mjs'
 
@@ -35,12 +36,10 @@ async function bundleOf(folder, out) {
     format: 'esm',
     target: 'node20',
     plugins: [
+      ownPackagesOnly,
       {
         name: 'mutants',
-        setup({ onResolve, onLoad }) {
-          onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
-            kind === 'entry-point' || path.startsWith('@vendange/') ? undefined : { path, external: true },
-          )
+        setup({ onLoad }) {
           onLoad({ filter: /\.ts$/ }, ({ path }) => {
             if (!path.startsWith(sources + '/')) return undefined
             const made = withMutants(relative(home, path), readFileSync(path, 'utf8'), mutants.length + 1)

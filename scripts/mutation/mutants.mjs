@@ -51,9 +51,7 @@ function alternatives(node, text) {
 /** Whether a node is an expression of its own: no part of a type, a name, a left side or a constant of the module. */
 function isReplaceable(node) {
   const { parent } = node
-  if (ts.isLiteralTypeNode(parent) || ts.isEnumMember(parent) || ts.isPropertyAssignment(parent) === false) {
-    if (ts.isLiteralTypeNode(parent)) return false
-  }
+  if (ts.isLiteralTypeNode(parent)) return false
   if (ts.isPropertyAssignment(parent) && parent.name === node) return false
   return !ts.isPropertySignature(parent)
 }

@@ -16,6 +16,7 @@ import {
   roomPace,
   traysFreeOn,
 } from '../../src/cure'
+import { workedMould } from '../blends'
 
 const bar = { widthMm: 80, heightMm: 55, thicknessMm: 27 }
 const terms: DryingTerms = { bar, lossShare: 0.11, room: referenceRoom, stepG: 1 }
@@ -159,18 +160,8 @@ describe('the fit', () => {
   })
 
   it('asks a mould for its bar, and a tray of cavities for none', () => {
-    const mould = {
-      lengthMm: 250,
-      widthMm: 80,
-      heightMm: 70,
-      linerMm: 0,
-      fillHeightMm: 60,
-      barThicknessMm: 25,
-      endTrimMm: 0,
-      kerfMm: 0,
-    }
     const { bar: _bar, ...rest } = terms
-    expect(dryingOf(mould, rest)?.bar).to.deep.equal({ widthMm: 80, heightMm: 60, thicknessMm: 25 })
-    expect(dryingOf({ ...mould, shape: 'cavities', cavityCount: 6, cavityMl: 90 }, rest)).to.equal(undefined)
+    expect(dryingOf(workedMould, rest)?.bar).to.deep.equal({ widthMm: 80, heightMm: 60, thicknessMm: 25 })
+    expect(dryingOf({ ...workedMould, shape: 'cavities', cavityCount: 6, cavityMl: 90 }, rest)).to.equal(undefined)
   })
 })

@@ -5,7 +5,7 @@ import { checkProblem } from '../problem/seasonProblem'
 import type { Best } from './annealing'
 import { anneal } from './annealing'
 import type { DayOption } from './dayOptions'
-import { dayOptions } from './dayOptions'
+import { dayOptions, emptySeason } from './dayOptions'
 import { everyPlan, planCount } from './everyPlan'
 import { randomFrom } from '../../random'
 import { Workload } from './workload'
@@ -69,9 +69,10 @@ export function solveSeason(problem: SeasonProblem, options: SolverOptions = {})
     if (!(pour >= 0 && cut > pour && cut < problem.days))
       throw new RangeError(`Expected pinned days within the season, got ${pour} to ${cut} for ${id}`)
 
+  const empty = emptySeason(problem)
   const allowed = problem.batches.map((batch): { batch: SeasonBatch; options: readonly DayOption[] } => {
     const pin = pinOf.get(batch.id)
-    return { batch, options: pin ? [{ pour: pin.pour, cut: pin.cut }] : dayOptions(problem, batch) }
+    return { batch, options: pin ? [{ pour: pin.pour, cut: pin.cut }] : dayOptions(problem, batch, empty) }
   })
   const impossible = allowed.filter((one) => one.options.length === 0).map(({ batch }) => batch.id)
   const possible = allowed.filter((one) => one.options.length > 0)
