@@ -22,7 +22,7 @@ export default ts.config(
     },
   },
   {
-    files: ['{core,contract,server,web,e2e,bench}/**/*.{ts,vue}'],
+    files: ['{core,words,contract,server,web,e2e,bench}/**/*.{ts,vue}'],
     languageOptions: {
       parserOptions: {
         projectService: true,
@@ -35,6 +35,9 @@ export default ts.config(
       // A listener may be async: what it gives is nobody's.
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
       '@typescript-eslint/await-thenable': 'error',
+      // A sentence in a text is no text yet.
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true, allowBoolean: true }],
+      '@typescript-eslint/no-base-to-string': 'error',
     },
   },
   {

@@ -1,25 +1,28 @@
-import { formatQuantity } from '@vendange/core/units'
 import { setLocale } from 'yup'
+import { said } from './said'
 
-// Plain words for whatever has no message of its own.
+// What every rule says that says nothing of its own.
 setLocale({
   mixed: {
-    default: 'This cannot be right.',
-    required: 'Please fill this in.',
-    notNull: 'Please fill this in.',
-    oneOf: 'Choose one of: ${values}.',
-    notType: ({ type }) => (type === 'number' ? 'This must be a number.' : `This must be a ${type}.`),
+    default: said('cannot_be_right'),
+    required: said('missing_value'),
+    notNull: said('missing_value'),
+    oneOf: ({ values }) => said('not_one_of', { values: String(values) }),
+    notType: ({ type }) => said('wrong_type', { type: String(type) }),
   },
   string: {
-    min: 'At least ${min} characters, please.',
-    max: 'At most ${max} characters, please.',
-    matches: 'This is not written as expected.',
+    min: ({ min }) => said('text_too_short', { least: Number(min) }),
+    max: ({ max }) => said('text_too_long', { most: Number(max) }),
+    matches: said('text_unexpected'),
   },
   number: {
-    min: ({ min }) => `This must be ${formatQuantity('number', Number(min))} or more.`,
-    max: ({ max }) => `This must be ${formatQuantity('number', Number(max))} or less.`,
-    integer: 'This must be a whole number.',
+    min: ({ min }) => said('number_too_small', { least: Number(min) }),
+    max: ({ max }) => said('number_too_great', { most: Number(max) }),
+    integer: said('not_whole'),
   },
-  array: { min: 'At least ${min} of these.', max: 'At most ${max} of these.' },
-  object: { noUnknown: 'Unknown field: ${unknown}.' },
+  array: {
+    min: ({ min }) => said('list_too_short', { least: Number(min) }),
+    max: ({ max }) => said('list_too_long', { most: Number(max) }),
+  },
+  object: { noUnknown: ({ unknown }) => said('field_unknown', { field: String(unknown) }) },
 })

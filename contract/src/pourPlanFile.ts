@@ -1,6 +1,10 @@
+import type { Sentence } from '@vendange/core/findings'
+import { sentence } from '@vendange/core/findings'
 import type { InferType } from 'yup'
 import { array, number, object, string, ValidationError } from 'yup'
 import { mostMoves } from '@vendange/core/pour'
+import { atField, faultsOf } from './faults'
+import { said } from './said'
 import { hexText, nameText } from './schemas/pieces'
 import { faceSchema, moveSchema } from './schemas/pour'
 
@@ -18,16 +22,18 @@ export const pourPlanFileSchema = object({
   pots: array(object({ name: nameText(), hex: hexText() }).noUnknown().required())
     .max(12)
     .required(),
-  moves: array(moveSchema).max(mostMoves, `At most ${mostMoves} moves fit a pour.`).required(),
+  moves: array(moveSchema)
+    .max(mostMoves, said('too_many_moves', { most: mostMoves }))
+    .required(),
   face: faceSchema,
 })
   .noUnknown()
   .required()
 export type PourPlanFile = InferType<typeof pourPlanFileSchema>
 
-/** What was read of a file, or what is wrong with it in the maker's words. */
+/** What was read of a file, or what is wrong with it. */
 export type PourPlanRead =
-  { readonly ok: true; readonly plan: PourPlanFile } | { readonly ok: false; readonly message: string }
+  { readonly ok: true; readonly plan: PourPlanFile } | { readonly ok: false; readonly problem: Sentence }
 
 /** Reads a pour plan from a file. Never throws on what a file may hold. */
 export function readPourPlan(text: string): PourPlanRead {
@@ -35,13 +41,13 @@ export function readPourPlan(text: string): PourPlanRead {
   try {
     content = JSON.parse(text)
   } catch {
-    return { ok: false, message: 'That file is no pour plan: it is not JSON.' }
+    return { ok: false, problem: sentence('pour_plan_not_json') }
   }
   try {
     return { ok: true, plan: pourPlanFileSchema.validateSync(content, { strict: true, abortEarly: true }) }
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
-    const place = error.path ? `${error.path}: ` : ''
-    return { ok: false, message: `That file is no pour plan that can be read: ${place}${error.message}` }
+    const [first] = faultsOf(error)
+    return { ok: false, problem: sentence('pour_plan_unread', { problem: first ? atField(first) : '' }) }
   }
 }

@@ -1,7 +1,10 @@
 import type { Fat } from '@vendange/core/fats'
+import type { Sentence } from '@vendange/core/findings'
+import { sentence } from '@vendange/core/findings'
 import { parseRecipeCsv } from '@vendange/core/recipe/csv'
 import { ValidationError } from 'yup'
 import { jsonSchemaOf } from './openapi'
+import { atField, faultsOf } from './faults'
 import { plainRecipe } from './schemas/blank'
 import type { NewRecipe } from './schemas/recipe'
 import { recipeSchema } from './schemas/recipe'
@@ -11,8 +14,8 @@ const version = 1
 
 export type RecipeFile =
   | { readonly ok: true; readonly recipe: NewRecipe }
-  /** What is wrong, in the maker's words. */
-  | { readonly ok: false; readonly problems: readonly string[] }
+  /** What is wrong. */
+  | { readonly ok: false; readonly problems: readonly Sentence[] }
 
 /** A recipe as a file for others: see docs/formats/recipe.schema.json. */
 export function writeRecipeFile(recipe: NewRecipe): string {
@@ -50,8 +53,7 @@ async function checked(recipe: unknown): Promise<RecipeFile> {
     return { ok: true, recipe: await recipeSchema.validate(recipe, { strict: true, abortEarly: false }) }
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
-    const parts = error.inner.length > 0 ? error.inner : [error]
-    return { ok: false, problems: parts.map(({ path, message }) => (path ? `${path}: ${message}` : message)) }
+    return { ok: false, problems: faultsOf(error).map(atField) }
   }
 }
 
@@ -72,10 +74,10 @@ export async function readRecipeFile(
   try {
     file = JSON.parse(text) as typeof file
   } catch {
-    return { ok: false, problems: ['The file is torn: it is no whole JSON.'] }
+    return { ok: false, problems: [sentence('recipe_file_torn')] }
   }
-  if (file.format !== format) return { ok: false, problems: [`This is no recipe file: “format” must be “${format}”.`] }
+  if (file.format !== format) return { ok: false, problems: [sentence('no_recipe_file', { format })] }
   if (file.version !== version)
-    return { ok: false, problems: [`The file is of version ${String(file.version)}; this reads version ${version}.`] }
+    return { ok: false, problems: [sentence('recipe_file_version', { version: String(file.version), reads: version })] }
   return checked(file.recipe)
 }

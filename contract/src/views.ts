@@ -1,6 +1,7 @@
 import type { BatchPlan, PourPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
+import type { Sentence } from '@vendange/core/findings'
 import type { PourTiming } from '@vendange/core/pour'
 import type { LoafEvent, LoafState, Whereabouts } from '@vendange/core/loaf'
 import type { PourLookedBack } from '@vendange/core/plan'
@@ -119,7 +120,7 @@ export interface StepStock {
   /** Lots it may be taken from today, in the order in which they are used. */
   readonly lots: readonly Pick<LotView, 'id' | 'supplier' | 'lotNumber' | 'leftAmount' | 'bestBeforeDay'>[]
   /** Lots that are there and may not be used, each with why. */
-  readonly refused: readonly string[]
+  readonly refused: readonly Sentence[]
 }
 
 /** What was taken of one lot for a pour. */

@@ -2,6 +2,9 @@ import { expect } from 'chai'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { readPourPlan } from '../src/pourPlanFile'
+import { plainReading, sayFor } from '@vendange/words'
+
+const say = sayFor(plainReading)
 
 const document = readFileSync(fileURLToPath(new URL('../../docs/formats/pour-plan.md', import.meta.url)), 'utf8')
 const example = /```json\n([\s\S]*?)```/.exec(document)?.[1] ?? ''
@@ -15,7 +18,7 @@ describe('readPourPlan', () => {
   it('says in words what is wrong with another file', () => {
     const messageOf = (text: string): string => {
       const read = readPourPlan(text)
-      return read.ok ? '' : read.message
+      return read.ok ? '' : say(read.problem)
     }
     expect(messageOf('no plan')).to.equal('That file is no pour plan: it is not JSON.')
     expect(messageOf('{}')).to.match(/^That file is no pour plan that can be read: /)

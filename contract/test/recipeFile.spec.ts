@@ -2,6 +2,9 @@ import { expect } from 'chai'
 import { readFileSync } from 'node:fs'
 import type { NewRecipe } from '../src'
 import { plainRecipe, readRecipeFile, recipeFileSchema, writeRecipeFile } from '../src'
+import { plainReading, sayFor } from '@vendange/words'
+
+const say = sayFor(plainReading)
 
 const recipe: NewRecipe = {
   name: 'House bar',
@@ -21,7 +24,7 @@ const recipe: NewRecipe = {
 }
 const problemsOf = async (text: string): Promise<readonly string[]> => {
   const read = await readRecipeFile(text, 'Brought in')
-  return read.ok ? [] : read.problems
+  return read.ok ? [] : read.problems.map(say)
 }
 
 describe('the recipe file', () => {
@@ -45,7 +48,7 @@ describe('the recipe file', () => {
 
   it('says what is wrong, and takes nothing that burns', async () => {
     const wrong = (change: object) => problemsOf(writeRecipeFile({ ...recipe, ...change }))
-    expect((await wrong({ superfat: -0.02 }))[0]).to.contain('more sodium hydroxide than it can take')
+    expect((await wrong({ superfat: -0.02 }))[0]).to.contain('more sodium hydroxide than they can take')
     expect((await wrong({ naohPurity: 1.4 }))[0]).to.contain('naohPurity')
     expect((await wrong({ fats: [] }))[0]).to.contain('Choose at least one fat.')
     expect((await wrong({ extra: 1 }))[0]).to.contain('extra')

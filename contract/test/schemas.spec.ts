@@ -7,6 +7,7 @@ import {
   blankSeasonSettings,
   collectionSchema,
   designSchema,
+  faultsOf,
   loafEventSchema,
   makerSchema,
   plainMould,
@@ -17,6 +18,9 @@ import {
   ValidationError,
   workshopSchema,
 } from '../src'
+import { plainReading, sayFor } from '@vendange/words'
+
+const say = sayFor(plainReading)
 
 const recipe = {
   name: 'House bar',
@@ -84,8 +88,7 @@ async function errorsOf(schema: ISchema<unknown>, value: unknown): Promise<Recor
     return {}
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error
-    const parts = error.inner.length > 0 ? error.inner : [error]
-    return Object.fromEntries(parts.map(({ path, message }) => [path ?? '', message]))
+    return Object.fromEntries(faultsOf(error).map(({ field, fault }) => [field, say(fault)]))
   }
 }
 

@@ -21,6 +21,7 @@ import type { Context } from './parts/context'
 import { serveRepository } from './parts/repositoryRoutes'
 import { notFound } from './parts/problems'
 import { problemHandler, serve } from './parts/serve'
+import { sayOfContext } from './parts/workshopWords'
 import { sameOriginOnly } from './parts/sameOrigin'
 import { orderService } from './plan/orderService'
 import { planService } from './plan/planService'
@@ -151,6 +152,6 @@ export function createApp({ context, logger, webFolder }: AppOptions): Express {
   app.use((request) => {
     throw notFound(`There is nothing at ${request.path}.`)
   })
-  app.use(problemHandler(logger))
+  app.use(problemHandler(logger, () => sayOfContext(context)))
   return app
 }

@@ -302,7 +302,7 @@ describe('one soap over HTTP', () => {
       const seen = records.length - 1
       const problem = await problemOf(record(id, { actual: 381, seen }))
       expect(problem.status).to.equal(409)
-      expect(problem.detail).to.contain('Olive oil was recorded as 385 by Ilse meanwhile')
+      expect(problem.detail).to.contain('Olive oil was recorded as 385 g by Ilse meanwhile')
       // The same figure is no quarrel, and who has seen it may weigh anew.
       await record(id, { actual: 385, seen })
       expect((await record(id, { actual: 381, seen: seen + 1 })).records.at(-1)?.actual).to.equal(381)

@@ -6,6 +6,8 @@ import type { AddressInfo } from 'node:net'
 import { pino } from 'pino'
 import { notFound, refused, stale, unprocessable } from '../src/parts/problems'
 import { problemHandler } from '../src/parts/serve'
+import { quantity, refuse, tell } from '@vendange/core/findings'
+import { plainReading, sayFor } from '@vendange/words'
 
 describe('problemHandler', () => {
   const logged: unknown[] = []
@@ -16,8 +18,8 @@ describe('problemHandler', () => {
     '/missing': notFound('There is no such pour.'),
     '/stale': stale('recipe', { name: 'Newer', version: 2 }),
     '/refused': refused([
-      { severity: 'tell', code: 'fine', message: 'Only a fact.' },
-      { severity: 'refuse', code: 'no', field: 'superfat', message: 'Too low.' },
+      tell('fat_off_plan', { told: 'Only a fact.' }),
+      refuse('superfat_range', { most: quantity.share(0.3) }, 'superfat'),
     ]),
     '/plain': unprocessable('Not today.'),
   }
@@ -28,7 +30,7 @@ describe('problemHandler', () => {
       throw failures[request.path]
     })
     const logger = pino({ hooks: { logMethod: (given) => void logged.push(given[0]) } })
-    app.use(problemHandler(logger))
+    app.use(problemHandler(logger, () => Promise.resolve(sayFor(plainReading))))
     server = await new Promise((resolve) => {
       const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
     })
@@ -76,8 +78,9 @@ describe('problemHandler', () => {
 
   it('passes on what core refuses, and nothing it only tells', async () => {
     const { problem } = await ask('/refused')
-    expect(problem.errors).to.deep.equal([{ field: 'superfat', message: 'Too low.' }])
-    expect(problem.detail).to.equal('Too low.')
+    const message = 'Set the superfat from 0 % to 30 %. With more, bars stay greasy and soft.'
+    expect(problem.errors).to.deep.equal([{ field: 'superfat', message }])
+    expect(problem.detail).to.equal(message)
     expect((await ask('/plain')).problem.errors).to.deep.equal([])
   })
 })

@@ -136,9 +136,11 @@ describe('the stores over HTTP', () => {
     )
     const batch = await plannedPour()
     const { stock } = await pourUpTo(workshop, batch.id, 'fat:olive')
-    expect(stock.find(({ stepKey }) => stepKey === 'fat:olive')?.refused).to.have.members([
-      'Lot back was recalled by its supplier. Do not use it.',
-      'Lot stale was best before Mon 1 Mar. Do not use it.',
+    expect(
+      stock.find(({ stepKey }) => stepKey === 'fat:olive')?.refused.map(({ code, params }) => [code, params?.['lot']]),
+    ).to.have.deep.members([
+      ['lot_recalled', 'back'],
+      ['lot_expired', 'stale'],
     ])
     const weigh = (lotId: string) =>
       workshop.api(endpoints.batches.record, {

@@ -2,6 +2,7 @@ import { barThicknessRange } from '@vendange/core/mould'
 import { colourantRateRange, scentRateRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
+import { said } from '../said'
 import { mouldCountRange } from './mould'
 import { dayText, freeText, hexText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
 import { barsRange, labelMassRange } from './plan'
@@ -46,7 +47,7 @@ export const orderSchema = object({
   charges: array(
     object({
       day: dayText(),
-      what: string().trim().required('Say what it is for.').max(200),
+      what: string().trim().required(said('charge_unnamed')).max(200),
       cents: wholeWithin('count', centsRange).required(),
     })
       .noUnknown()

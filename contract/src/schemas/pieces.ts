@@ -3,35 +3,32 @@ import { dayRange, isNearDay } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
 import { isClaimKey } from '@vendange/core/plan'
 import type { QuantityKind, Range } from '@vendange/core/units'
-import { rangeMessage } from '@vendange/core/units'
-import type { AnyObject, TestContext } from 'yup'
+import { outOfRange } from '@vendange/core/units'
+import type { AnyObject, Message, TestContext } from 'yup'
 import { array, number, string, ValidationError } from 'yup'
+import { said } from '../said'
 
 /** The largest figure that is taken anywhere: exact in every place it is kept, and harmless in every sum. */
 export const largestFigure = 1e9
 
-const between = (range: Range, message: string) =>
+const between = (range: Range, message: Message) =>
   number()
-    .test(
-      'finite',
-      'This must be a number.',
-      (value) => value === undefined || value === null || Number.isFinite(value),
-    )
+    .test('finite', said('not_a_number'), (value) => value === undefined || value === null || Number.isFinite(value))
     .min(range.min, message)
     .max(range.max, message)
 
-/** A number within a range of the core, with the core's words when it is not. */
-export const within = (kind: QuantityKind, range: Range) => between(range, rangeMessage(kind, range))
+/** A number within a range of the core, with the core's sentence when it is not. */
+export const within = (kind: QuantityKind, range: Range) => between(range, { ...outOfRange(kind, range) })
 
 /** A number whose own range hangs on its neighbours and is checked by the core; here it is only kept from being absurd. */
-export const figure = () => between({ min: -largestFigure, max: largestFigure }, 'This number is far too large.')
+export const figure = () => between({ min: -largestFigure, max: largestFigure }, said('number_too_large'))
 
 /** How often something has happened, from 0. */
-export const tally = () => between({ min: 0, max: largestFigure }, 'This is a whole number from 0.').integer()
+export const tally = () => between({ min: 0, max: largestFigure }, said('not_whole_from_0')).integer()
 
 /** 0, or a number up to the end of a range of the core: a field that its thing may not have. */
 export const unusedOrWithin = (kind: QuantityKind, range: Range) =>
-  between({ min: 0, max: range.max }, rangeMessage(kind, range))
+  between({ min: 0, max: range.max }, { ...outOfRange(kind, range) })
 
 /** A whole number within a range. */
 export const wholeWithin = (kind: QuantityKind, range: Range) => within(kind, range).integer()
@@ -40,20 +37,20 @@ export const wholeWithin = (kind: QuantityKind, range: Range) => within(kind, ra
 export const nameText = () =>
   string()
     .max(80)
-    .test('not-blank', 'Please give it a name.', (value) => value === undefined || value.trim() !== '')
-    .required('Please give it a name.')
+    .test('not-blank', said('name_missing'), (value) => value === undefined || value.trim() !== '')
+    .required(said('name_missing'))
 
 /** Free text; may be empty. */
 export const freeText = (max = 2000) => string().max(max).defined()
 
 export const idText = () => string().max(64).required()
 
-const dayWish = `Write a day like 2027-03-08, from ${dayRange.min.slice(0, 4)} to ${dayRange.max.slice(0, 4)}.`
+const dayWish = said('day_unread', { from: dayRange.min.slice(0, 4), to: dayRange.max.slice(0, 4) })
 
 export const dayText = () =>
   string()
     .test('day', dayWish, (value) => value === undefined || isNearDay(value))
-    .required('Choose a day.')
+    .required(said('day_missing'))
 
 /** A day, or null for none. */
 export const optionalDay = () =>
@@ -67,23 +64,23 @@ const releaseLocalPattern = /^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/
 /** Wall time of a moment, without its zone. */
 export const momentText = () =>
   string()
-    .matches(releaseLocalPattern, 'Write the moment like 2027-04-10T19:00.')
+    .matches(releaseLocalPattern, { message: said('moment_unread') })
     .test(
       'moment',
-      'There is no such day or time.',
+      said('no_such_moment'),
       (value) => value === undefined || (isNearDay(value.slice(0, 10)) && !Number.isNaN(Date.parse(`${value}Z`))),
     )
-    .required('Choose a day and a time.')
+    .required(said('moment_missing'))
 
 export const hexText = () =>
   string()
-    .matches(/^#[0-9A-Fa-f]{6}$/, 'Write a colour like #5A2750.')
+    .matches(/^#[0-9A-Fa-f]{6}$/, { message: said('colour_unread') })
     .required()
 
 /** A colour that may not be known; null then. */
 export const optionalHex = () =>
   string()
-    .matches(/^#[0-9A-Fa-f]{6}$/, { message: 'Write a colour like #5A2750.', excludeEmptyString: false })
+    .matches(/^#[0-9A-Fa-f]{6}$/, { message: said('colour_unread'), excludeEmptyString: false })
     .nullable()
     .optional()
 
@@ -93,23 +90,19 @@ export const versionNumber = () => tally().required()
 export const claimKey = () =>
   string()
     .max(64)
-    .test('claim', 'There is no such claim.', (value) => value === undefined || isClaimKey(value))
+    .test('claim', said('claim_unknown'), (value) => value === undefined || isClaimKey(value))
     .required()
 
 /** Claims of a recipe or promises of a collection. */
 export const claimKeys = () => array(claimKey()).max(40).required()
 
-/** Shares of a whole added up; one that is not filled in yet counts nothing. */
-export const sumOfShares = (parts: readonly { readonly share?: number | undefined }[]): number =>
-  parts.reduce((sum, part) => sum + (typeof part?.share === 'number' ? part.share : 0), 0)
-
 /** Turns what the core refuses into errors of the fields it names, below the object under test. */
 export function refusals(context: TestContext<AnyObject>, findings: readonly Finding[]): true | ValidationError {
   const errors = findings
     .filter(({ severity }) => severity === 'refuse')
-    .map(({ field, message }) => {
+    .map(({ field, ...finding }) => {
       const path = [context.path, field].filter(Boolean).join('.')
-      return context.createError({ path, message })
+      return context.createError({ path, message: { ...finding } })
     })
   return errors.length === 0 ? true : new ValidationError(errors)
 }

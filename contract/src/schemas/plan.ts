@@ -1,6 +1,5 @@
 import { isTimeZone } from '@vendange/core/calendar'
-import type { PortionKind } from '@vendange/core/batch'
-import { portionKinds } from '@vendange/core/batch'
+import { portionKinds, potSharesFault } from '@vendange/core/batch'
 import {
   colourantRateRange,
   scentBehaviours,
@@ -9,11 +8,13 @@ import {
   wettings,
   wettingRatioRange,
 } from '@vendange/core/recipe'
-import { formatQuantity } from '@vendange/core/units'
+import { quantity } from '@vendange/core/findings'
+import { sumOfShares } from '@vendange/core/recipe'
 import { mostMoves } from '@vendange/core/pour'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
 import { contentKeys } from '@vendange/core/fats'
+import { said } from '../said'
 import {
   claimKeys,
   dayText,
@@ -24,7 +25,6 @@ import {
   nameText,
   optionalDay,
   optionalHex,
-  sumOfShares,
   versionNumber,
   wholeWithin,
   within,
@@ -59,7 +59,7 @@ export const collectionSchema = object({
   /** Wall time in `releaseZone`. */
   releaseLocal: momentText(),
   releaseZone: string()
-    .test('zone', 'Choose a time zone such as Europe/Lisbon.', (value) => value === undefined || isTimeZone(value))
+    .test('zone', said('zone_missing'), (value) => value === undefined || isTimeZone(value))
     .required(),
   /** Moments before the release at which some may buy already, in the same zone. */
   early: array(
@@ -72,7 +72,7 @@ export const collectionSchema = object({
     .test('before-release', function (early) {
       const release = (this.parent as { releaseLocal?: string }).releaseLocal ?? ''
       const late = early?.findIndex(({ local }) => local >= release) ?? -1
-      return late < 0 || this.createError({ path: `early[${late}].local`, message: 'That is not before the release.' })
+      return late < 0 || this.createError({ path: `early[${late}].local`, message: said('not_before_release') })
     }),
   channels: array(
     object({
@@ -135,9 +135,7 @@ const scentSchema = object({
       if (!parts || parts.length === 0) return true
       const total = sumOfShares(parts)
       if (Math.abs(total - 1) <= shareTolerance) return true
-      return this.createError({
-        message: `The parts of the blend add up to ${formatQuantity('share', total)}; they must make 100 %.`,
-      })
+      return this.createError({ message: said('blend_off', { total: quantity.share(total) }) })
     }),
 })
   .noUnknown()
@@ -170,22 +168,6 @@ const colourSchema = object({
   .noUnknown()
   .required()
 
-/** What is wrong with the pots as a whole, before it is known how much batter there is. */
-function potsFault(colours: readonly Partial<InferType<typeof colourSchema>>[]): string | undefined {
-  if (colours.length === 0) return undefined
-  const of = (kind: PortionKind) => colours.filter(({ portion = 'share' }) => portion === kind)
-  const shares = sumOfShares(of('share'))
-  const rests = of('rest').length
-  const stated = formatQuantity('share', shares)
-  if (rests > 1) return 'Only one pot can take the rest.'
-  if (rests === 1)
-    return shares > 1 ? `The pots add up to ${stated} of the batter and leave nothing for the rest.` : undefined
-  if (of('mass').length + of('volume').length > 0) return 'Let one pot take the rest, so that no batter is left over.'
-  return Math.abs(shares - 1) <= shareTolerance
-    ? undefined
-    : `The pots add up to ${stated} of the batter; they must make 100 %.`
-}
-
 /** ml of batter. */
 export const batterMlRange = { min: 0, max: 50_000 } as const
 
@@ -200,11 +182,13 @@ export const designSchema = object({
     .max(12)
     .required()
     .test('shares', function (colours) {
-      const message = colours && potsFault(colours)
-      return message === undefined || this.createError({ message })
+      const fault = colours && potSharesFault(colours)
+      return fault === undefined || this.createError({ message: { ...fault } })
     }),
   /** The moves of the pour, in their order; empty while it is not designed. */
-  pourPlan: array(moveSchema).max(mostMoves, `At most ${mostMoves} moves fit a pour.`).required(),
+  pourPlan: array(moveSchema)
+    .max(mostMoves, said('too_many_moves', { most: mostMoves }))
+    .required(),
   /** The face that stands for the soap; null for that of the middle bar. */
   face: faceSchema,
   /** Colour of the batter left plain, when cured. Null: that of pale fats. */
@@ -259,7 +243,10 @@ export const designSchema = object({
       .test('not-more-than-offered', function (result) {
         return (
           result.sold <= result.offered ||
-          this.createError({ path: `${this.path}.sold`, message: `Only ${result.offered} were offered.` })
+          this.createError({
+            path: `${this.path}.sold`,
+            message: said('more_sold_than_offered', { offered: result.offered }),
+          })
         )
       }),
   )

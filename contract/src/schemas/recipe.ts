@@ -14,6 +14,7 @@ import {
 } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
+import { said } from '../said'
 import {
   areNumbers,
   claimKeys,
@@ -36,7 +37,7 @@ export const recipeSchema = object({
   name: nameText(),
   fats: array(
     object({
-      fatKey: string().max(64).required('Choose a fat.'),
+      fatKey: string().max(64).required(said('fat_missing')),
       share: figure().required(),
       atTrace: boolean().required(),
     })
@@ -119,7 +120,7 @@ export const recipeSchema = object({
   })
   .test('set-days', function (value) {
     if (!areNumbers(value, ['setDaysMin', 'setDaysMax']) || value.setDaysMin <= value.setDaysMax) return true
-    return this.createError({ path: 'setDaysMax', message: 'The longest time in the mould is at least the shortest.' })
+    return this.createError({ path: 'setDaysMax', message: said('set_days_order') })
   })
 
 export const savedRecipeSchema = recipeSchema.shape({

@@ -2,6 +2,7 @@ import { ingredientKinds, mostStoresRows, repeatedLots } from '@vendange/core/st
 import { findFat, isOwnFatKey } from '@vendange/core/fats'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
+import { said } from '../said'
 import { dayText, freeText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
 
 export const deliveryDaysRange = { min: 0, max: 365 } as const
@@ -30,9 +31,9 @@ export const ingredientSchema = object({
   .required()
   .test('ref', function (value) {
     if (value?.kind === 'fat' && findFat(value.ref) === undefined && !isOwnFatKey(value.ref))
-      return this.createError({ path: 'ref', message: 'Choose which fat it is.' })
+      return this.createError({ path: 'ref', message: said('which_fat') })
     if (value?.kind === 'alkali' && value.ref !== 'naoh' && value.ref !== 'koh')
-      return this.createError({ path: 'ref', message: 'Choose which alkali it is.' })
+      return this.createError({ path: 'ref', message: said('which_alkali') })
     return true
   })
 
@@ -100,7 +101,7 @@ export const storesImportSchema = object({
       .noUnknown()
       .required(),
   )
-    .min(1, 'There is nothing to take in.')
+    .min(1, said('nothing_to_take_in'))
     .max(mostStoresRows)
     .required(),
 })
@@ -108,9 +109,7 @@ export const storesImportSchema = object({
   .required()
   .test('lots-once', function (value) {
     const repeated = value?.rows ? repeatedLots(value.rows)[0] : undefined
-    return repeated === undefined
-      ? true
-      : this.createError({ path: `rows[${repeated}]`, message: 'This lot stands in an earlier line already.' })
+    return repeated === undefined ? true : this.createError({ path: `rows[${repeated}]`, message: said('lot_twice') })
   })
 
 export type NewIngredient = InferType<typeof ingredientSchema>

@@ -2,11 +2,12 @@ import { contentKeys } from '@vendange/core/fats'
 import type { Wish } from '@vendange/core/wishes'
 import type { ISchema } from 'yup'
 import { array, lazy, number, object, string } from 'yup'
+import { said } from '../said'
 import { within } from './pieces'
 
 const shareRange = { min: 0, max: 1 } as const
 const senses = ['at_most', 'at_least'] as const
-const fatKey = () => string().max(64).required('Choose a fat.')
+const fatKey = () => string().max(64).required(said('fat_missing'))
 const sense = () => string().oneOf(senses).required()
 const limit = () => within('share', shareRange).required()
 const kind = <K extends Wish['kind']>(name: K) => string().oneOf([name]).required()
@@ -56,11 +57,11 @@ export interface WishRequest {
 
 export const wishRequestSchema = object({
   fats: array(object({ fatKey: fatKey(), share: within('share', shareRange).required() }).required())
-    .min(1, 'Choose at least one fat.')
+    .min(1, said('no_fats'))
     .max(30)
     .required(),
   superfat: number().min(0).max(1).required(),
-  wishes: array(wishSchema).min(1, 'Wish for something first.').max(20).required(),
+  wishes: array(wishSchema).min(1, said('no_wish')).max(20).required(),
   locked: array(fatKey()).max(30).required(),
   mayAdd: array(fatKey()).max(200).required(),
   fatsGPerBar: within('mass', { min: 1, max: 1000 }).required(),

@@ -2,8 +2,9 @@ import { faultKeys, finishes } from '@vendange/core/cutting'
 import { lesserUses, saleChannels } from '@vendange/core/loaf'
 import { massRange } from '@vendange/core/recipe'
 import { phRange } from '@vendange/core/release'
-import type { InferType } from 'yup'
+import type { InferType, Message } from 'yup'
 import { array, boolean, lazy, number, object, string } from 'yup'
+import { said } from '../said'
 import { barsRange } from './plan'
 import {
   dayText,
@@ -48,7 +49,7 @@ const endsRange = { min: 0, max: 100 } as const
 /** One bar as weighed, g. */
 export const barMassRange = { min: 1, max: massRange.max / 10 } as const
 
-const words = (empty: string) =>
+const words = (empty: Message) =>
   freeText(2000).test('not-blank', empty, (value) => value === undefined || value.trim() !== '')
 
 /** `version` counts the events that the writer had seen. */
@@ -98,7 +99,7 @@ export const loafEventSchemas = {
     ...event,
     massG: within('mass', scrapRange).required(),
     colour: nameText(),
-    use: words('Say for which soap.'),
+    use: words(said('which_soap')),
   })
     .noUnknown()
     .required(),
@@ -109,7 +110,7 @@ export const loafEventSchemas = {
     type: typed('fault_closed'),
     ...event,
     fault: faultField(),
-    text: words('Say what was done about it.'),
+    text: words(said('remedy_missing')),
   })
     .noUnknown()
     .required(),
@@ -128,7 +129,7 @@ export const loafEventSchemas = {
     ...event,
     bars: wholeWithin('count', barsRange).required(),
     to: string().oneOf(lesserUses).required(),
-    reason: words('Say why.'),
+    reason: words(said('reason_missing')),
   })
     .noUnknown()
     .required(),
@@ -141,10 +142,10 @@ export const loafEventSchemas = {
   })
     .noUnknown()
     .required(),
-  recalled: object({ type: typed('recalled'), ...event, reason: words('Say why it is called back.') })
+  recalled: object({ type: typed('recalled'), ...event, reason: words(said('recall_reason_missing')) })
     .noUnknown()
     .required(),
-  moved: object({ type: typed('moved'), ...event, place: words('Say where it stands.') })
+  moved: object({ type: typed('moved'), ...event, place: words(said('place_missing')) })
     .noUnknown()
     .required(),
   weighed: object({
@@ -158,13 +159,13 @@ export const loafEventSchemas = {
   photographed: object({ type: typed('photographed'), ...event, photoId: idText() })
     .noUnknown()
     .required(),
-  noted: object({ type: typed('noted'), ...event, text: words('Write the note first.') })
+  noted: object({ type: typed('noted'), ...event, text: words(said('note_missing')) })
     .noUnknown()
     .required(),
-  held: object({ type: typed('held'), ...event, reason: words('Say why it is held.') })
+  held: object({ type: typed('held'), ...event, reason: words(said('hold_reason_missing')) })
     .noUnknown()
     .required(),
-  failed: object({ type: typed('failed'), ...event, reason: words('Say what went wrong.') })
+  failed: object({ type: typed('failed'), ...event, reason: words(said('failure_missing')) })
     .noUnknown()
     .required(),
   released: object({
@@ -174,15 +175,15 @@ export const loafEventSchemas = {
     ph: within('number', phRange).required(),
     lookIsSound: boolean().required(),
     labelIsComplete: boolean().required(),
-    overrideReason: words('Say why it goes all the same.').optional(),
+    overrideReason: words(said('override_reason_missing')).optional(),
   })
     .noUnknown()
     .required(),
   amended: object({
     type: typed('amended'),
     ...event,
-    subject: words('Say what is amended.').max(200),
-    text: words('Write the amendment first.'),
+    subject: words(said('amendment_subject_missing')).max(200),
+    text: words(said('amendment_missing')),
   })
     .noUnknown()
     .required(),

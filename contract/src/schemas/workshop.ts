@@ -5,6 +5,7 @@ import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { scaleResolutionRange } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
+import { said } from '../said'
 import { claimKey, dayText, freeText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
 
 export const massUnits = ['g', 'oz'] as const
@@ -69,15 +70,13 @@ export const workshopSchema = object({
   lengthUnit: string().oneOf(lengthUnits).required(),
   temperatureUnit: string().oneOf(temperatureUnits).required(),
   currency: string()
-    .matches(/^[A-Z]{3}$/, 'Write a currency as three letters, such as EUR.')
+    .matches(/^[A-Z]{3}$/, { message: said('currency_unread') })
     .required(),
   timeZone: string()
-    .test('zone', 'Choose a time zone such as Europe/Lisbon.', (value) => value === undefined || isTimeZone(value))
+    .test('zone', said('zone_missing'), (value) => value === undefined || isTimeZone(value))
     .required(),
   /** Minutes from midnight at which the work of a weekday begins, Monday to Sunday. */
-  weekStartMin: array(wholeWithin('number', minuteOfDayRange).required())
-    .length(7, 'Seven days, Monday to Sunday.')
-    .required(),
+  weekStartMin: array(wholeWithin('number', minuteOfDayRange).required()).length(7, said('seven_days')).required(),
   /** Days that differ for everyone who works here. */
   exceptions: daysThatDiffer(),
   setupHours: hours(),
@@ -148,7 +147,7 @@ export const savedWorkshopSchema = workshopSchema.shape({ version: versionNumber
 export const makerSchema = object({
   name: nameText(),
   /** Monday to Sunday. */
-  weekHours: array(hours()).length(7, 'Seven days, Monday to Sunday.').required(),
+  weekHours: array(hours()).length(7, said('seven_days')).required(),
   /** Days on which this maker has other hours: another job, leave. */
   exceptions: daysThatDiffer(),
 })

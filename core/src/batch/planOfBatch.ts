@@ -1,3 +1,5 @@
+import type { Sentence } from '../findings'
+import { sentence } from '../findings'
 import type { Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
 import type { PotColour, WeighedPot } from './pots'
 
@@ -58,10 +60,8 @@ export function mouldsOfPlan(plan: BatchPlan): readonly MouldOfPlan[] {
 }
 
 /** "2 × Long loaf and Tray". */
-export function mouldWords(plan: BatchPlan): string {
-  return mouldsOfPlan(plan)
-    .map(({ name, count }) => (count === 1 ? name : `${count} × ${name}`))
-    .join(' and ')
+export function mouldsToFill(plan: BatchPlan): readonly Sentence[] {
+  return mouldsOfPlan(plan).map(({ name: mould, count }) => sentence('moulds_of_kind', { count, mould }))
 }
 
 /** Batter that the moulds are to take together, g. */

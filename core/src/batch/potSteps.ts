@@ -1,30 +1,33 @@
+import type { Sentence } from '../findings'
+import { quantity, sentence, sentences, series } from '../findings'
 import type { School } from '../recipe'
 import { scentWeights } from '../recipe'
-import { formatQuantity } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import type { WeighedPot } from './pots'
 import type { RunSheetStep } from './steps'
-import { potStepKey, scentStepKeys, tick, weigh } from './steps'
+import { named, potStepKey, scentStepKeys, tick, weigh } from './steps'
 
 /** What is stirred into a pot, and how far its jug is filled. */
-export function potWords({ colourantG, wetting = null, batterMl }: WeighedPot): string {
-  const mark = batterMl === undefined ? '' : `Up to the ${batterMl} ml mark. `
-  if (colourantG === 0) return `${mark}Stays plain.`
-  const wet = wetting ? `, wetted in ${formatQuantity('mass', wetting.massG, { digits: 1 })} of ${wetting.with}` : ''
-  return `${mark}Stir in ${formatQuantity('mass', colourantG, { digits: 1 })} of colourant${wet || ', wetted'}.`
+export function potSentence({ colourantG, wetting = null, batterMl }: WeighedPot): Sentence {
+  const mark = batterMl === undefined ? '' : sentence('up_to_mark', { mark: quantity.volume(batterMl) })
+  if (colourantG === 0) return sentence('pot_plain', { mark, hasMark: mark === '' ? 'no' : 'yes' })
+  return sentence('pot_coloured', {
+    mark,
+    hasMark: mark === '' ? 'no' : 'yes',
+    colourant: quantity.mass(colourantG),
+    wetting: wetting ? quantity.mass(wetting.massG) : '',
+    with: wetting?.with ?? 'none',
+  })
 }
 
 /** A step for each pot. */
 export function potSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
   return weights.pots.map((pot, index) =>
-    weigh(
-      potStepKey(index),
-      'Colours and scent',
-      `Pot: ${pot.colour.name}`,
-      `Batter for ${pot.colour.name}`,
-      pot.batterG,
-      potWords(pot),
-    ),
+    weigh(potStepKey(index), 'colours', pot.batterG, {
+      name: sentence('pot_name', { pot: pot.colour.name }),
+      title: sentence('pot_title', { pot: pot.colour.name }),
+      detail: potSentence(pot),
+    }),
   )
 }
 
@@ -32,26 +35,23 @@ export function potSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
 export function wettingSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
   return weights.pots.flatMap(({ colour, colourantG, wetting = null }, index) => {
     if (!wetting) return []
-    const [dry, wet] = [colourantG, wetting.massG].map((massG) => formatQuantity('mass', massG, { digits: 1 }))
-    const from = wetting.with === 'water' ? 'water, which is off the lye’s water already' : 'the fat that was kept back'
+    const [dry, wet] = [quantity.mass(colourantG), quantity.mass(wetting.massG)]
     return [
-      tick(
-        `wet:${index}`,
-        'Weigh the fats',
-        `Wet ${colour.name}`,
-        `Wet ${colour.name}: ${dry} in ${wet} of ${wetting.with}`,
-        `Stir the colourant smooth in ${wet} of ${from}.`,
-      ),
+      tick(`wet:${index}`, 'fats', {
+        name: sentence('wet_name', { pot: colour.name }),
+        title: sentence('wet_title', { pot: colour.name, dry, wet, with: wetting.with }),
+        detail: sentence('stir_colourant_smooth', { wet, with: wetting.with }),
+      }),
     ]
   })
 }
 
-/** How a scent that goes in last is shared among the pots. */
-export function scentSharesWords(pots: readonly WeighedPot[]): string {
+/** How a scent that goes in last is shared among the pots; null where all pots get the one share. */
+export function scentShares(pots: readonly WeighedPot[]): Sentence | null {
   const shares = pots.flatMap(({ colour, scentG = 0 }) =>
-    scentG > 0 ? [`${formatQuantity('mass', scentG, { digits: 1 })} into ${colour.name}`] : [],
+    scentG > 0 ? [sentence('scent_share', { massG: quantity.mass(scentG), pot: colour.name })] : [],
   )
-  return shares.length > 1 || shares.length < pots.length ? `${shares.join(', ')}. ` : ''
+  return shares.length > 1 || shares.length < pots.length ? sentence('scent_shares', { shares: series(shares) }) : null
 }
 
 /** The scent, part by part, where its school puts it. */
@@ -62,15 +62,21 @@ export function scentSteps(
   if (!scent || weights.scentG === 0) return []
   const parts = scentWeights(scent, weights.scentG, scaleResolutionG)
   const isBlend = parts.length > 1
-  const [group, where] =
-    school === 'last' ? (['Colours and scent', 'shared among the pots'] as const) : (['Batter', 'at emulsion'] as const)
+  const group = school === 'last' ? 'colours' : 'batter'
   return scentStepKeys(scent).flatMap((key, index) => {
     const { name, massG } = parts[index] ?? { name: '', massG: 0 }
     const isLast = index === parts.length - 1
-    const title = isLast ? `${name}, ${where}` : `${name}, into a cup of glass`
-    const shares = isLast && school === 'last' ? scentSharesWords(weights.pots) : ''
-    const blended = isBlend && isLast ? `On top of the others in the cup, ${scent.name} in all. ` : ''
-    const how = isLast ? (school === 'last' ? 'Last, stirred by hand.' : 'Stirred by hand.') : `For ${scent.name}.`
-    return [weigh(key, group, name, title, massG, `${blended}${shares}${how}`)]
+    const how = sentences(
+      isBlend ? sentence('on_top_in_the_cup', { scent: scent.name }) : '',
+      (school === 'last' ? scentShares(weights.pots) : null) ?? '',
+      sentence('stirred_by_hand', { school }),
+    )
+    return [
+      weigh(key, group, massG, {
+        name: named(name),
+        title: isLast ? sentence('scent_title', { name, school }) : sentence('scent_into_cup', { name }),
+        detail: isLast ? sentence('several', { sentences: how }) : sentence('part_of_scent', { scent: scent.name }),
+      }),
+    ]
   })
 }

@@ -1,7 +1,8 @@
-import type { Finding } from '../findings'
+import type { Finding, Sentence } from '../findings'
+import { quantity, refuse, sentence } from '../findings'
 import type { RecipeAdditive } from '../recipe'
-import { evenShares, withOneMore, withoutOne } from '../recipe'
-import { formatQuantity, roundToScale, toFineScale, withoutDust } from '../units'
+import { evenShares, shareTolerance, sumOfShares, withOneMore, withoutOne } from '../recipe'
+import { roundToScale, toFineScale, withoutDust } from '../units'
 
 /** How the size of a pot is stated: a share of all batter, g, ml, or whatever the others leave. */
 export const portionKinds = ['share', 'mass', 'volume', 'rest'] as const
@@ -119,6 +120,21 @@ export function potG({ batterG, wetting, scentG = 0 }: WeighedPot): number {
   return withoutDust(batterG + (wetting?.massG ?? 0) + scentG)
 }
 
+/** What is wrong with the shares of the pots as a whole, before it is known how much batter there is. */
+export function potSharesFault(
+  colours: readonly { readonly share?: number; readonly portion?: PortionKind | undefined }[],
+): Sentence | undefined {
+  if (colours.length === 0) return undefined
+  const of = (kind: PortionKind) => colours.filter(({ portion = 'share' }) => portion === kind)
+  const shares = sumOfShares(of('share'))
+  const rests = of('rest').length
+  const stated = { stated: quantity.share(shares) }
+  if (rests > 1) return sentence('one_pot_takes_rest')
+  if (rests === 1) return shares > 1 ? sentence('pots_leave_no_rest', stated) : undefined
+  if (of('mass').length + of('volume').length > 0) return sentence('pots_want_a_rest')
+  return Math.abs(shares - 1) <= shareTolerance ? undefined : sentence('pots_off', stated)
+}
+
 /** Whether the pots, as they are stated, can be got out of a batter of this mass. An empty list means yes. */
 export function checkPots(colours: readonly PotColour[], split: PotSplit): readonly Finding[] {
   const fixed = colours.filter(({ portion = 'share' }) => portion !== 'share' && portion !== 'rest')
@@ -126,14 +142,7 @@ export function checkPots(colours: readonly PotColour[], split: PotSplit): reado
   const overG = colours.reduce((sum, colour) => sum + askedG(colour, split), 0) - split.batterG
   return overG <= 0
     ? []
-    : [
-        {
-          severity: 'refuse',
-          code: 'pots_above_batter',
-          field: 'colours',
-          message: `The pots ask for ${formatQuantity('mass', overG, { digits: 0 })} more than the ${formatQuantity('mass', split.batterG, { digits: 0 })} of batter. Make a pot smaller or fill more moulds.`,
-        },
-      ]
+    : [refuse('pots_above_batter', { over: quantity.mass(overG), batter: quantity.mass(split.batterG) }, 'colours')]
 }
 
 const isByShare = ({ portion = 'share' }: PotColour): boolean => portion === 'share'

@@ -1,4 +1,5 @@
 import type { Finding } from '../findings'
+import { refuse } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
 
@@ -29,15 +30,10 @@ const known = new Set<string>(Object.values(clockKeys))
 
 /** What is wrong with a tap on the clock. */
 export function checkClockRecord(stepKey: string, actual: number | null): readonly Finding[] {
-  const refuse = (code: string, message: string): readonly Finding[] => [
-    { severity: 'refuse', code, field: 'actual', message },
-  ]
   const move = moveOfKey(stepKey)
   const isKnown = known.has(stepKey) || (move !== undefined && Number.isInteger(move) && move >= 0)
-  if (!isKnown) return refuse('unknown_step', 'The clock of a pour has no such tap.')
-  if (actual === null) return refuse('figure_missing', 'Say when it was.')
-  if (stepKey === clockKeys.emulsion) return actual > 0 ? [] : refuse('clock_range', 'The tablet’s clock is not set.')
-  return isWithin(actual, clockRange)
-    ? []
-    : refuse('clock_range', 'That is before emulsion, or more than a day after it.')
+  if (!isKnown) return [refuse('clock_tap_unknown', undefined, 'actual')]
+  if (actual === null) return [refuse('clock_time_missing', undefined, 'actual')]
+  if (stepKey === clockKeys.emulsion) return actual > 0 ? [] : [refuse('clock_not_set', undefined, 'actual')]
+  return isWithin(actual, clockRange) ? [] : [refuse('clock_range', undefined, 'actual')]
 }

@@ -1,8 +1,9 @@
-import type { Finding } from '../findings'
+import type { Finding, Sentence } from '../findings'
+import { quantity, refuse, sentence, sentences, tell, warn } from '../findings'
 import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
 import { asPureNaohG, fatOf, massRange, naohDemand, scentWeights, superfatBand, wettingG } from '../recipe'
 import type { Range } from '../units'
-import { formatQuantity, isWithin, rangeMessage, roundTo } from '../units'
+import { isWithin, outOfRange, roundTo } from '../units'
 import type { BatchPlan } from './planOfBatch'
 import { mouldsBatterG, mouldsOfPlan } from './planOfBatch'
 import { checkClockRecord, isClockKey } from './pourClock'
@@ -51,9 +52,6 @@ export const sessionTemperatureRange: Range = { min: -10, max: 120 }
 /** A figure further off than this is taken for a slip of the hand, not a weighing. */
 const plausibleFactor = 3
 
-const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 1 })
-const percent = (share: number): string => formatQuantity('share', share)
-
 function fatsInPot(plan: BatchPlan, done: ReadonlyMap<string, number | null>): readonly WeighedFat[] {
   return plan.weights.fats.map(({ fatKey, massG }) => {
     const fat = fatOf(plan.recipe, fatKey)
@@ -65,40 +63,38 @@ function fatsInPot(plan: BatchPlan, done: ReadonlyMap<string, number | null>): r
 function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | null>, targets: Targets): Finding[] {
   const findings: Finding[] = []
   const lyeIsWeighed = done.has(naohStepKey)
+  const now = quantity.share(targets.band.likely)
+  const mend = lyeMend(plan, done, targets)
   const off = plan.weights.fats.flatMap(({ fatKey, name, massG }) => {
     const offG = (done.get(fatStepKey(fatKey)) ?? massG) - massG
     return Math.abs(offG) < plan.scaleResolutionG / 2
       ? []
-      : [`${name} went in ${grams(Math.abs(offG))} ${offG > 0 ? 'over' : 'under'}.`]
+      : [
+          sentence('fat_went_in_off', {
+            fat: name,
+            off: quantity.mass(Math.abs(offG)),
+            way: offG > 0 ? 'over' : 'under',
+          }),
+        ]
   })
   if (off.length > 0) {
     const what = lyeIsWeighed
-      ? `The lye was weighed already: the superfat is now ${percent(targets.band.likely)}.${mendWords(plan, done, targets)}`
-      : `The lye is now ${grams(targets.naohG)} and the water ${grams(targets.waterG)}; superfat stays ${percent(plan.recipe.superfat)}.`
-    findings.push({ severity: 'tell', code: 'fat_off_plan', message: [...off, what].join(' ') })
+      ? sentence('lye_was_weighed', { superfat: now })
+      : sentence('lye_follows_fats', {
+          lye: quantity.mass(targets.naohG),
+          water: quantity.mass(targets.waterG),
+          superfat: quantity.share(plan.recipe.superfat),
+        })
+    findings.push(tell('fat_off_plan', { told: sentences(...off, what, ...(lyeIsWeighed ? mend : [])) }))
   }
-  if (lyeIsWeighed && off.length === 0 && targets.band.likely >= 0 && mendWords(plan, done, targets) !== '') {
-    findings.push({
-      severity: 'warn',
-      code: 'lye_off_plan',
-      field: naohStepKey,
-      message: `The lye went in ${targets.band.likely < plan.recipe.superfat ? 'over' : 'under'}: the superfat is now ${percent(targets.band.likely)}.${mendWords(plan, done, targets)}`,
-    })
+  if (lyeIsWeighed && off.length === 0 && targets.band.likely >= 0 && mend.length > 0) {
+    const way = targets.band.likely < plan.recipe.superfat ? 'over' : 'under'
+    findings.push(warn('lye_off_plan', { way, superfat: now, mend: sentences(...mend) }, naohStepKey))
   }
   if (lyeIsWeighed && targets.band.likely < 0) {
-    findings.unshift({
-      severity: 'refuse',
-      code: 'lye_exceeds_fats',
-      field: naohStepKey,
-      message: `The lye is more than these fats can take: superfat ${percent(targets.band.likely)}. Do not go on.${mendWords(plan, done, targets)}`,
-    })
+    findings.unshift(refuse('weighed_lye_exceeds_fats', { superfat: now, mend: sentences(...mend) }, naohStepKey))
   } else if (lyeIsWeighed && targets.band.worst < 0) {
-    findings.push({
-      severity: 'warn',
-      code: 'worst_case_has_lye_left',
-      field: naohStepKey,
-      message: `At the low end of the fats’ natural span the superfat is ${percent(targets.band.worst)}.`,
-    })
+    findings.push(warn('worst_case_of_weighed_lye', { superfat: quantity.share(targets.band.worst) }, naohStepKey))
   }
   return findings
 }
@@ -110,20 +106,32 @@ const superfatTolerance = 0.01
  * What brings a lye that is weighed already back to the recipe's superfat: which fat and how much of it, or, where the
  * lye is too little, how much more of it in as much water as dissolves it.
  */
-function mendWords(plan: BatchPlan, done: ReadonlyMap<string, number | null>, { band }: Targets): string {
+function lyeMend(plan: BatchPlan, done: ReadonlyMap<string, number | null>, { band }: Targets): readonly Sentence[] {
   const fats = fatsInPot(plan, done)
   const main = [...fats].sort((a, b) => b.massG - a.massG)[0]
   const { superfat, naohPurity, kohShare = 0 } = plan.recipe
-  if (!main || Math.abs(band.likely - superfat) < superfatTolerance) return ''
+  if (!main || Math.abs(band.likely - superfat) < superfatTolerance) return []
   const demandG = naohDemand(fats, 'typical')
   if (band.likely > superfat) {
     const naohG = Math.floor((demandG * (band.likely - superfat)) / naohPurity)
-    if (naohG < 1 || kohShare > 0 || done.has(emulsionStepKey)) return ''
-    return ` ${grams(naohG)} more sodium hydroxide in ${grams(naohG * 2)} of water brings it back to ${percent(superfat)}.`
+    if (naohG < 1 || kohShare > 0 || done.has(emulsionStepKey)) return []
+    return [
+      sentence('more_lye_brings_back', {
+        lye: quantity.mass(naohG),
+        water: quantity.mass(naohG * 2),
+        superfat: quantity.share(superfat),
+      }),
+    ]
   }
   const missingDemandG = (demandG * (1 - band.likely)) / (1 - superfat) - demandG
   const massG = missingDemandG / naohDemand([{ fat: main.fat, massG: 1 }], 'typical')
-  return ` ${grams(Math.ceil(massG))} more ${main.fat.name.toLowerCase()} brings it back to ${percent(superfat)}.`
+  return [
+    sentence('more_fat_brings_back', {
+      massG: quantity.mass(Math.ceil(massG)),
+      fat: main.fat.name.toLowerCase(),
+      superfat: quantity.share(superfat),
+    }),
+  ]
 }
 
 interface Targets {
@@ -252,32 +260,23 @@ const targetAfter = (state: PourSession, key: string): number =>
 const isAlkaliStep = (key: string): boolean => key === naohStepKey || key === kohStepKey
 
 function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: SessionStep, actualG: number): Finding[] {
-  const refuse = (code: string, message: string): Finding[] => [{ severity: 'refuse', code, field: 'actual', message }]
   if (step.key === leftStepKey) {
     const madeG = madeNow(plan, records)
-    return actualG >= 0 && actualG < madeG
-      ? []
-      : refuse('left_range', `This must be from 0 g to less than the ${grams(madeG)} that were made.`)
+    return actualG >= 0 && actualG < madeG ? [] : [refuse('left_range', { made: quantity.mass(madeG) }, 'actual')]
   }
   if (!isWithin(actualG, massRange) || actualG === 0)
-    return refuse('mass_range', 'Weigh more than 0 g, and at most 100 kg.')
+    return [refuse('weighing_range', { most: quantity.most('mass', massRange.max) }, 'actual')]
   const targetG = step.target ?? 0
   if (actualG > targetG * plausibleFactor || actualG < targetG / plausibleFactor) {
-    return refuse(
-      'mass_implausible',
-      `${grams(actualG)} is far from the ${grams(targetG)} asked for. Check the unit and the tare, then weigh again.`,
-    )
+    return [refuse('mass_implausible', { actual: quantity.mass(actualG), target: quantity.mass(targetG) }, 'actual')]
   }
   const after = pourSession(plan, [...records, { stepKey: step.key, actual: actualG }])
   if (after.band.likely < 0 && (isAlkaliStep(step.key) || records.some(({ stepKey }) => isAlkaliStep(stepKey)))) {
     const allowedG = targetAfter(after, step.key)
     const mend = isAlkaliStep(step.key)
-      ? `Take ${grams(actualG - allowedG)} back out of the dry cup.`
-      : 'Add the missing fat before going on.'
-    return refuse(
-      'lye_exceeds_fats',
-      `That is more alkali than these fats can take (superfat ${percent(after.band.likely)}); it would burn skin. ${mend}`,
-    )
+      ? sentence('take_back_out', { over: quantity.mass(actualG - allowedG) })
+      : sentence('add_missing_fat')
+    return [refuse('weighing_exceeds_fats', { superfat: quantity.share(after.band.likely), mend }, 'actual')]
   }
   if (step.key === waterStepKey) {
     const alkaliG = targetAfter(after, naohStepKey) + targetAfter(after, kohStepKey)
@@ -285,8 +284,7 @@ function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: Se
       (sum, { place, waterG }) => (place === 'lye' ? sum + waterG : sum),
       0,
     )
-    if (actualG + broughtG < alkaliG)
-      return refuse('water_below_lye', 'Less water than alkali does not dissolve it. Add water to the jug.')
+    if (actualG + broughtG < alkaliG) return [refuse('water_below_lye', undefined, 'actual')]
   }
   return []
 }
@@ -304,39 +302,16 @@ export function checkStepRecord(
   const state = pourSession(plan, records)
   const index = state.steps.findIndex(({ key }) => key === record.stepKey)
   const step = state.steps[index]
-  if (!step)
-    return [{ severity: 'refuse', code: 'unknown_step', field: 'stepKey', message: 'This pour has no such step.' }]
+  if (!step) return [refuse('unknown_step', undefined, 'stepKey')]
   if (index > state.nextIndex) {
-    return [
-      {
-        severity: 'refuse',
-        code: 'step_out_of_order',
-        field: 'stepKey',
-        message: `First comes: ${state.steps[state.nextIndex]?.title ?? ''}.`,
-      },
-    ]
+    return [refuse('step_out_of_order', { first: state.steps[state.nextIndex]?.title ?? '' }, 'stepKey')]
   }
   if (step.kind === 'tick') return []
-  if (record.actual === null)
-    return [
-      {
-        severity: 'refuse',
-        code: 'figure_missing',
-        field: 'actual',
-        message: 'Enter what the scale or the probe shows.',
-      },
-    ]
+  if (record.actual === null) return [refuse('figure_missing', undefined, 'actual')]
   if (step.kind === 'weigh') return checkWeighing(plan, records, step, record.actual)
   return isWithin(record.actual, sessionTemperatureRange)
     ? []
-    : [
-        {
-          severity: 'refuse',
-          code: 'temperature_range',
-          field: 'actual',
-          message: rangeMessage('temperature', sessionTemperatureRange),
-        },
-      ]
+    : [{ severity: 'refuse', ...outOfRange('temperature', sessionTemperatureRange), field: 'actual' }]
 }
 
 /** All the batter that was weighed, g. */

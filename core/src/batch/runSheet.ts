@@ -1,11 +1,12 @@
-import type { Blending, Recipe, School, WeighedAdditive } from '../recipe'
+import type { Sentence } from '../findings'
+import { quantity, sentence, sentences } from '../findings'
+import type { Recipe, School, WeighedAdditive } from '../recipe'
 import { fatOf, soapingTemperatures, usualSchool, wettingG } from '../recipe'
-import { formatQuantity } from '../units'
 import type { BatchPlan } from './planOfBatch'
-import { mouldsBatterG, mouldWords } from './planOfBatch'
+import { mouldsBatterG, mouldsToFill } from './planOfBatch'
 import { potSteps, scentSteps, wettingSteps } from './potSteps'
 import { partToWeigh } from './splitting'
-import type { RunSheetStep, StepGroup } from './steps'
+import type { Caution, RunSheetStep, StepGroup } from './steps'
 import {
   additiveStepKey,
   emulsionStepKey,
@@ -13,6 +14,7 @@ import {
   kohStepKey,
   leftStepKey,
   liquidStepKey,
+  named,
   naohStepKey,
   potStepKey,
   scentStepKeys,
@@ -21,47 +23,32 @@ import {
   weigh,
 } from './steps'
 
-const lyeCaution =
-  'Goggles, gloves, long sleeves, moving air. Children and animals out. Lye into water, never water into lye; never aluminium. On skin: running water, not vinegar.'
-const alcoholCaution = 'Alcohol burns: no flame, no hot oven near the spray or the fresh vapour.'
-
-const placeWords = {
-  lye: 'into the lye jug',
-  fats: 'into the fats',
-  emulsion: 'at emulsion',
-  trace: 'at trace',
-} as const
+type Place = 'lye' | 'fats' | 'emulsion' | 'trace'
 
 /** Liquids and additives that go in at one place, as steps. */
-function goingIn({ weights }: BatchPlan, place: keyof typeof placeWords, group: StepGroup): readonly RunSheetStep[] {
-  const caution = place === 'lye' ? lyeCaution : null
+function goingIn({ weights }: BatchPlan, place: Place, group: StepGroup): readonly RunSheetStep[] {
+  const caution = place === 'lye' ? 'lye' : null
   const liquids = (weights.liquids ?? []).flatMap((liquid, index) =>
     liquid.place === place
       ? [
-          weigh(
-            liquidStepKey(index),
-            group,
-            liquid.name,
-            `${liquid.name}, ${placeWords[place]}`,
-            liquid.massG,
-            place === 'lye' ? 'Frozen to slush, so that the lye does not scorch it.' : '',
+          weigh(liquidStepKey(index), group, liquid.massG, {
+            name: named(liquid.name),
+            title: sentence('goes_in', { name: liquid.name, place }),
+            detail: place === 'lye' ? sentence('frozen_to_slush') : null,
             caution,
-          ),
+          }),
         ]
       : [],
   )
   const additives = (weights.additives ?? []).flatMap(({ name, place: its, massG, wetting }, index) =>
     its === place
       ? [
-          weigh(
-            additiveStepKey(index),
-            group,
-            name,
-            `${name}, ${placeWords[place]}`,
-            massG,
-            wetting ? wettingWords(wetting) : '',
+          weigh(additiveStepKey(index), group, massG, {
+            name: named(name),
+            title: sentence('goes_in', { name, place }),
+            detail: wetting ? wettingSentence(wetting) : null,
             caution,
-          ),
+          }),
         ]
       : [],
   )
@@ -69,9 +56,8 @@ function goingIn({ weights }: BatchPlan, place: keyof typeof placeWords, group: 
 }
 
 /** How an additive is wetted. */
-export function wettingWords({ with: what, massG }: NonNullable<WeighedAdditive['wetting']>): string {
-  const from = what === 'water' ? 'water, which is off the lye’s water already' : 'the fat that was kept back'
-  return `Stir it smooth in ${formatQuantity('mass', massG, { digits: 1 })} of ${from}.`
+export function wettingSentence({ with: what, massG }: NonNullable<WeighedAdditive['wetting']>): Sentence {
+  return sentence('stir_it_smooth', { wet: quantity.mass(massG), with: what })
 }
 
 /** The fat that some is kept back of for wetting: the largest that is liquid and melted with the others. */
@@ -93,81 +79,64 @@ function fatSteps(plan: BatchPlan): readonly RunSheetStep[] {
     ...weights.fats
       .filter(({ fatKey }) => !isAtTrace(recipe, fatKey))
       .map(({ fatKey, name, massG }) =>
-        weigh(
-          fatStepKey(fatKey),
-          'Weigh the fats',
-          name,
-          `${name}, into the fats`,
-          massG,
-          fatKey === keptBackOf
-            ? `Of it, keep ${formatQuantity('mass', keptBackG, { digits: 1 })} back in a cup for wetting.`
-            : '',
-        ),
+        weigh(fatStepKey(fatKey), 'fats', massG, {
+          name: named(name),
+          title: sentence('goes_in', { name, place: 'fats' }),
+          detail: fatKey === keptBackOf ? sentence('keep_fat_back', { kept: quantity.mass(keptBackG) }) : null,
+        }),
       ),
-    ...goingIn(plan, 'fats', 'Weigh the fats'),
-    tick(
-      'melt',
-      'Weigh the fats',
-      'Melt and mix',
-      'Melt until clear, then let it cool',
-      'Solid fats wholly melted, stirred into the liquid ones.',
-    ),
+    ...goingIn(plan, 'fats', 'fats'),
+    tick('melt', 'fats', {
+      name: sentence('melt_name'),
+      title: sentence('melt_title'),
+      detail: sentence('melt_detail'),
+    }),
   ]
 }
+
+/** How warm a lye becomes while its alkali dissolves, °C. An estimate, on the low side. */
+const dissolvingC = 80
 
 /** The lye until it is clear. */
 function lyeSteps(plan: BatchPlan, group: StepGroup): readonly RunSheetStep[] {
   const { weights } = plan
   const kohG = weights.kohG ?? 0
   return [
-    tick(
-      'goggles',
-      group,
-      'Goggles, gloves, air',
-      'Goggles on, gloves on, window open',
-      'Nothing of aluminium on the bench.',
-      lyeCaution,
-    ),
-    weigh(
-      waterStepKey,
-      group,
-      'Water',
-      'Cold water, into the lye jug',
-      weights.waterG,
-      'The water goes in first.',
-      lyeCaution,
-    ),
+    tick('goggles', group, {
+      name: sentence('goggles_name'),
+      title: sentence('goggles_title'),
+      detail: sentence('goggles_detail'),
+      caution: 'lye',
+    }),
+    weigh(waterStepKey, group, weights.waterG, {
+      name: sentence('water_name'),
+      title: sentence('water_title'),
+      detail: sentence('water_detail'),
+      caution: 'lye',
+    }),
     ...goingIn(plan, 'lye', group),
-    weigh(
-      naohStepKey,
-      group,
-      'Sodium hydroxide',
-      'Sodium hydroxide, into a dry cup',
-      weights.naohG,
-      'Weigh it dry, apart from the water.',
-      lyeCaution,
-    ),
+    weigh(naohStepKey, group, weights.naohG, {
+      name: sentence('naoh_name'),
+      title: sentence('naoh_title'),
+      detail: sentence('naoh_detail'),
+      caution: 'lye',
+    }),
     ...(kohG > 0
       ? [
-          weigh(
-            kohStepKey,
-            group,
-            'Potassium hydroxide',
-            'Potassium hydroxide, into a second dry cup',
-            kohG,
-            'Not the same jar as the sodium hydroxide.',
-            lyeCaution,
-          ),
+          weigh(kohStepKey, group, kohG, {
+            name: sentence('koh_name'),
+            title: sentence('koh_title'),
+            detail: sentence('koh_detail'),
+            caution: 'lye',
+          }),
         ]
       : []),
-    tick(
-      'dissolve',
-      group,
-      'Lye into water',
-      'Pour the lye into the water, little by little',
-      'Stir until clear. It heats by itself to over 80 °C and steams: stand back.',
-      lyeCaution,
-    ),
+    tick('dissolve', group, {
+      name: sentence('dissolve_name'),
+      title: sentence('dissolve_title'),
+      detail: sentence('dissolve_detail', { heat: quantity.temperature(dissolvingC) }),
+      caution: 'lye',
+    }),
   ]
 }
 
@@ -175,95 +144,64 @@ function lyeSteps(plan: BatchPlan, group: StepGroup): readonly RunSheetStep[] {
 export const overnightStepKey = 'lye-overnight'
 
 const overnightStep = (): RunSheetStep =>
-  tick(
-    overnightStepKey,
-    'Lye, the night before',
-    'Label and put away',
-    'Cover the jug when it no longer steams; write LYE and the date on it',
-    'Locked away from children and animals, not of glass, not of aluminium.',
-    lyeCaution,
-  )
+  tick(overnightStepKey, 'lye_overnight', {
+    name: sentence('put_away_name'),
+    title: sentence('put_away_title'),
+    detail: sentence('put_away_detail'),
+    caution: 'lye',
+  })
 
 const temperatureStep = (
   of: 'lye' | 'fats',
   group: StepGroup,
   planned: number,
-  detail: string,
-  caution: string | null,
+  detail: Sentence | null,
+  caution: Caution | null,
 ): RunSheetStep => ({
   key: `temperature:${of}`,
   group,
   kind: 'temperature',
-  name: of === 'lye' ? 'Lye’s temperature' : 'Fats’ temperature',
-  title: `Temperature of the ${of}`,
+  name: sentence('temperature_name', { of }),
+  title: sentence('temperature_title', { of }),
   detail,
   planned,
   caution,
-  wait: { minutes: 10, what: `Look at the temperature of the ${of} again` },
+  wait: { minutes: 10, what: sentence('temperature_again', { of }) },
 })
-
-const blendingDetail: Readonly<Record<Blending, string>> = {
-  brief: 'A few short bursts, by spoon between. Stop when no oil swims on top.',
-  usual: 'Short bursts. Stop when no oil swims on top.',
-  long: 'On beyond the moment when no oil swims on top, as the recipe says.',
-}
 
 /** From lye into fats to trace. */
 function batterSteps(plan: BatchPlan): readonly RunSheetStep[] {
   const { weights, recipe } = plan
   return [
-    tick(
-      emulsionStepKey,
-      'Batter',
-      'Blend to emulsion',
-      'Lye into the fats along the blender’s shaft; blend to emulsion',
-      blendingDetail[recipe.school?.blending ?? 'usual'],
-      lyeCaution,
-    ),
-    ...goingIn(plan, 'emulsion', 'Batter'),
+    tick(emulsionStepKey, 'batter', {
+      name: sentence('emulsion_name'),
+      title: sentence('emulsion_title'),
+      detail: sentence('emulsion_detail', { blending: recipe.school?.blending ?? 'usual' }),
+      caution: 'lye',
+    }),
+    ...goingIn(plan, 'emulsion', 'batter'),
     ...weights.fats
       .filter(({ fatKey }) => isAtTrace(recipe, fatKey))
       .map(({ fatKey, name, massG }) =>
-        weigh(
-          fatStepKey(fatKey),
-          'Batter',
-          name,
-          `${name}, at trace`,
-          massG,
-          'Liquid and about as warm as the batter.',
-        ),
+        weigh(fatStepKey(fatKey), 'batter', massG, {
+          name: named(name),
+          title: sentence('goes_in', { name, place: 'trace' }),
+          detail: sentence('fat_at_trace_detail'),
+        }),
       ),
-    ...goingIn(plan, 'trace', 'Batter'),
+    ...goingIn(plan, 'trace', 'batter'),
   ]
 }
 
 /** What becomes of the loaf on its first night. */
 function coverStep({ recipe }: BatchPlan, gel: School['gel']): RunSheetStep {
-  if (recipe.oven) {
-    return tick(
-      'cover',
-      'Afterwards',
-      'Into the oven',
-      'Into the warm oven overnight; write the time on the mould',
-      'Oven warmed first, then switched off. Look after an hour: a crack or a swelling top wants air.',
-      alcoholCaution,
-    )
-  }
-  return gel === 'kept'
-    ? tick(
-        'cover',
-        'Afterwards',
-        'Cover',
-        'Cover the mould, blanket it, and write the time on it',
-        'Level and out of a draught. In a warm room a cloth is enough.',
-      )
-    : tick(
-        'cover',
-        'Afterwards',
-        'Keep it cool',
-        'Stand the mould uncovered where it is cool; write the time on it',
-        'Level, with air on all sides. A half-gelled ring means it was too warm.',
-      )
+  const night = recipe.oven ? 'oven' : gel
+  return tick('cover', 'afterwards', {
+    name: sentence('cover_name', { night }),
+    title: sentence('cover_title', { night }),
+    detail: sentence('cover_detail', { night }),
+    caution: recipe.oven ? 'alcohol' : null,
+  })
 }
 
 const lyeStepKeys: readonly string[] = [waterStepKey, naohStepKey, kohStepKey]
@@ -283,9 +221,12 @@ function inParts(plan: BatchPlan, steps: readonly RunSheetStep[]): readonly RunS
   return steps.map((step) => {
     const parts = comesAfter.has(step.key) ? 1 : pots * (goesIntoJug(step) ? jugs : 1)
     if (step.kind !== 'weigh' || parts === 1) return step
-    const each = formatQuantity('mass', partToWeigh(step.planned ?? 0, parts, [], plan.scaleResolutionG), { digits: 1 })
-    const vessels = goesIntoJug(step) ? 'jugs' : 'pots'
-    return { ...step, parts, detail: `Into ${parts} ${vessels}, ${each} each. ${step.detail}`.trim() }
+    const into = sentence('into_parts', {
+      parts,
+      vessels: goesIntoJug(step) ? 'jugs' : 'pots',
+      each: quantity.mass(partToWeigh(step.planned ?? 0, parts, [], plan.scaleResolutionG)),
+    })
+    return { ...step, parts, detail: sentence('several', { sentences: sentences(into, step.detail ?? '') }) }
   })
 }
 
@@ -297,56 +238,50 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
   const { lye, gel, scent } = plan.recipe.school ?? usualSchool
   const { lyeC, fatsC } = soapingTemperatures(lye, plan.soapingTemperatureC)
   const isOvernight = lye === 'night_before'
-  const loaves = mouldWords(plan)
+  const loaves = mouldsToFill(plan)
   const scentAtOnce = scent === 'at_once' ? scentSteps(plan, scent) : []
   return inParts(plan, [
-    ...(isOvernight ? [...lyeSteps(plan, 'Lye, the night before'), overnightStep()] : []),
-    tick(
-      'moulds',
-      'Prepare',
-      'Line the mould',
-      `Line the mould: ${loaves}`,
-      'Liner flat into the corners, no folds. Level the shelf.',
-    ),
+    ...(isOvernight ? [...lyeSteps(plan, 'lye_overnight'), overnightStep()] : []),
+    tick('moulds', 'prepare', {
+      name: sentence('line_name'),
+      title: sentence('line_title', { moulds: loaves }),
+      detail: sentence('line_detail'),
+    }),
     ...fatSteps(plan),
     ...wettingSteps(plan),
-    ...(isOvernight ? [] : lyeSteps(plan, 'Lye')),
+    ...(isOvernight ? [] : lyeSteps(plan, 'lye')),
     temperatureStep(
       'lye',
-      isOvernight ? 'Batter' : 'Lye',
+      isOvernight ? 'batter' : 'lye',
       lyeC,
-      isOvernight ? 'As warm as the room. Stir it, goggles on; nothing may have settled.' : '',
-      lyeCaution,
+      isOvernight ? sentence('lye_as_warm_as_room') : null,
+      'lye',
     ),
-    temperatureStep('fats', 'Batter', fatsC, isOvernight ? '' : 'Near that of the lye.', null),
+    temperatureStep('fats', 'batter', fatsC, isOvernight ? null : sentence('fats_near_lye'), null),
     ...batterSteps(plan),
     ...scentAtOnce,
     ...potSteps(plan),
     ...(scentAtOnce.length > 0 ? [] : scentSteps(plan, 'last')),
-    tick('pour', 'Pour', 'Pour', `Pour into ${loaves}`, 'Break the fall on a spatula; knock out the air.'),
-    weigh(
-      leftStepKey,
-      'Pour',
-      'Left in the pots',
-      'What is left in the pots and on the tools',
-      Math.max(0, Math.round(plan.weights.batterG - mouldsBatterG(plan))),
-      'Scraped together and weighed: from it the moulds learn what they really take up. Nothing left is 0.',
-    ),
+    tick('pour', 'pour', {
+      name: sentence('pour_name'),
+      title: sentence('pour_title', { moulds: loaves }),
+      detail: sentence('pour_detail'),
+    }),
+    weigh(leftStepKey, 'pour', Math.max(0, Math.round(plan.weights.batterG - mouldsBatterG(plan))), {
+      name: sentence('left_name'),
+      title: sentence('left_title'),
+      detail: sentence('left_detail'),
+    }),
     {
-      ...tick(
-        'spray',
-        'Afterwards',
-        'Spray the top',
-        'Spray the top with strong alcohol against ash',
-        sprayDetail(plan),
-        alcoholCaution,
-      ),
-      wait: { minutes: 20, what: 'Spray the top again' },
+      ...tick('spray', 'afterwards', {
+        name: sentence('spray_name'),
+        title: sentence('spray_title'),
+        // Where an oven follows, the vapour must be gone first.
+        detail: sentence('spray_detail', { night: plan.recipe.oven ? 'oven' : 'none' }),
+        caution: 'alcohol',
+      }),
+      wait: { minutes: 20, what: sentence('spray_again') },
     },
-    { ...coverStep(plan, gel), wait: { minutes: 60, what: 'Look at the loaf: cracks, heat, a swelling top' } },
+    { ...coverStep(plan, gel), wait: { minutes: 60, what: sentence('look_at_loaf') } },
   ])
 }
-
-/** Where an oven follows, the vapour must be gone first. */
-const sprayDetail = ({ recipe }: BatchPlan): string =>
-  recipe.oven ? 'Or cover it close. Wait until the alcohol has dried before the oven.' : 'Or cover it close.'

@@ -1,4 +1,5 @@
 import type { Finding } from '../findings'
+import { quantity, refuse, sentence, warn } from '../findings'
 import type { Mould } from '../mould'
 import { fillVolumeMl } from '../mould'
 import type { BarCut } from '../cutting'
@@ -14,7 +15,7 @@ import {
   superfatBand,
   wettingG,
 } from '../recipe'
-import { assertWithin, formatQuantity, roundToScale } from '../units'
+import { assertWithin, roundToScale } from '../units'
 import { batterPerGramOfFats } from './batterVolume'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
 import type { PotColour, WeighedPot } from './pots'
@@ -113,11 +114,7 @@ export interface ScaledBatch {
 function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): Finding[] {
   return fats
     .filter(({ massG }) => massG === 0)
-    .map(({ fat }) => ({
-      severity: 'refuse',
-      code: 'below_scale',
-      message: `${fat.name} would be less than half a step of the scale, which shows every ${formatQuantity('mass', scaleResolutionG, { digits: 2 })}. Use a finer scale or fill more moulds.`,
-    }))
+    .map(({ fat }) => refuse('below_scale', { fat: fat.name, step: quantity.mass(scaleResolutionG) }))
 }
 
 /** Wetting colourants in the batch's own water must leave the alkali its own mass of it. */
@@ -127,12 +124,15 @@ function dissolvingFindings({ lye, waterG, pots }: WeightsForFats): Finding[] {
   const leftG = dissolvingWaterG(lye, lye.plainWaterG - waterG)
   if (takenG === 0 || leftG >= alkaliG) return []
   return [
-    {
-      severity: 'refuse',
-      code: 'too_little_to_dissolve',
-      field: 'colours',
-      message: `Wetting the colours takes ${formatQuantity('mass', takenG, { digits: 1 })} of the water and leaves ${formatQuantity('mass', Math.max(0, leftG))} for ${formatQuantity('mass', alkaliG)} of alkali, which needs its own mass at least. Wet them in fat, in less water, or make the lye weaker.`,
-    },
+    refuse(
+      'wetting_takes_lye_water',
+      {
+        taken: quantity.mass(takenG),
+        left: quantity.mass(Math.max(0, leftG)),
+        alkali: quantity.mass(alkaliG),
+      },
+      'colours',
+    ),
   ]
 }
 
@@ -146,22 +146,18 @@ function barFindings(
   if (bars < wish.barsWanted) {
     const mend =
       thicknessForWishMm === undefined
-        ? 'Fill another mould.'
-        : `Cut them ${formatQuantity('length', thicknessForWishMm)} thick, or fill another mould.`
-    findings.push({
-      severity: 'warn',
-      code: 'bars_short',
-      field: 'barsWanted',
-      message: `${wish.barsWanted - bars} of ${wish.barsWanted} bars are missing. ${mend}`,
-    })
+        ? sentence('fill_another_mould')
+        : sentence('cut_thinner_or_fill_another', { thickness: quantity.length(thicknessForWishMm) })
+    findings.push(warn('bars_short', { missing: wish.barsWanted - bars, wanted: wish.barsWanted, mend }, 'barsWanted'))
   }
   if (barCuredG < wish.labelMassG) {
-    findings.push({
-      severity: 'warn',
-      code: 'bar_below_label',
-      field: 'labelMassG',
-      message: `A cured bar comes to about ${formatQuantity('mass', barCuredG, { digits: 0 })} (estimate), below the ${formatQuantity('mass', wish.labelMassG, { digits: 0 })} on its label. Cut thicker or fill higher.`,
-    })
+    findings.push(
+      warn(
+        'bar_below_label',
+        { cured: quantity.barMass(barCuredG), label: quantity.barMass(wish.labelMassG) },
+        'labelMassG',
+      ),
+    )
   }
   return findings
 }

@@ -1,10 +1,11 @@
 import type { BarCut } from '../cutting'
 import { barsOfMould } from '../cutting'
 import type { Finding } from '../findings'
+import { quantity, refuse, warn } from '../findings'
 import type { Mould } from '../mould'
 import { barThicknessRange, fillVolumeMl, filledTo, shapeOf } from '../mould'
 import type { Recipe } from '../recipe'
-import { formatQuantity, isWithin } from '../units'
+import { isWithin } from '../units'
 import { batterPerGramOfFats } from './batterVolume'
 import type { BatchSettings } from './scaleBatch'
 
@@ -33,7 +34,6 @@ export interface AimedMoulds<M extends Mould & BarCut> {
   readonly findings: readonly Finding[]
 }
 
-const length = (mm: number): string => formatQuantity('length', mm)
 const brimMm = ({ heightMm, linerMm }: Mould): number => heightMm - linerMm
 const volumeOf = (kinds: readonly MouldsOfKind[]): number =>
   kinds.reduce((sum, { mould, count }) => sum + count * fillVolumeMl(mould), 0)
@@ -74,18 +74,8 @@ function filledWith<M extends Mould & BarCut>(kinds: readonly MouldsOfKind<M>[],
   const filled = at(greatestWithin(leastLevel, highest, aimMl, (level) => volumeOf(at(level))))
   const leftMl = aimMl - volumeOf(filled)
   const findings: Finding[] = []
-  if (leftMl > aimMl / 100)
-    findings.push({
-      severity: 'warn',
-      code: 'moulds_too_small',
-      message: `${Math.round(leftMl)} ml of it do not fit these moulds filled to the brim. Take another mould for it.`,
-    })
-  if (leftMl < -aimMl / 100)
-    findings.push({
-      severity: 'refuse',
-      code: 'too_little_batter',
-      message: 'That is too little batter to cover the bottom of these moulds. Take a smaller mould.',
-    })
+  if (leftMl > aimMl / 100) findings.push(warn('moulds_too_small', { left: quantity.volume(leftMl) }))
+  if (leftMl < -aimMl / 100) findings.push(refuse('too_little_batter'))
   return { kinds: filled, findings }
 }
 
@@ -96,25 +86,27 @@ function withBarsOf<M extends Mould & BarCut>(
 ): { readonly kind: MouldsOfKind<M>; readonly findings: readonly Finding[] } {
   const { mould } = kind
   const { barMl } = barsOfMould(mould)
-  const warn = (message: string): readonly Finding[] => [{ severity: 'warn', code: 'label_out_of_reach', message }]
   if (shapeOf(mould) === 'cavities') {
-    const findings = Math.abs(barMl / aimMl - 1) < 0.02 ? [] : warn('The cavities of a tray set the mass of its bars.')
+    const findings = Math.abs(barMl / aimMl - 1) < 0.02 ? [] : [warn('cavities_set_bar_mass')]
     return { kind, findings }
   }
   const thicknessMm = Math.round(((mould.barThicknessMm * aimMl) / barMl) * 10) / 10
   if (shapeOf(mould) === 'cylinder')
     return isWithin(thicknessMm, barThicknessRange)
       ? { kind: { ...kind, mould: { ...mould, barThicknessMm: thicknessMm } }, findings: [] }
-      : { kind, findings: warn('No cut of this log comes to that mass. Take another mould.') }
+      : { kind, findings: [warn('no_cut_of_log_fits')] }
   const barAt = (fillMm: number): number => barsOfMould(filledTo(mould, fillMm)).barMl
   const fillMm = greatestWithin(brimMm(mould) * leastLevel, brimMm(mould), aimMl, barAt)
   const short = barAt(fillMm) < aimMl * 0.995
   return {
     kind: { ...kind, mould: filledTo(mould, fillMm) },
     findings: short
-      ? warn(
-          `Filled to its brim of ${length(brimMm(mould))} a bar stays lighter. Cut them ${length(thicknessMm)} thick.`,
-        )
+      ? [
+          warn('brim_stays_lighter', {
+            brim: quantity.length(brimMm(mould)),
+            thickness: quantity.length(thicknessMm),
+          }),
+        ]
       : [],
   }
 }
@@ -142,7 +134,7 @@ export function mouldsFor<M extends Mould & BarCut>(
     if (each === 0)
       return {
         kinds,
-        findings: [{ severity: 'refuse', code: 'no_bars', message: 'This mould gives no bar at its cut.' }],
+        findings: [refuse('mould_gives_no_bar')],
       }
     return { kinds: [{ ...first, count: Math.max(1, Math.ceil(wanted / each)) }, ...others], findings: [] }
   }

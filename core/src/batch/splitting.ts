@@ -1,5 +1,6 @@
 import type { Finding } from '../findings'
-import { formatQuantity, roundTo, roundToScale } from '../units'
+import { quantity, warn } from '../findings'
+import { roundTo, roundToScale } from '../units'
 
 /** What the workshop's vessels hold with room to stir, ml; 0 where nobody has said. */
 export interface Vessels {
@@ -11,8 +12,6 @@ export interface Vessels {
 export function partsFor(ml: number, vesselMl: number): number {
   return vesselMl > 0 ? Math.max(1, Math.ceil(ml / vesselMl - 1e-9)) : 1
 }
-
-const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 0 })
 
 /** What is made of a batch, as far as vessels go. */
 export interface MadeForVessels {
@@ -59,18 +58,27 @@ export function splitFindings(
 ): readonly Finding[] {
   const { largestPotMl, lyeJugMl } = vessels
   const findings: Finding[] = []
-  const warn = (code: string, message: string): void => void findings.push({ severity: 'warn', code, message })
-  const part = (massG: number, parts: number): string => grams(roundToScale(massG / parts, made.stepG))
+  const part = (massG: number, parts: number) => quantity.mass(roundToScale(massG / parts, made.stepG))
   const { pots, jugs } = vesselParts(made, vessels)
   if (pots > 1)
-    warn(
-      'pot_too_small',
-      `${Math.round(made.batterMl)} ml of batter do not fit the largest pot of ${Math.round(largestPotMl)} ml. Make it in ${pots} parts of ${part(made.batterG, pots)}, each of ${part(made.fatsG, pots)} of fats with its own lye.`,
+    findings.push(
+      warn('pot_too_small', {
+        batterMl: quantity.volume(made.batterMl),
+        potMl: quantity.volume(largestPotMl),
+        pots,
+        batter: part(made.batterG, pots),
+        fats: part(made.fatsG, pots),
+      }),
     )
   if (jugs > 1)
-    warn(
-      'jug_too_small',
-      `${Math.round(made.lyeMl / pots)} ml of lye do not fit the jug of ${Math.round(lyeJugMl)} ml. Dissolve it in ${jugs} jugs, ${part(made.alkaliG / pots, jugs)} of alkali into ${part(made.waterG / pots, jugs)} of water each.`,
+    findings.push(
+      warn('jug_too_small', {
+        lyeMl: quantity.volume(made.lyeMl / pots),
+        jugMl: quantity.volume(lyeJugMl),
+        jugs,
+        alkali: part(made.alkaliG / pots, jugs),
+        water: part(made.waterG / pots, jugs),
+      }),
     )
   return findings
 }

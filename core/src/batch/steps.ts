@@ -1,14 +1,11 @@
+import type { Sentence } from '../findings'
+import { sentence } from '../findings'
 import type { ScentUse } from '../recipe'
 
-export type StepGroup =
-  | 'Lye, the night before'
-  | 'Prepare'
-  | 'Weigh the fats'
-  | 'Lye'
-  | 'Batter'
-  | 'Colours and scent'
-  | 'Pour'
-  | 'Afterwards'
+export type StepGroup = 'lye_overnight' | 'prepare' | 'fats' | 'lye' | 'batter' | 'colours' | 'pour' | 'afterwards'
+
+/** What a step's maker is warned of: lye, or the vapour of alcohol. */
+export type Caution = 'lye' | 'alcohol'
 
 /** One thing to do at the bench. `weigh` and `temperature` steps take a measured figure, `tick` steps only a word. */
 export interface RunSheetStep {
@@ -17,44 +14,48 @@ export interface RunSheetStep {
   readonly group: StepGroup
   readonly kind: 'tick' | 'weigh' | 'temperature'
   /** Short, for the list. */
-  readonly name: string
+  readonly name: Sentence
   /** The instruction in full. */
-  readonly title: string
-  readonly detail: string
+  readonly title: Sentence
+  readonly detail: Sentence | null
   /** Planned mass, g, or temperature, °C. */
   readonly planned: number | null
-  /** Plain words where lye, heat or alcohol count. */
-  readonly caution: string | null
-  /** A wait that belongs to it, and what to do at its end. Minutes are estimates. */
+  readonly caution: Caution | null
   /** Weighed in so many equal parts, because a vessel is too small for all of it. */
   readonly parts?: number
-  readonly wait?: { readonly minutes: number; readonly what: string }
+  /** A wait that belongs to it, and what to do at its end. Minutes are estimates. */
+  readonly wait?: { readonly minutes: number; readonly what: Sentence }
+}
+
+/** How a step is told: short, in full, and what else is to be known. */
+export interface StepWords {
+  readonly name: Sentence
+  readonly title: Sentence
+  readonly detail?: Sentence | null
+  readonly caution?: Caution | null
 }
 
 /** A step that takes a word. */
 export function tick(
   key: string,
   group: StepGroup,
-  name: string,
-  title: string,
-  detail: string,
-  caution: string | null = null,
+  { detail = null, caution = null, ...words }: StepWords,
 ): RunSheetStep {
-  return { key, group, kind: 'tick', name, title, detail, planned: null, caution }
+  return { key, group, kind: 'tick', ...words, detail, planned: null, caution }
 }
 
-/** A step that takes a mass, g. */
+/** A step that takes a mass. @param planned g */
 export function weigh(
   key: string,
   group: StepGroup,
-  name: string,
-  title: string,
   planned: number,
-  detail = '',
-  caution: string | null = null,
+  { detail = null, caution = null, ...words }: StepWords,
 ): RunSheetStep {
-  return { key, group, kind: 'weigh', name, title, detail, planned, caution }
+  return { key, group, kind: 'weigh', ...words, detail, planned, caution }
 }
+
+/** A name that the maker gave, as a sentence of its own. */
+export const named = (name: string): Sentence => sentence('named', { name })
 
 /** Key of the step that weighs a fat. */
 export const fatStepKey = (fatKey: string): string => `fat:${fatKey}`

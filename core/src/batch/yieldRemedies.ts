@@ -2,7 +2,9 @@ import { barsOfMould, thicknessForMouldBars } from '../cutting'
 import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import { filledTo, shapeOf } from '../mould'
-import { formatQuantity, roundTo } from '../units'
+import type { Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
+import { roundTo } from '../units'
 import type { BatchSettings, BatchWish } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
 
@@ -16,8 +18,8 @@ export interface MouldAtHand extends Mould, BarCut {
 /** What could be done so that the bars come out. */
 export interface YieldRemedy {
   readonly kind: 'cut' | 'fill' | 'moulds' | 'other_mould' | 'second_batch'
-  /** What to do, in the maker's words. */
-  readonly title: string
+  /** What to do. */
+  readonly title: Sentence
   readonly bars: number
   /** Estimate, as all masses after a cure. */
   readonly barCuredG: number
@@ -64,8 +66,14 @@ export function yieldRemedies(
   if (thicknessMm !== undefined) {
     // Cut a hair thinner than the figure, so that the last bar is whole.
     const thinner = { ...its, barThicknessMm: Math.floor(thicknessMm * 10) / 10 }
-    const cut = `Cut them ${formatQuantity('length', thinner.barThicknessMm)} thick`
-    trials.push({ kind: 'cut', title: cut, mouldId: its.id, mould: thinner, mouldCount })
+    const thickness = quantity.length(thinner.barThicknessMm)
+    trials.push({
+      kind: 'cut',
+      title: sentence('cut_thinner', { thickness }),
+      mouldId: its.id,
+      mould: thinner,
+      mouldCount,
+    })
     const { barCuredG } = scaledIn(thinner, mouldCount)
     const fillHeightMm = Math.ceil((its.fillHeightMm * labelMassG) / barCuredG)
     const isHigher = fillHeightMm > its.fillHeightMm && fillHeightMm <= its.heightMm - its.linerMm
@@ -73,7 +81,7 @@ export function yieldRemedies(
     if (isHigher && shapeOf(its) !== 'cylinder')
       trials.push({
         kind: 'fill',
-        title: `${cut} and fill to ${formatQuantity('length', fillHeightMm)}`,
+        title: sentence('cut_thinner_fill_higher', { thickness, fill: quantity.length(fillHeightMm) }),
         mouldId: its.id,
         mould: filledTo(thinner, fillHeightMm),
         mouldCount,
@@ -84,7 +92,7 @@ export function yieldRemedies(
     if (needed <= its.count)
       trials.push({
         kind: 'moulds',
-        title: `Fill ${needed} × ${its.name}`,
+        title: sentence('fill_moulds', { count: needed, mould: its.name }),
         mouldId: its.id,
         mould: its,
         mouldCount: needed,
@@ -92,7 +100,7 @@ export function yieldRemedies(
     const batches = Math.ceil(barsWanted / now.bars)
     trials.push({
       kind: 'second_batch',
-      title: batches === 2 ? 'Make a second batch' : `Make ${batches} batches`,
+      title: sentence('make_batches', { batches }),
       mouldId: its.id,
       mould: its,
       mouldCount,
@@ -104,7 +112,7 @@ export function yieldRemedies(
     const { bars } = barsOfMould(other)
     const needed = bars > 0 ? Math.ceil(ownWanted / bars) : Infinity
     if (needed > other.count) continue
-    const title = `Pour into ${needed === 1 ? other.name : `${needed} × ${other.name}`}`
+    const title = sentence('pour_into_other', { count: needed, mould: other.name })
     trials.push({ kind: 'other_mould', title, mouldId: other.id, mould: other, mouldCount: needed })
   }
 

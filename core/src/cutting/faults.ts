@@ -12,11 +12,8 @@ export const faultKeys = [
 ] as const
 export type FaultKey = (typeof faultKeys)[number]
 
-/** A fault that a cut can show, with its likely cause and what helps, in the maker's words. */
+/** A fault that a cut can show. */
 export interface Fault {
-  readonly name: string
-  readonly cause: string
-  readonly remedy: string
   /** Its bars may not go while it is open. */
   readonly holdsBack: boolean
 }
@@ -24,79 +21,43 @@ export interface Fault {
 /** From usual practice. */
 export const faults: Readonly<Record<FaultKey, Fault>> = {
   air_pockets: {
-    name: 'Air pockets',
-    cause: 'Batter was thick when it was poured, or air came in with the blender.',
-    remedy: 'Pour thinner, knock each layer; tilt the blender before it runs.',
     holdsBack: false,
   },
   half_gel: {
-    name: 'A ring, half gelled',
-    cause: 'Only the middle of the loaf became hot enough to gel.',
-    remedy: 'Keep it all warm (blanket, oven) or all cool (no cover, moving air).',
     holdsBack: false,
   },
   rivers: {
-    name: 'Glycerine rivers',
-    cause: 'It was hot and had much water; white pigment shows them.',
-    remedy: 'Less water, a cooler night, white pigment well wetted and sparingly.',
     holdsBack: false,
   },
   ash: {
-    name: 'Ash',
-    cause: 'Fresh soap met air before it had set.',
-    remedy: 'Alcohol on the top (away from flames and ovens), a cover; plane or steam it off.',
     holdsBack: false,
   },
   cracks: {
-    name: 'Cracks',
-    cause: 'It overheated, or was cut when it was already brittle.',
-    remedy: 'Cooler batter and less sugar; cut earlier.',
     holdsBack: false,
   },
   orange_spots: {
-    name: 'Orange spots',
-    cause: 'Fat has begun to go rancid: old stock, metal, or much superfat in soft fats.',
-    remedy: 'Fresher lots, a lower superfat, racks without bare metal. These bars are not sold.',
     holdsBack: true,
   },
   curdled: {
-    name: 'Curdled spots',
-    cause: 'The scent curdled the batter, or it was not blended through.',
-    remedy: 'Scent later or another one; blend it smooth before it is poured.',
     holdsBack: false,
   },
   bleeding: {
-    name: 'Colour bleeds',
-    cause: 'A dye that dissolves in the soap’s own water.',
-    remedy: 'A pigment in its place, or a layer beside it that may take the colour.',
     holdsBack: false,
   },
   colour_off: {
-    name: 'Colour off the plan',
-    cause: 'Scent that browns, a gel that deepens, or a share weighed otherwise.',
-    remedy: 'Photograph it on day 1, 7 and 28 and set the shade in the plan.',
     holdsBack: false,
   },
   lye_pocket: {
-    name: 'White, soft or wet pocket that bites',
-    cause: 'Lye that was not blended in, or a recipe weighed wrong.',
-    remedy: 'Gloves on. Test with a strip; the loaf is not sold.',
     holdsBack: true,
   },
 }
 
-/** Faults of some loaves, those of most loaves first: "Ash on 2 of 5 loaves; cracks on 1." Empty where there were none. */
-export function faultWords(loaves: readonly { readonly foundFaults: readonly FaultKey[] }[]): string {
-  const counted = faultKeys
-    .map((key) => ({ key, loaves: loaves.filter(({ foundFaults }) => foundFaults.includes(key)).length }))
+/** How many of some loaves had each fault, those of most loaves first; none of what no loaf had. */
+export function faultCounts(
+  loaves: readonly { readonly foundFaults: readonly FaultKey[] }[],
+): readonly { readonly fault: FaultKey; readonly loaves: number }[] {
+  return faultKeys
+    .map((fault) => ({ fault, loaves: loaves.filter(({ foundFaults }) => foundFaults.includes(fault)).length }))
     .filter((one) => one.loaves > 0)
     .sort((a, b) => b.loaves - a.loaves)
-  if (counted.length === 0) return ''
-  const all = `${loaves.length} ${loaves.length === 1 ? 'loaf' : 'loaves'}`
-  const lines = counted.map((one, at) => {
-    const { name } = faults[one.key]
-    const written = at === 0 ? name : name.charAt(0).toLowerCase() + name.slice(1)
-    return at === 0 ? `${written} on ${one.loaves} of ${all}` : `${written} on ${one.loaves}`
-  })
-  return `${lines.join('; ')}.`
 }

@@ -2,12 +2,6 @@
 export const contentKeys = ['animal', 'palm', 'nut'] as const
 export type ContentKey = (typeof contentKeys)[number]
 
-export const contentWords: Readonly<Record<ContentKey, string>> = {
-  animal: 'of animals',
-  palm: 'of palms',
-  nut: 'of nuts',
-}
-
 /**
  * What the fats of the table bring. Nuts as named by Regulation (EU) 1169/2011, Annex II, with peanut and the shea nut,
  * which buyers ask about, beside them. Stearic and lauric acid are made of palm or tallow unless the supplier says

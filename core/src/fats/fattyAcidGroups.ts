@@ -1,10 +1,10 @@
 import type { Fat, FattyAcid } from './fat'
 
-/** What a group of fatty acids does in a bar, in the maker's words. */
+export type FattyAcidGroupKey = 'foam' | 'short' | 'firm' | 'mild' | 'tender' | 'ricinoleic' | 'longer'
+
+/** Fatty acids that do the same in a bar. */
 export interface FattyAcidGroup {
-  readonly key: string
-  readonly label: string
-  readonly does: string
+  readonly key: FattyAcidGroupKey
   readonly acids: readonly FattyAcid[]
 }
 
@@ -12,41 +12,29 @@ export interface FattyAcidGroup {
 export const fattyAcidGroups: readonly FattyAcidGroup[] = [
   {
     key: 'foam',
-    label: 'Quick foam',
-    does: 'lauric and myristic: fast, big foam; strips skin when there is much of it',
     acids: ['lauric', 'myristic'],
   },
   {
     key: 'short',
-    label: 'Short chains',
-    does: 'caprylic and capric: foam at once, harsh in quantity',
     acids: ['caprylic', 'capric'],
   },
   {
     key: 'firm',
-    label: 'Firm and slow to wear',
-    does: 'palmitic and stearic: hard bars, creamy foam',
     acids: ['palmitic', 'stearic'],
   },
   {
     key: 'mild',
-    label: 'Mild',
-    does: 'oleic and palmitoleic: gentle, slow to harden',
     acids: ['oleic', 'palmitoleic'],
   },
   {
     key: 'tender',
-    label: 'Goes off first',
-    does: 'linoleic and linolenic: soft, and the first to turn rancid',
     acids: ['linoleic', 'linolenic'],
   },
   {
     key: 'ricinoleic',
-    label: 'Holds the foam',
-    does: 'ricinoleic, of castor: keeps foam standing',
     acids: ['ricinoleic'],
   },
-  { key: 'longer', label: 'Long chains', does: '20 carbons and up', acids: ['longer'] },
+  { key: 'longer', acids: ['longer'] },
 ]
 
 export interface GroupShare {

@@ -1,7 +1,8 @@
 import type { Day } from '../calendar'
 import type { Finding } from '../findings'
+import { quantity, refuse, warn } from '../findings'
 import type { Range } from '../units'
-import { formatQuantity, isWithin } from '../units'
+import { isWithin } from '../units'
 import type { ContentKey } from './contents'
 import type { Fat } from './fat'
 import { fattyAcidMolarMass } from './fat'
@@ -66,43 +67,46 @@ const expectedWithin = 0.06
 /** What is wrong with an own fat. Never throws on what a maker can type. */
 export function checkOwnFat(fat: OwnFat): readonly Finding[] {
   const findings: Finding[] = []
-  const refuse = (code: string, field: string, message: string): void =>
-    void findings.push({ severity: 'refuse', code, field, message })
   const { min, typical, max } = fat.saponificationValue
   for (const [end, value] of Object.entries(fat.saponificationValue)) {
     if (!isWithin(value, possibleSaponification))
-      refuse(
-        'saponification_range',
-        `saponificationValue.${end}`,
-        `No fat takes ${formatQuantity('number', value)} mg of KOH a gram: from ${possibleSaponification.min} to ${possibleSaponification.max} is possible. A value for NaOH is to be multiplied by 1.403.`,
+      findings.push(
+        refuse(
+          'saponification_range',
+          {
+            value: quantity.figure(value),
+            least: quantity.figure(possibleSaponification.min),
+            most: quantity.figure(possibleSaponification.max),
+          },
+          `saponificationValue.${end}`,
+        ),
       )
   }
   if (findings.length === 0 && !(min <= typical && typical <= max))
-    refuse('saponification_order', 'saponificationValue.typical', 'It lies between the least and the most.')
+    findings.push(refuse('saponification_order', undefined, 'saponificationValue.typical'))
   if (!isWithin(fat.densityGMl, fatDensityRange))
-    refuse(
-      'density_range',
-      'densityGMl',
-      `A liquid fat weighs from ${fatDensityRange.min} to ${fatDensityRange.max} g a ml.`,
+    findings.push(
+      refuse(
+        'density_range',
+        { least: quantity.figure(fatDensityRange.min), most: quantity.figure(fatDensityRange.max) },
+        'densityGMl',
+      ),
     )
   if (!isWithin(fat.unsaponifiablePercent, { min: 0, max: 60 }))
-    refuse('unsaponifiable_range', 'unsaponifiablePercent', 'From 0 to 60 % of a fat does not saponify.')
+    findings.push(refuse('unsaponifiable_range', undefined, 'unsaponifiablePercent'))
   const percents = Object.values(fat.fattyAcidPercent ?? {})
   const named = percents.reduce((sum, percent) => sum + percent, 0)
   if (percents.some((percent) => !isWithin(percent, { min: 0, max: 100 })) || named > 101)
-    refuse(
-      'acids_range',
-      'fattyAcidPercent',
-      `The fatty acids add up to ${formatQuantity('number', named)} %; they make 100 % at the most.`,
-    )
+    findings.push(refuse('acids_range', { total: quantity.share(named / 100) }, 'fattyAcidPercent'))
   if (findings.length > 0) return findings
   const expected = expectedSaponification(fat)
   if (expected !== undefined && Math.abs(typical / expected - 1) > expectedWithin)
-    findings.push({
-      severity: 'warn',
-      code: 'saponification_unexpected',
-      field: 'saponificationValue.typical',
-      message: `From its fatty acids one would expect about ${formatQuantity('number', Math.round(expected))} mg of KOH a gram (estimate), not ${formatQuantity('number', typical)}. Look at the certificate once more.`,
-    })
+    findings.push(
+      warn(
+        'saponification_unexpected',
+        { expected: quantity.figure(expected, 0), typical: quantity.figure(typical) },
+        'saponificationValue.typical',
+      ),
+    )
   return findings
 }

@@ -1,1 +1,2 @@
 export * from './finding'
+export * from './sentence'

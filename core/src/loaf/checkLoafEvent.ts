@@ -1,9 +1,7 @@
 import type { Day } from '../calendar'
-import { formatDay } from '../calendar'
 import { inOrder } from '../cure'
-import { faults } from '../cutting'
 import type { Finding } from '../findings'
-import { formatQuantity } from '../units'
+import { quantity, refuse, sentence } from '../findings'
 import type { LoafEventType, LoafEvent } from './loafEvents'
 import type { LoafState, LoafStatus } from './loafState'
 import { freeBars, unreleasedBars, unsoldBars } from './loafState'
@@ -19,27 +17,13 @@ const mayFollow: Readonly<Record<LoafStatus, readonly LoafEventType[]>> = {
   released: ['released', 'downgraded', 'allotted', 'given_back', 'sold', 'recalled', 'scrap_used', 'amended'],
 }
 
-const statusWords: Readonly<Record<LoafStatus, string>> = {
-  in_mould: 'still in its mould',
-  unmoulded: 'unmoulded but not cut',
-  curing: 'cut and curing',
-  held: 'held',
-  failed: 'recorded as failed',
-  released: 'released',
-}
-const eventWords: Partial<Readonly<Record<LoafEventType, string>>> = {
-  fault_found: 'given a fault',
-  fault_closed: 'cleared of a fault',
-  scrap_used: 'used as scrap',
-  given_back: 'given back',
-}
-
 /** A bar that dries gains no more than this between two weighings: the scale's own step and damp air, g. An estimate. */
 export const heavierByG = 1
 
-const bars = (count: number): string => (count === 1 ? 'one bar' : `${count} bars`)
-
-function earliestDay(state: LoafState, type: LoafEventType): { readonly day: Day | undefined; readonly was: string } {
+function earliestDay(
+  state: LoafState,
+  type: LoafEventType,
+): { readonly day: Day | undefined; readonly was: LoafEventType | 'poured' } {
   switch (type) {
     case 'cut':
       return { day: state.unmouldedDay, was: 'unmoulded' }
@@ -55,68 +39,66 @@ function earliestDay(state: LoafState, type: LoafEventType): { readonly day: Day
   }
 }
 
-/** What counts against an event, as a code, words and the field at fault; undefined where nothing does. */
-function against(state: LoafState, event: LoafEvent, today: Day): readonly [string, string, string] | undefined {
+/** What counts against an event; undefined where nothing does. */
+function against(state: LoafState, event: LoafEvent): Finding | undefined {
   switch (event.type) {
     case 'cut': {
       const heavy = event.bars * event.firstBarG
       if (state.batterG === undefined || heavy <= state.batterG * 1.02) return undefined
-      return [
-        'more_than_the_loaf',
-        `${event.bars} bars of ${event.firstBarG} g weigh more than the ${Math.round(state.batterG)} g of batter in this loaf. Check the count and the mass of the first bar.`,
+      return refuse(
+        'bars_outweigh_loaf',
+        { bars: event.bars, first: quantity.mass(event.firstBarG), batter: quantity.mass(state.batterG) },
         'bars',
-      ]
+      )
     }
     case 'scrapped': {
       const scrapG = state.scrap.reduce((sum, { massG }) => sum + massG, 0) + event.massG
       if (state.batterG === undefined || scrapG <= state.batterG * 1.02) return undefined
-      return ['more_than_the_loaf', `All its scrap would weigh more than the loaf did.`, 'massG']
+      return refuse('scrap_outweighs_loaf', undefined, 'massG')
     }
     case 'scrap_used': {
       const left = state.scrap.find(({ colour }) => colour === event.colour)?.massG ?? 0
       if (event.massG <= left) return undefined
-      return ['scrap_is_gone', `Only ${formatQuantity('mass', left, { digits: 0 })} of it are in the bin.`, 'massG']
+      return refuse('scrap_is_gone', { left: quantity.mass(left) }, 'massG')
     }
     case 'weighed': {
       const last = inOrder(state.weighIns)
         .filter(({ day }) => day < event.day)
         .at(-1)
       if (!last || event.isSure === true || event.barG <= last.massG + heavierByG) return undefined
-      const more = formatQuantity('mass', event.barG - last.massG, { digits: 1 })
-      return [
+      return refuse(
         'heavier_than_before',
-        `That is ${more} heavier than on ${formatDay(last.day, today)}, and a bar only dries. Is it the marked bar? Weigh it again, or say that you are sure.`,
+        { more: quantity.mass(event.barG - last.massG), day: quantity.day(last.day) },
         'barG',
-      ]
+      )
     }
     case 'fault_closed':
       return state.openFaults.includes(event.fault)
         ? undefined
-        : ['fault_is_not_open', `${faults[event.fault].name} is not open on this loaf.`, 'fault']
+        : refuse('fault_is_not_open', { fault: sentence('fault_name', { fault: event.fault }) }, 'fault')
     case 'finished':
       return state.cut && event.bars > state.cut.bars
-        ? ['more_than_cut', `Only ${bars(state.cut.bars)} were cut from this loaf.`, 'bars']
+        ? refuse('more_than_cut', { bars: state.cut.bars }, 'bars')
         : undefined
     case 'released':
       return event.bars > unreleasedBars(state)
-        ? state.releasedBars > 0
-          ? ['more_than_cut', `Only ${bars(unreleasedBars(state))} are left to be released.`, 'bars']
-          : ['more_than_cut', `Only ${unreleasedBars(state)} bars were cut from this loaf.`, 'bars']
+        ? refuse(
+            state.releasedBars > 0 ? 'more_than_unreleased' : 'more_than_cut',
+            { bars: unreleasedBars(state) },
+            'bars',
+          )
         : undefined
     case 'downgraded': {
       const free = state.status === 'released' ? freeBars(state) : unreleasedBars(state)
-      return event.bars > free ? ['more_than_there_are', `Only ${bars(free)} are left for that.`, 'bars'] : undefined
+      return event.bars > free ? refuse('more_than_there_are', { bars: free }, 'bars') : undefined
     }
     case 'allotted':
-      if (state.recallReason !== undefined)
-        return ['loaf_is_recalled', `It was called back: ${state.recallReason}`, 'bars']
-      return event.bars > freeBars(state)
-        ? ['not_enough_bars', `Only ${bars(freeBars(state))} are free.`, 'bars']
-        : undefined
+      if (state.recallReason !== undefined) return refuse('loaf_is_recalled', { reason: state.recallReason }, 'bars')
+      return event.bars > freeBars(state) ? refuse('not_enough_bars', { bars: freeBars(state) }, 'bars') : undefined
     case 'given_back':
     case 'sold':
       return event.bars > unsoldBars(state, event.channel)
-        ? ['not_allotted', `Only ${bars(unsoldBars(state, event.channel))} are set aside there and not sold.`, 'bars']
+        ? refuse('not_allotted', { bars: unsoldBars(state, event.channel) }, 'bars')
         : undefined
     default:
       return undefined
@@ -125,21 +107,15 @@ function against(state: LoafState, event: LoafEvent, today: Day): readonly [stri
 
 /** Whether an event may follow in the life of a loaf, as far as order, days and counts go. An empty list means yes. */
 export function checkLoafEvent(state: LoafState, event: LoafEvent, today: Day): readonly Finding[] {
-  const refuse = (code: string, message: string, field?: string): readonly Finding[] => [
-    { severity: 'refuse', code, message, ...(field === undefined ? {} : { field }) },
-  ]
   if (!mayFollow[state.status].includes(event.type)) {
     return state.status === 'released'
-      ? refuse('loaf_is_released', 'This loaf is released: its record is not edited. Write an amendment.')
-      : refuse(
-          'event_out_of_order',
-          `This loaf is ${statusWords[state.status]}; it cannot be ${eventWords[event.type] ?? event.type} now.`,
-        )
+      ? [refuse('loaf_is_released')]
+      : [refuse('event_out_of_order', { status: state.status, event: event.type })]
   }
-  if (event.day > today) return refuse('day_ahead', 'That day has not come yet.', 'day')
+  if (event.day > today) return [refuse('day_ahead', undefined, 'day')]
   const earliest = earliestDay(state, event.type)
   if (earliest.day !== undefined && event.day < earliest.day)
-    return refuse('day_before_cause', `That is before ${earliest.day}, when the loaf was ${earliest.was}.`, 'day')
-  const fault = against(state, event, today)
-  return fault ? refuse(...fault) : []
+    return [refuse('day_before_cause', { day: quantity.day(earliest.day), was: earliest.was }, 'day')]
+  const fault = against(state, event)
+  return fault ? [fault] : []
 }

@@ -1,6 +1,7 @@
-import type { Finding } from '../findings'
+import type { Finding, Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
 import type { Range } from '../units'
-import { formatQuantity, isWithin, rangeMessage } from '../units'
+import { isWithin, outOfRange } from '../units'
 
 /** Inner length, width and height of a mould, mm. */
 export const mouldSideRange: Range = { min: 20, max: 1500 }
@@ -59,44 +60,43 @@ export interface Block {
 
 export const shapeOf = (mould: Pick<Mould, 'shape'>): MouldShape => mould.shape ?? 'loaf'
 
-type Refuse = (code: string, field: keyof Mould, message: string) => void
+type Against = (field: keyof Mould, what: Sentence) => void
 
-function checkCavities({ cavityCount = 0, cavityMl = 0 }: Mould, refuse: Refuse): void {
+function checkCavities({ cavityCount = 0, cavityMl = 0 }: Mould, against: Against): void {
   if (!Number.isInteger(cavityCount) || !isWithin(cavityCount, cavityCountRange))
-    refuse('cavity_count', 'cavityCount', rangeMessage('count', cavityCountRange))
-  if (!isWithin(cavityMl, cavityRange))
-    refuse('cavity_size', 'cavityMl', `A cavity holds from ${cavityRange.min} ml to ${cavityRange.max} ml.`)
+    against('cavityCount', outOfRange('count', cavityCountRange))
+  if (!isWithin(cavityMl, cavityRange)) against('cavityMl', outOfRange('volume', cavityRange))
 }
 
-function checkSizes(mould: Mould, refuse: Refuse): void {
+function checkSizes(mould: Mould, against: Against): void {
   const { topLengthMm, topWidthMm, logCount = 1 } = mould
   for (const field of ['lengthMm', 'widthMm', 'heightMm'] as const) {
-    if (!isWithin(mould[field], mouldSideRange)) refuse('mould_side', field, rangeMessage('length', mouldSideRange))
+    if (!isWithin(mould[field], mouldSideRange)) against(field, outOfRange('length', mouldSideRange))
   }
   const tops = { topLengthMm, topWidthMm }
   for (const field of ['topLengthMm', 'topWidthMm'] as const) {
     const topMm = tops[field]
     if (topMm !== null && topMm !== undefined && !isWithin(topMm, mouldSideRange))
-      refuse('mould_side', field, rangeMessage('length', mouldSideRange))
+      against(field, outOfRange('length', mouldSideRange))
   }
   if (!Number.isInteger(logCount) || !isWithin(logCount, logCountRange))
-    refuse('log_count', 'logCount', rangeMessage('count', logCountRange))
-  if (!isWithin(mould.linerMm, linerRange)) refuse('liner', 'linerMm', rangeMessage('length', linerRange))
-  if (!(mould.fillHeightMm > 0)) refuse('fill', 'fillHeightMm', 'The fill height is more than 0 mm.')
+    against('logCount', outOfRange('count', logCountRange))
+  if (!isWithin(mould.linerMm, linerRange)) against('linerMm', outOfRange('length', linerRange))
+  if (!(mould.fillHeightMm > 0)) against('fillHeightMm', sentence('fill_height_zero'))
 }
 
 /** What is wrong with the sizes of a mould. Never throws on what a maker can type. */
 export function checkMould(mould: Mould): readonly Finding[] {
   const findings: Finding[] = []
-  const refuse: Refuse = (code, field, message) => findings.push({ severity: 'refuse', code, field, message })
+  const against: Against = (field, what) => findings.push({ severity: 'refuse', ...what, field })
   const { measuredMl = null } = mould
   if (measuredMl !== null && !isWithin(measuredMl, measuredRange))
-    refuse('measured', 'measuredMl', `A mould holds from ${measuredRange.min} ml to ${measuredRange.max} ml.`)
+    against('measuredMl', outOfRange('volume', measuredRange))
   if (shapeOf(mould) === 'cavities') {
-    checkCavities(mould, refuse)
+    checkCavities(mould, against)
     return findings
   }
-  checkSizes(mould, refuse)
+  checkSizes(mould, against)
   if (findings.length > 0) return findings
 
   const narrowestMm = Math.min(
@@ -106,27 +106,20 @@ export function checkMould(mould: Mould): readonly Finding[] {
     mould.topWidthMm ?? mould.widthMm,
   )
   if (2 * mould.linerMm >= narrowestMm || mould.linerMm >= mould.heightMm) {
-    refuse(
-      'liner_fills_mould',
-      'linerMm',
-      'The liner leaves no room for soap: it takes its thickness from each side and from the base.',
-    )
+    against('linerMm', sentence('liner_fills_mould'))
     return findings
   }
   const brimMm = mould.heightMm - mould.linerMm
   if (mould.fillHeightMm > brimMm) {
-    refuse(
-      'fill_above_brim',
-      'fillHeightMm',
-      `The batter would stand above the brim: above the liner there is room for ${formatQuantity('length', brimMm)}.`,
-    )
+    against('fillHeightMm', sentence('fill_above_brim', { brim: quantity.most('length', brimMm) }))
   }
   return findings
 }
 
 function assertFillable(mould: Mould): void {
   const [finding] = checkMould(mould)
-  if (finding) throw new RangeError(`Expected a mould that can be filled, got: ${finding.message}`)
+  if (finding)
+    throw new RangeError(`Expected a mould that can be filled, got ${finding.code} of ${finding.field ?? 'it'}`)
 }
 
 /** Inner length and width at a height above the liner's base, liner taken off, mm. */

@@ -11,19 +11,17 @@ export interface OrderCharge {
 }
 
 /**
- * What bevelling bars of an order adds to it; undefined where nobody is charged for it, or its quote has it already.
+ * What bevelling bars of an order adds to it, cents; undefined where nobody is charged for it, or its quote has it already.
  *
  * @param bars bars that were not bevelled before
  */
-export function chargeForBevelling(
+export function bevellingCharge(
   bars: number,
-  { day, lotCode }: { readonly day: Day; readonly lotCode: string },
   order: { readonly bevelled: boolean },
   pricing: Pick<QuoteSettings, 'bevelCentsPerBar'>,
-): OrderCharge | undefined {
+): number | undefined {
   const cents = Math.round(bevellingCents(bars, pricing))
-  if (order.bevelled || cents <= 0) return undefined
-  return { day, what: `Bevelling ${bars} bars of lot ${lotCode}`, cents }
+  return order.bevelled || cents <= 0 ? undefined : cents
 }
 
 /** What an order comes to: its price, and what was charged beside it; and what of it is still to be paid, cents. */

@@ -1,3 +1,6 @@
+import type { Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
+
 /** How one soap sold through one channel after one release. */
 export interface SalesResult {
   readonly channel: string
@@ -14,7 +17,8 @@ export interface DemandForecast {
   readonly high: number
   /** Past releases it rests on. */
   readonly releases: number
-  readonly reason: string
+  /** Of those, in how many it sold out. */
+  readonly soldOut: number
 }
 
 /**
@@ -48,14 +52,12 @@ export function demandForecast(results: readonly SalesResult[], windowDays: numb
   const variance = (squares + priorWeight * priorSpread ** 2) / (Math.max(0, logs.length - 1) + priorWeight)
   const spread = Math.sqrt(variance * (1 + 1 / logs.length))
   const at = (z: number): number => Math.round(Math.exp(mean + z * spread))
-  const soldOut = told.filter(({ sold, offered }) => sold >= offered).length
-  const times = told.length === 1 ? 'once' : `${told.length} times`
   return {
     low: at(-decile),
     likely: at(0),
     high: at(decile),
     releases: told.length,
-    reason: `on sale ${times}, sold out ${soldOut === 0 ? 'never' : soldOut === told.length ? 'each time' : `${soldOut} of ${told.length}`}; estimate`,
+    soldOut: told.filter(({ sold, offered }) => sold >= offered).length,
   }
 }
 
@@ -74,9 +76,17 @@ export function demandByChannel(
 }
 
 /** "Web: 30 to 96 bars would sell in 30 days, most likely 54 (on sale once, sold out each time; estimate)." */
-export function demandWords(results: readonly SalesResult[], windowDays: number): readonly string[] {
-  return demandByChannel(results, windowDays).map(
-    ({ channel, estimate: { low, likely, high, reason } }) =>
-      `${channel}: ${low} to ${high} bars would sell in ${windowDays} days, most likely ${likely} (${reason}).`,
+export function demandSentences(results: readonly SalesResult[], windowDays: number): readonly Sentence[] {
+  return demandByChannel(results, windowDays).map(({ channel, estimate: { low, likely, high, releases, soldOut } }) =>
+    sentence('channel_demand', {
+      channel,
+      low,
+      high,
+      likely,
+      window: quantity.days(windowDays),
+      releases,
+      soldOut,
+      often: soldOut === 0 ? 'never' : soldOut === releases ? 'always' : 'sometimes',
+    }),
   )
 }

@@ -1,17 +1,13 @@
 import type { ContentKey, Fat } from '../fats'
 import { contentsOfFat } from '../fats'
 import type { Finding } from '../findings'
+import { warn } from '../findings'
 import { fatOf } from '../recipe'
 
 /** What a collection may promise of everything in it. */
 export const promiseKeys = ['vegan', 'palm_free', 'nut_free'] as const
 export type PromiseKey = (typeof promiseKeys)[number]
 
-export const promiseWords: Readonly<Record<PromiseKey, string>> = {
-  vegan: 'vegan',
-  palm_free: 'palm-free',
-  nut_free: 'free of nuts',
-}
 const ownPrefix = 'own:'
 
 /** A claim that the workshop makes besides those that everybody knows, and the ingredients that break it, by name. */
@@ -45,20 +41,21 @@ interface Ingredient {
 }
 interface Claim {
   readonly key: string
-  readonly words: string
+  /** What the workshop calls a claim of its own; empty for those that everybody knows. */
+  readonly ownName: string
   readonly isBrokenBy: (ingredient: Ingredient) => boolean
 }
 
 const knownClaims: readonly Claim[] = promiseKeys.map((key) => ({
   key,
-  words: promiseWords[key],
+  ownName: '',
   isBrokenBy: ({ contains }) => contains.includes(breaks[key]),
 }))
 
 const plain = (text: string): string => text.trim().toLowerCase()
 const asClaim = ({ key, name, without }: OwnClaim): Claim => {
   const names = new Set(without.map(plain))
-  return { key, words: name, isBrokenBy: (ingredient) => names.has(plain(ingredient.name)) }
+  return { key, ownName: name, isBrokenBy: (ingredient) => names.has(plain(ingredient.name)) }
 }
 
 /** Promises that a soap breaks, naming the ingredient. What an ingredient contains is as its certificate was entered. */
@@ -76,12 +73,10 @@ export function promiseFindings(
       }),
       ...soap.ingredients,
     ]
-    return claims.flatMap(({ key, words, isBrokenBy }) =>
-      ingredients.filter(isBrokenBy).map(({ name }): Finding => ({
-        severity: 'warn',
-        code: `not_${key}`,
-        message: `${soap.name} is not ${words}: ${name}. Change it, check its certificate, or drop the promise.`,
-      })),
+    return claims.flatMap(({ key, ownName, isBrokenBy }) =>
+      ingredients
+        .filter(isBrokenBy)
+        .map(({ name }) => warn('claim_broken', { soap: soap.name, claim: key, own: ownName, ingredient: name })),
     )
   })
 }

@@ -2,7 +2,8 @@ import { scaleBatch } from '../batch'
 import type { BatchSettings, PotColour } from '../batch'
 import type { BarCut } from '../cutting'
 import { logsOf, thicknessForMouldBars } from '../cutting'
-import type { Finding } from '../findings'
+import type { Finding, Sentence } from '../findings'
+import { quantity, sentence, warn } from '../findings'
 import type { Mould } from '../mould'
 import { shapeOf } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
@@ -68,7 +69,7 @@ export interface QuotePart {
 /** One way to make an order. */
 export interface QuoteOption {
   /** "6 × Long loaf at 24 mm plus 1 × Tall loaf at 25 mm, 144 bars". */
-  readonly title: string
+  readonly title: Sentence
   readonly parts: readonly QuotePart[]
   readonly bars: number
   /** Bars over the order, for breakage. */
@@ -157,6 +158,9 @@ function priceOf(
 
 type Way = readonly (Cutting & { readonly loaves: number })[]
 
+/** Two options of equal worth keep one order. */
+const nameOfOption = ({ parts }: QuoteOption): string => parts.map(({ mould }) => mould.name).join()
+
 function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOption {
   const batches: QuoteBatch[] = []
   const parts: QuotePart[] = []
@@ -184,7 +188,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
         'Colourants',
         weights.pots.reduce((sum, pot) => sum + pot.colourantG, 0),
       )
-      for (const finding of findings) if (finding.code !== 'bars_short') told.set(finding.message, finding)
+      for (const finding of findings) if (finding.code !== 'bars_short') told.set(JSON.stringify(finding), finding)
     }
     const { barWetG, barCuredG } = scaledOf(1)
     parts.push({ mould, loaves, barThicknessMm, barsPerLoaf, barWetG, barCuredG })
@@ -206,20 +210,16 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
   const priceParts = priceOf(ingredients, hours, wish, settings)
   const unpriced = ingredients.filter(({ cents }) => cents === undefined).map(({ name }) => name)
   if (unpriced.length > 0) {
-    told.set('no_price', {
-      severity: 'warn',
-      code: 'no_price',
-      message: `No price is known for ${unpriced.join(', ')}; the sum leaves ${unpriced.length === 1 ? 'it' : 'them'} out.`,
-    })
+    told.set('no_price', warn('no_price', { names: unpriced, count: unpriced.length }))
   }
   // The bars of a tray are not cut.
   const titles = parts.map(({ mould, loaves, barThicknessMm }) =>
     shapeOf(mould) === 'cavities'
-      ? `${loaves} × ${mould.name}`
-      : `${loaves} × ${mould.name} at ${roundTo(barThicknessMm, 1)} mm`,
+      ? sentence('trays_filled', { loaves, mould: mould.name })
+      : sentence('loaves_cut_at', { loaves, mould: mould.name, thickness: quantity.length(barThicknessMm) }),
   )
   return {
-    title: `${titles.join(' plus ')}, ${bars} bars`,
+    title: sentence('quote_option', { loaves: titles, bars }),
     parts,
     bars,
     spareBars: bars - wish.bars,
@@ -273,7 +273,7 @@ export function quoteOptions(
         isLight(a) - isLight(b) ||
         a.batches.length - b.batches.length ||
         a.spareBars - b.spareBars ||
-        a.title.localeCompare(b.title),
+        nameOfOption(a).localeCompare(nameOfOption(b)),
     )
     .slice(0, most)
 }

@@ -1,5 +1,5 @@
-import type { FaultKey } from '../cutting'
-import { faults } from '../cutting'
+import type { Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
 import type { SalesResult } from './demandForecast'
 
 /** A regret or a wish from last time, until it is dealt with in the new version. */
@@ -8,14 +8,16 @@ export interface Lesson {
   readonly standing: 'open' | 'taken_up' | 'left'
 }
 
-const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
-
 /** How a past soap sold, a sentence a channel. */
-export function salesWords(results: readonly SalesResult[]): readonly string[] {
+export function salesSentences(results: readonly SalesResult[]): readonly Sentence[] {
   return results.map(({ channel, offered, sold, days }) =>
-    sold >= offered
-      ? `${channel}: all ${offered} bars sold in ${counted(days, 'day')}.`
-      : `${channel}: ${sold} of ${offered} bars sold in ${counted(days, 'day')}.`,
+    sentence('channel_sold', {
+      channel,
+      offered,
+      sold: Math.min(sold, offered),
+      days: quantity.days(days),
+      isSoldOut: sold >= offered ? 'yes' : 'no',
+    }),
   )
 }
 
@@ -24,12 +26,11 @@ export function lessonsForReissue(past: {
   readonly notesForNextTime: string
   /** Notes written into the record of its loaves. */
   readonly loafNotes: readonly string[]
-  /** Faults that were found in them. @default none */
-  readonly faults?: readonly FaultKey[] | undefined
+  /** Faults that were found in them, with what helps, as the maker reads it. @default none */
+  readonly faults?: readonly string[] | undefined
 }): readonly Lesson[] {
   const lines = past.notesForNextTime.split('\n').map((line) => line.trim())
-  const faultLines = (past.faults ?? []).map((key) => `${faults[key].name} last time. ${faults[key].remedy}`)
-  return [...new Set([...lines, ...past.loafNotes.map((note) => note.trim()), ...faultLines])]
+  return [...new Set([...lines, ...past.loafNotes.map((note) => note.trim()), ...(past.faults ?? [])])]
     .filter((text) => text !== '')
     .map((text) => ({ text, standing: 'open' }))
 }

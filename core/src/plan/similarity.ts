@@ -1,5 +1,6 @@
 import { differenceCiede2000 } from 'culori'
 import type { Finding } from '../findings'
+import { quantity, warn } from '../findings'
 
 /** What two soaps of a line-up are told apart by. */
 export interface SoapLook {
@@ -48,25 +49,20 @@ export function similarityFindings(soaps: readonly SoapLook[]): readonly Finding
     for (const b of soaps.slice(index + 1)) {
       const family = a.scent?.family?.trim().toLowerCase()
       if (a.scent && b.scent && a.scent.name === b.scent.name) {
-        findings.push({
-          severity: 'warn',
-          code: 'same_scent',
-          message: `${a.name} and ${b.name} carry the same scent, ${a.scent.name}.`,
-        })
+        findings.push(warn('same_scent', { one: a.name, other: b.name, scent: a.scent.name }))
       } else if (family && family === b.scent?.family?.trim().toLowerCase()) {
-        findings.push({
-          severity: 'warn',
-          code: 'same_scent_family',
-          message: `${a.name} and ${b.name} both smell ${family}. Give one of them another family.`,
-        })
+        findings.push(warn('same_scent_family', { one: a.name, other: b.name, family }))
       }
       const difference = paletteDifference(a.colours, b.colours)
       if (difference !== undefined && difference < similarDeltaE) {
-        findings.push({
-          severity: 'warn',
-          code: 'same_palette',
-          message: `${a.name} and ${b.name} look alike: colour difference ${difference.toFixed(0)}, ${similarDeltaE} or more is told apart on a stall (estimate).`,
-        })
+        findings.push(
+          warn('same_palette', {
+            one: a.name,
+            other: b.name,
+            difference: quantity.figure(difference, 0),
+            wanted: similarDeltaE,
+          }),
+        )
       }
     }
   })

@@ -1,5 +1,6 @@
-import type { Finding } from '../findings'
-import { formatQuantity, isWithin } from '../units'
+import type { Finding, Sentence } from '../findings'
+import { quantity, refuse, sentence, warn } from '../findings'
+import { isWithin } from '../units'
 import type { MoveFigure, MoveLine } from './moves'
 import { isTool, moveFigures, moveOf, moveSpecs, partsPoured } from './moves'
 import type { MouldSection } from './section'
@@ -9,69 +10,61 @@ import { simulatePour } from './simulate'
 
 export const mostMoves = 200
 const partTolerance = 0.001
-const mm = (lengthMm: number): string => formatQuantity('length', lengthMm, { digits: 0 })
 
-function figureFault(figure: MoveFigure): string {
+/** What is wrong with a figure of a move. */
+function figureFault(figure: MoveFigure): Sentence {
   const { min, max } = moveFigures[figure].range
-  const from = (least: string): string => `${least} at least, and ${mm(max)} at the most.`
   switch (figure) {
     case 'angleDeg':
-      return `The mould can be propped by up to ${max}°.`
+      return sentence('move_angle_range', { most: max })
     case 'turnDeg':
-      return `It can be turned by up to ${max}° to either side.`
+      return sentence('move_turn_range', { most: max })
     case 'count':
-      return `Take from ${min} to ${max} of them.`
-    case 'spreadMm':
-      return `It spreads by ${from(mm(min))}`
-    case 'sizeMm':
-      return `It is ${from(mm(min))}`
-    case 'peakMm':
-      return `The peaks are ${from(mm(min))}`
-    case 'fallMm':
-      return `It falls by ${from(mm(min))}`
+      return sentence('move_count_range', { least: min, most: max })
     default:
-      return `Its place is ${from(mm(min))}`
+      return sentence('move_length_range', {
+        figure,
+        least: quantity.least('length', min),
+        most: quantity.most('length', max),
+      })
   }
 }
 
-function checkMove(line: MoveLine, pots: number, section: MouldSection): string | undefined {
+function checkMove(line: MoveLine, pots: number, section: MouldSection): Sentence | undefined {
   const { widthMm, heightMm, lengthMm } = section
   const spec = moveSpecs[line.kind]
   const move = moveOf(line)
-  if (spec.pours === 'many' && move.pots.length < 2) return 'Choose two pots at least, in the order they are poured.'
+  if (spec.pours === 'many' && move.pots.length < 2) return sentence('move_wants_two_pots')
   for (const { pot, part } of move.pots) {
-    if (!Number.isInteger(pot) || pot < 0 || pot >= pots) return 'Choose a pot that the soap has.'
-    if (!(part > 0 && part <= 1))
-      return line.kind === 'dividers'
-        ? 'A cell without batter has no width. Pour more than nothing into each, and at most all of its pot.'
-        : 'Pour more than nothing and at most all of the pot.'
+    if (!Number.isInteger(pot) || pot < 0 || pot >= pots) return sentence('move_pot_unknown')
+    if (!(part > 0 && part <= 1)) return sentence(line.kind === 'dividers' ? 'cell_part_range' : 'move_part_range')
   }
-  if (move.waitMin < 0 || !(move.waitMin <= 600)) return 'Wait from 0 to 600 minutes.'
+  if (move.waitMin < 0 || !(move.waitMin <= 600)) return sentence('move_wait_range')
   for (const figure of spec.figures) {
     const { range } = moveFigures[figure]
     // As typed: what a trace makes of it may go beyond.
     if (!isWithin(line[figure] ?? move[figure], range)) return figureFault(figure)
   }
   if (spec.figures.includes('xMm') && move.xMm > widthMm)
-    return `That is beside the mould, which is ${mm(widthMm)} wide.`
+    return sentence('move_beside_mould', { width: quantity.length(widthMm) })
   if (spec.figures.includes('zMm') && move.zMm > lengthMm)
-    return `That is beyond the mould, which is ${mm(lengthMm)} long.`
+    return sentence('move_beyond_mould', { length: quantity.length(lengthMm) })
   if (line.kind === 'embed') {
-    if (move.sizeMm > widthMm) return `It does not go into the mould, which is ${mm(widthMm)} wide.`
-    if (move.yMm > heightMm) return `That is above the brim, which is ${mm(heightMm)} high.`
+    if (move.sizeMm > widthMm) return sentence('embed_too_wide', { width: quantity.length(widthMm) })
+    if (move.yMm > heightMm) return sentence('embed_above_brim', { height: quantity.length(heightMm) })
   }
   if (isTool(line.kind)) {
-    if (move.path.length < 2) return 'Draw its path with two points at least.'
+    if (move.path.length < 2) return sentence('path_wants_two_points')
     const upMm = move.plane === 'plan' ? lengthMm : heightMm
     const isOff = move.path.some(
       ({ xMm, yMm }) => !isWithin(xMm, { min: 0, max: widthMm }) || !isWithin(yMm, { min: 0, max: upMm }),
     )
-    if (isOff) return 'Its path leaves the mould. Keep it between the walls, the base and the brim.'
+    if (isOff) return sentence('path_leaves_mould')
   }
   const isLineOff = (line.along ?? []).some(
     ({ xMm, yMm }) => !isWithin(xMm, { min: 0, max: widthMm }) || !isWithin(yMm, { min: 0, max: lengthMm }),
   )
-  if (isLineOff) return 'Its line along the loaf leaves the mould. Keep it between the walls and the ends.'
+  if (isLineOff) return sentence('line_leaves_mould')
   return undefined
 }
 
@@ -86,29 +79,19 @@ export function checkPourPlan(
   section: MouldSection,
 ): readonly Finding[] {
   const findings: Finding[] = []
-  const refuse = (code: string, field: string, message: string) =>
-    findings.push({ severity: 'refuse', code, field, message })
   if (lines.length > mostMoves) {
-    refuse('too_many_moves', 'pourPlan', `At most ${mostMoves} moves fit a pour.`)
-    return findings
+    return [refuse('too_many_moves', { most: mostMoves }, 'pourPlan')]
   }
   lines.forEach((line, index) => {
-    const message = checkMove(line, pots.length, section)
-    if (message !== undefined) refuse('move_impossible', `pourPlan[${index}]`, `Move ${index + 1}: ${message}`)
+    const fault = checkMove(line, pots.length, section)
+    if (fault) findings.push(refuse('move_impossible', { move: index + 1, fault }, `pourPlan[${index}]`))
   })
   if (lines.length === 0 || findings.length > 0) return findings
   partsPoured(lines, pots.length).forEach((part, index) => {
     const { name, massG } = pots[index] ?? { name: '', massG: 0 }
-    const off = formatQuantity('mass', Math.abs(1 - part) * massG, { digits: 0 })
-    if (part > 1 + partTolerance)
-      refuse('pot_used_over', 'pourPlan', `${name}: the moves pour ${off} more than the pot holds.`)
-    else if (part < 1 - partTolerance)
-      findings.push({
-        severity: 'warn',
-        code: 'pot_left_over',
-        field: 'pourPlan',
-        message: `${name}: ${off} are left over. Pour the rest, or make the pot smaller.`,
-      })
+    const off = quantity.mass(Math.abs(1 - part) * massG)
+    if (part > 1 + partTolerance) findings.push(refuse('pot_used_over', { pot: name, off }, 'pourPlan'))
+    else if (part < 1 - partTolerance) findings.push(warn('pot_left_over', { pot: name, off }, 'pourPlan'))
   })
   return [...findings, ...overflows(lines, pots, section)]
 }
@@ -146,13 +129,10 @@ function overflows(
   const overMm = heightsMm[index]!.topMm - section.heightMm
   const isPropped = lines[index]!.kind === 'sloped'
   return [
-    {
-      severity: 'refuse',
-      code: 'overflow',
-      field: `pourPlan[${index}]`,
-      message: `Move ${index + 1}: the batter would stand ${mm(Math.max(1, overMm))} above the brim${
-        isPropped ? ' on the high side. Prop the mould less, or pour less.' : '. Pour less, or take something out.'
-      }`,
-    },
+    refuse(
+      'overflow',
+      { move: index + 1, over: quantity.length(Math.max(1, overMm)), isPropped: isPropped ? 'yes' : 'no' },
+      `pourPlan[${index}]`,
+    ),
   ]
 }

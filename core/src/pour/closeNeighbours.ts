@@ -1,7 +1,8 @@
 import { differenceCiede2000 } from 'culori'
 import type { Finding } from '../findings'
+import { quantity, warn } from '../findings'
 import type { Neighbours } from './neighbours'
-import type { BatterTint, Look, PotShade } from './shades'
+import type { BatterTint, PotShade } from './shades'
 import { looks, shadesAt } from './shades'
 
 /**
@@ -12,11 +13,6 @@ export const hardToTellDeltaE = 7
 /** Neighbours with less of the borders than this are let be. An estimate. */
 const leastBorder = 0.04
 const deltaE = differenceCiede2000()
-const lookWords: Readonly<Record<Look, string>> = {
-  pour: 'while wet',
-  day_1: 'after a day',
-  week_4: 'after four weeks',
-}
 
 /**
  * Neighbours in a cut that will be hard to tell apart at some time, each pair once, at the time when they are closest.
@@ -37,12 +33,17 @@ export function closeNeighbours(
       .sort((p, q) => p.difference - q.difference)[0]!
     if (closest.difference >= hardToTellDeltaE) return []
     return [
-      {
-        severity: 'warn',
-        code: 'hard_to_tell',
-        field: 'colours',
-        message: `${one.name} and ${other.name} lie side by side and will be hard to tell apart ${lookWords[closest.look]}: colour difference ${closest.difference.toFixed(1)}, ${hardToTellDeltaE} or more is wanted (estimate). Make one lighter, or part them by another.`,
-      },
+      warn(
+        'hard_to_tell',
+        {
+          one: one.name,
+          other: other.name,
+          look: closest.look,
+          difference: quantity.figure(closest.difference, 1),
+          wanted: hardToTellDeltaE,
+        },
+        'colours',
+      ),
     ]
   })
 }

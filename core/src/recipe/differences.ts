@@ -1,7 +1,10 @@
-import { formatQuantity } from '../units'
+import type { Param, Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
 import type { Recipe, RecipeAdditive, RecipeLiquid } from './recipe'
 import { fatOf } from './recipe'
 import { usualKohPurity } from './lye'
+import type { School } from './school'
+import { usualSchool } from './school'
 
 /** A line that differs between two recipes. */
 export interface RecipeDifference {
@@ -34,67 +37,107 @@ export interface KeptRecipe extends Recipe {
   readonly notes: string
 }
 
-const percent = (share: number): string => formatQuantity('share', share, { digits: 2 })
-const changed = (what: string, before: string, after: string): readonly string[] =>
-  before === after ? [] : [`${what} ${before} → ${after}`]
+/** What is told of a recipe in one figure or word before and after. */
+type Told = Param
 
-const liquidWords = ({ waterShare, partOfWater, place }: RecipeLiquid): string =>
-  `${percent(partOfWater)} of the water, ${percent(waterShare)} water itself, ${place === 'emulsion' ? 'at' : 'in the'} ${place}`
-const additiveWords = ({ basis, rate, place, wetting }: RecipeAdditive): string =>
-  [
-    basis === 'bar' ? `${formatQuantity('mass', rate)} a bar` : `${percent(rate)} of the ${basis}`,
-    `${place === 'lye' || place === 'fats' ? 'in the' : 'at'} ${place}`,
-    ...(wetting ? [`wetted in ${wetting.ratio} × ${wetting.with}`] : []),
-  ].join(', ')
+const changed = (what: RecipePart, before: Told, after: Told): readonly Sentence[] =>
+  JSON.stringify(before) === JSON.stringify(after)
+    ? []
+    : [sentence('recipe_part_changed', { what: sentence('recipe_part', { part: what }), before, after })]
+
+/** The parts of a recipe that are told of by their name. */
+export type RecipePart =
+  | 'name'
+  | 'at_trace'
+  | 'superfat'
+  | 'lye'
+  | 'naoh_purity'
+  | 'koh_share'
+  | 'koh_purity'
+  | 'lye_school'
+  | 'gel_school'
+  | 'scent_school'
+  | 'blending'
+  | 'cure_school'
+  | 'oven'
+  | 'set_days'
+  | 'cure_days'
+
+const liquidWords = ({ waterShare, partOfWater, place }: RecipeLiquid): Sentence =>
+  sentence('liquid_in_recipe', { part: quantity.share(partOfWater, 2), water: quantity.share(waterShare, 2), place })
+
+function additiveWords({ basis, rate, place, wetting }: RecipeAdditive): Sentence {
+  const told = rate === undefined ? 0 : rate
+  return sentence('additive_in_recipe', {
+    rate: basis === 'bar' ? quantity.mass(told) : quantity.share(told, 2),
+    basis,
+    place,
+    wetted: wetting ? sentence('wetted_in', { ratio: quantity.figure(wetting.ratio), with: wetting.with }) : '',
+    isWetted: wetting ? 'yes' : 'no',
+  })
+}
 
 /** What came, went or changed among things that go by a name. */
 function namedDifferences<T extends { readonly name: string }>(
   before: readonly T[],
   after: readonly T[],
-  words: (thing: T) => string,
-): readonly string[] {
+  words: (thing: T) => Sentence,
+): readonly Sentence[] {
   const names = [...new Set([...before, ...after].map(({ name }) => name))]
   return names.flatMap((name) => {
     const [was, is] = [before, after].map((things) => things.find((thing) => thing.name === name))
-    if (!was) return is ? [`${name} came in: ${words(is)}`] : []
-    return is ? changed(`${name}:`, words(was), words(is)) : [`${name} went out`]
+    if (!was) return is ? [sentence('part_came_in', { name, how: words(is) })] : []
+    if (!is) return [sentence('part_went_out', { name })]
+    const [then, now] = [words(was), words(is)]
+    return JSON.stringify(then) === JSON.stringify(now)
+      ? []
+      : [sentence('recipe_part_changed', { what: `${name}:`, before: then, after: now })]
   })
 }
 
-/** What differs between two versions of a recipe, a line each, in the maker's words; empty when nothing does. */
-export function recipeDifferences(before: KeptRecipe, after: KeptRecipe): readonly string[] {
+const schoolWord = (option: string): Sentence => sentence('school_option', { option })
+
+/** What differs between two versions of a recipe, a line each; empty when nothing does. */
+export function recipeDifferences(before: KeptRecipe, after: KeptRecipe): readonly Sentence[] {
   const nameOf = (key: string): string => fatOf(after, key)?.name ?? key
-  const atTrace = ({ fats }: Recipe): string =>
-    fats.flatMap(({ fatKey, atTrace: is }) => (is ? [nameOf(fatKey)] : [])).join(', ') || 'none'
-  const schoolWords = ({ school }: Recipe): string =>
-    school
-      ? `${school.lye}, gel ${school.gel}, scent ${school.scent}, blending ${school.blending ?? 'usual'}, cured by ${school.cure ?? 'days'}`.replaceAll(
-          '_',
-          ' ',
-        )
-      : 'as usual'
-  const days = ({ setDaysMin, setDaysMax }: KeptRecipe): string => `${setDaysMin}–${setDaysMax} days`
+  const atTrace = ({ fats }: Recipe): Told => {
+    const names = fats.flatMap(({ fatKey, atTrace: is }) => (is ? [nameOf(fatKey)] : []))
+    return names.length === 0 ? sentence('no_fat') : names
+  }
+  const share = (value: number): Told => quantity.share(value, 2)
+  const schoolChanged = (part: RecipePart, option: (school: School) => string): readonly Sentence[] =>
+    changed(part, schoolWord(option(before.school ?? usualSchool)), schoolWord(option(after.school ?? usualSchool)))
+  const days = ({ setDaysMin, setDaysMax }: KeptRecipe): Told =>
+    sentence('days_span', { least: setDaysMin, most: setDaysMax })
   return [
-    ...changed('Name', before.name, after.name),
+    ...changed('name', before.name, after.name),
     ...fatDifferences(before.fats, after.fats, nameOf).map(({ what, before: was, after: is }) =>
       was === undefined
-        ? `${what} came in, ${percent(is ?? 0)}`
+        ? sentence('fat_came_in', { fat: what, share: share(is ?? 0) })
         : is === undefined
-          ? `${what} went out, ${percent(was)}`
-          : `${what} ${percent(was)} → ${percent(is)}`,
+          ? sentence('fat_went_out', { fat: what, share: share(was) })
+          : sentence('recipe_part_changed', { what, before: share(was), after: share(is) }),
     ),
-    ...changed('Fats at trace:', atTrace(before), atTrace(after)),
-    ...changed('Superfat', percent(before.superfat), percent(after.superfat)),
-    ...changed('Lye', percent(before.lyeConcentration), percent(after.lyeConcentration)),
-    ...changed('Purity of sodium hydroxide', percent(before.naohPurity), percent(after.naohPurity)),
-    ...changed('Potassium hydroxide', percent(before.kohShare ?? 0), percent(after.kohShare ?? 0)),
-    ...changed('Its purity', percent(before.kohPurity ?? usualKohPurity), percent(after.kohPurity ?? usualKohPurity)),
+    ...changed('at_trace', atTrace(before), atTrace(after)),
+    ...changed('superfat', share(before.superfat), share(after.superfat)),
+    ...changed('lye', share(before.lyeConcentration), share(after.lyeConcentration)),
+    ...changed('naoh_purity', share(before.naohPurity), share(after.naohPurity)),
+    ...changed('koh_share', share(before.kohShare ?? 0), share(after.kohShare ?? 0)),
+    ...changed('koh_purity', share(before.kohPurity ?? usualKohPurity), share(after.kohPurity ?? usualKohPurity)),
     ...namedDifferences(before.liquids ?? [], after.liquids ?? [], liquidWords),
     ...namedDifferences(before.additives ?? [], after.additives ?? [], additiveWords),
-    ...changed('How it is made:', schoolWords(before), schoolWords(after)),
-    ...changed('Oven', before.oven ? 'yes' : 'no', after.oven ? 'yes' : 'no'),
-    ...changed('In the mould', days(before), days(after)),
-    ...changed('Cure', `${before.cureDays} days`, `${after.cureDays} days`),
-    ...(before.notes === after.notes ? [] : ['The notes for next time']),
+    ...schoolChanged('lye_school', ({ lye }) => lye),
+    ...schoolChanged('gel_school', ({ gel }) => gel),
+    ...schoolChanged('scent_school', ({ scent }) => scent),
+    ...schoolChanged('blending', ({ blending = 'usual' }) => blending),
+    ...schoolChanged('cure_school', ({ cure = 'days' }) => cure),
+    ...changed(
+      'oven',
+      sentence('yes_or_no', { is: before.oven ? 'yes' : 'no' }),
+      sentence('yes_or_no', { is: after.oven ? 'yes' : 'no' }),
+    ),
+    ...changed('set_days', days(before), days(after)),
+    ...changed('cure_days', quantity.days(before.cureDays), quantity.days(after.cureDays)),
+    ...(before.notes === after.notes ? [] : [sentence('recipe_notes_changed')]),
   ]
 }

@@ -1,5 +1,6 @@
 import type { Finding } from '../findings'
-import { formatQuantity, roundTo, roundToScale } from '../units'
+import { quantity, refuse, warn } from '../findings'
+import { roundTo, roundToScale } from '../units'
 
 /** What a scent does to batter, as far as the workshop has seen. */
 export const scentBehaviours = ['unknown', 'slows', 'calm', 'speeds', 'races', 'curdles'] as const
@@ -32,8 +33,6 @@ export interface ScentUse {
 
 /** Density reckoned for a scent that has none of its own, g/ml. A convention of the house. */
 export const usualScentDensityGMl = 0.95
-
-const percent = (share: number): string => formatQuantity('share', share, { digits: 2 })
 
 /** The scents that are weighed: those of a blend, or the scent itself. Of a blend its own limit is what they leave. */
 const weighedParts = ({ name, supplierLimit, parts = [] }: ScentUse): readonly ScentPart[] =>
@@ -83,18 +82,23 @@ export function checkScent(scent: ScentUse, scentG: number, batterG: number, cur
     const shareOfBar = ofBar * share
     const field = isBlend ? `scent.parts[${index}].supplierLimit` : 'scent.supplierLimit'
     if (supplierLimit === null) {
-      const message = `${name} will be ${percent(shareOfBar)} of the cured bar. Enter the limit from its certificate.`
-      return [{ severity: 'warn', code: 'scent_without_limit', field, message }]
+      return [warn('scent_without_limit', { scent: name, ofBar: quantity.share(shareOfBar) }, field)]
     }
     if (shareOfBar <= supplierLimit) return []
     const allowedRate = Math.floor(((scent.rate * supplierLimit) / shareOfBar) * 10_000 + 1e-9) / 10_000
     return [
-      {
-        severity: 'refuse',
-        code: 'scent_above_limit',
-        field: 'scent.rate',
-        message: `${name} would be ${percent(shareOfBar)} of the cured bar; its certificate allows ${percent(supplierLimit)}. At most ${percent(allowedRate)} of the fats ${isBlend ? `of ${scent.name} ` : ''}keeps to it.`,
-      },
+      refuse(
+        'scent_above_limit',
+        {
+          part: name,
+          ofBar: quantity.share(shareOfBar, 2),
+          allowed: quantity.share(supplierLimit, 2),
+          rate: quantity.share(allowedRate, 2),
+          isBlend: isBlend ? 'yes' : 'no',
+          scent: scent.name,
+        },
+        'scent.rate',
+      ),
     ]
   })
 }

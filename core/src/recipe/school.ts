@@ -28,27 +28,6 @@ export interface School {
 /** How a recipe is made that says nothing of it. */
 export const usualSchool: School = { lye: 'same_day', gel: 'kept', scent: 'last' }
 
-export const lyeSchoolWords: Readonly<Record<LyeSchool, string>> = {
-  same_day: 'The same day, cooled',
-  same_day_hot: 'The same day, used hot',
-  night_before: 'The night before',
-}
-export const scentSchoolWords: Readonly<Record<School['scent'], string>> = {
-  last: 'Last, after the colours',
-  at_once: 'At once, at emulsion',
-}
-export const blendingWords: Readonly<Record<Blending, string>> = {
-  brief: 'In short bursts, by spoon between',
-  usual: 'Until emulsion',
-  long: 'Well beyond emulsion',
-}
-
-export const cureSchoolWords: Readonly<Record<CureSchool, string>> = {
-  days: 'After its days',
-  scale: 'By the scale, levelled off',
-  both: 'After its days and levelled off',
-}
-
 /** Middle of the 46 to 49 °C at which the warmer schools work. */
 const hotSoapingC = 47.5
 /** A room in which soap is made, °C. An estimate. */

@@ -36,3 +36,7 @@ export function withoutOne(shares: readonly number[], index: number): readonly n
   const wasWhole = Math.abs(1 - sumOf(shares)) <= least
   return wasWhole && rest.length > 0 ? inProportion(rest, 1) : rest
 }
+
+/** Shares of a whole added up; one that is not filled in yet counts nothing. */
+export const sumOfShares = (parts: readonly { readonly share?: number | undefined }[]): number =>
+  parts.reduce((sum, part) => sum + (typeof part?.share === 'number' ? part.share : 0), 0)

@@ -2,7 +2,6 @@ import type { BatchPlan } from '../batch'
 import type { Day } from '../calendar'
 import { addDays } from '../calendar'
 import { fatOf } from '../recipe'
-import { formatQuantity } from '../units'
 import { glycerolMolarMass, kohMolarMass, naohMolarMass, waterMolarMass } from '../fats'
 
 export const labelStyles = ['eu', 'us'] as const
@@ -114,46 +113,20 @@ export const keepsDays = 730
 
 export const bestBeforeOf = (releaseDay: Day): Day => addDays(releaseDay, keepsDays)
 
-const usNames: Readonly<Record<string, string>> = { Aqua: 'Water', Parfum: 'Fragrance' }
+/** What a label must name. */
+export const labelParts = ['name', 'net_mass', 'maker', 'ingredients'] as const
+export type LabelPart = (typeof labelParts)[number]
 
-/** The label's lines, in the order in which they stand. Local law and, where one is required, a licensed assessor decide. */
-export function labelLines(terms: LabelTerms, ingredients: readonly LabelIngredient[]): readonly string[] {
-  const { style, name, netMassG, lotCode, bestBeforeDay, maker } = terms
-  const grams = formatQuantity('mass', netMassG, { unit: 'g', digits: 0 })
-  const ounces = formatQuantity('mass', netMassG, { unit: 'oz', digits: 2 })
-  const names = ingredients.map((one) => (style === 'us' ? (usNames[one.name] ?? one.name) : one.name))
-  return style === 'us'
-    ? [
-        name,
-        'Handmade soap',
-        `NET WT ${ounces} (${grams})`,
-        `Ingredients: ${names.join(', ')}.`,
-        `Lot ${lotCode}`,
-        `Best by ${bestBeforeDay}`,
-        maker,
-        'For external use. Avoid the eyes.',
-      ]
-    : [
-        name,
-        'Handmade soap',
-        `${grams} (${ounces})`,
-        `Ingredients: ${names.join(', ')}.`,
-        `Lot ${lotCode}`,
-        `Best before the end of ${bestBeforeDay.slice(0, 7)}`,
-        maker,
-        'Avoid the eyes; rinse with water if it gets into them.',
-      ]
-}
-
-/** What is missing on a label, in the maker's words. */
+/** What is missing on a label. */
 export function missingOnLabel(
   { netMassG, maker, name }: Pick<LabelTerms, 'netMassG' | 'maker' | 'name'>,
   ingredients: readonly LabelIngredient[],
-): readonly string[] {
-  return [
-    ...(name.trim() === '' ? ['the name of the soap'] : []),
-    ...(netMassG > 0 ? [] : ['its net mass']),
-    ...(maker.trim() === '' ? ['the maker’s address'] : []),
-    ...(ingredients.length > 0 ? [] : ['its ingredients']),
-  ]
+): readonly LabelPart[] {
+  const has: Readonly<Record<LabelPart, boolean>> = {
+    name: name.trim() !== '',
+    net_mass: netMassG > 0,
+    maker: maker.trim() !== '',
+    ingredients: ingredients.length > 0,
+  }
+  return labelParts.filter((part) => !has[part])
 }

@@ -1,12 +1,14 @@
 import type { Day } from '../calendar'
-import { daysBetween, formatDay } from '../calendar'
+import { daysBetween } from '../calendar'
 import { cureProgress, hasLevelledOff, inOrder } from '../cure'
 import type { FaultKey } from '../cutting'
 import { faults } from '../cutting'
+import type { Sentence } from '../findings'
+import { quantity, sentence, series } from '../findings'
 import type { LoafState } from '../loaf'
 import type { CureSchool } from '../recipe'
 import type { Range } from '../units'
-import { formatQuantity, isWithin } from '../units'
+import { isWithin } from '../units'
 
 /** What a pH strip can show. */
 export const phRange: Range = { min: 0, max: 14 }
@@ -25,71 +27,67 @@ export interface ReleaseAnswers {
 
 export interface ReleaseCheck {
   readonly key: 'cure' | 'mass' | 'levelled' | 'ph' | 'look' | 'label' | 'faults' | 'lots'
-  readonly title: string
   /** `open`: not known yet. `note`: does not hold the loaf back. */
   readonly result: 'passed' | 'failed' | 'open' | 'note'
-  readonly finding: string
+  readonly finding: Sentence
 }
-
-const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 0 })
 
 function massCheck(state: LoafState, labelMassG: number, today: Day): ReleaseCheck {
   const last = inOrder(state.weighIns).at(-1)
-  const title = 'Mass against the label'
-  if (!last) return { key: 'mass', title, result: 'open', finding: 'No bar has been weighed yet.' }
+  if (!last) return { key: 'mass', result: 'open', finding: sentence('no_bar_weighed') }
   const age = daysBetween(last.day, today)
   if (age > freshWeighInDays) {
     return {
       key: 'mass',
-      title,
       result: 'open',
-      finding: `The last weighing is ${age} days old. Weigh the marked bar again.`,
+      finding: sentence('weighing_is_old', { age: quantity.days(age) }),
     }
   }
   const enough = last.massG >= labelMassG
   return {
     key: 'mass',
-    title,
     result: enough ? 'passed' : 'failed',
-    finding: `${formatQuantity('mass', last.massG)} on ${formatDay(last.day, today)}; the label says ${grams(labelMassG)}.`,
+    finding: sentence('bar_against_label', {
+      bar: quantity.mass(last.massG),
+      day: quantity.day(last.day),
+      label: quantity.barMass(labelMassG),
+    }),
   }
 }
 
 function levelledCheck(state: LoafState, cureSchool: CureSchool): ReleaseCheck {
   const levelled = hasLevelledOff(state.weighIns)
   const finding =
-    levelled === undefined
-      ? 'Too few weighings to tell.'
-      : levelled
-        ? 'Lost less than 0.5 % in the last 7 days.'
-        : 'Still losing 0.5 % or more in 7 days: it will weigh less on the shelf.'
+    levelled === undefined ? sentence('too_few_weighings') : sentence('levelled', { levelled: levelled ? 'yes' : 'no' })
   // Where the recipe goes by the scale, a bar that still loses holds its loaf back.
   const against = cureSchool === 'days' ? 'note' : levelled === undefined ? 'open' : 'failed'
-  return { key: 'levelled', title: 'Levelled off', result: levelled ? 'passed' : against, finding }
+  return { key: 'levelled', result: levelled ? 'passed' : against, finding }
 }
 
 function faultsCheck({ openFaults }: LoafState): ReleaseCheck {
   const grave = openFaults.filter((key) => faults[key].holdsBack)
-  const names = (of: readonly FaultKey[]): string => of.map((key) => faults[key].name).join(', ')
-  const title = 'Faults'
-  if (grave.length > 0) return { key: 'faults', title, result: 'failed', finding: `${names(grave)}: close it first.` }
+  const names = (of: readonly FaultKey[]) => series(of.map((fault) => sentence('fault_name', { fault })))
+  if (grave.length > 0)
+    return { key: 'faults', result: 'failed', finding: sentence('faults_hold_back', { faults: names(grave) }) }
   if (openFaults.length > 0)
-    return { key: 'faults', title, result: 'note', finding: `Open: ${names(openFaults)}. Tell the buyer, or close it.` }
-  return { key: 'faults', title, result: 'passed', finding: 'None open.' }
+    return { key: 'faults', result: 'note', finding: sentence('faults_open', { faults: names(openFaults) }) }
+  return { key: 'faults', result: 'passed', finding: sentence('no_fault_open') }
 }
 
 function lotsCheck(recalledLots: readonly string[]): ReleaseCheck {
-  const title = 'Lots'
   return recalledLots.length > 0
-    ? { key: 'lots', title, result: 'failed', finding: `Called back by its supplier: ${recalledLots.join(', ')}.` }
-    : { key: 'lots', title, result: 'passed', finding: 'No lot in it was called back.' }
+    ? { key: 'lots', result: 'failed', finding: sentence('lots_called_back', { lots: series(recalledLots) }) }
+    : { key: 'lots', result: 'passed', finding: sentence('no_lot_called_back') }
 }
 
 function phCheck(ph: number | null): ReleaseCheck {
-  const title = 'pH'
-  const span = `${releasePhRange.min} to ${releasePhRange.max} is usual (estimate; a strip is a rough measure)`
-  if (ph === null) return { key: 'ph', title, result: 'open', finding: `Enter what the strip shows; ${span}.` }
-  return { key: 'ph', title, result: isWithin(ph, releasePhRange) ? 'passed' : 'failed', finding: `pH ${ph}; ${span}.` }
+  const usual = { least: quantity.figure(releasePhRange.min), most: quantity.figure(releasePhRange.max) }
+  if (ph === null) return { key: 'ph', result: 'open', finding: sentence('ph_missing', usual) }
+  return {
+    key: 'ph',
+    result: isWithin(ph, releasePhRange) ? 'passed' : 'failed',
+    finding: sentence('ph_shown', { ph: quantity.figure(ph), ...usual }),
+  }
 }
 
 /**
@@ -116,11 +114,15 @@ export function releaseChecks(
   return [
     {
       key: 'cure',
-      title: 'Cure',
       result: cure?.isOver ? 'passed' : cure && cureSchool === 'scale' ? 'note' : 'failed',
       finding: cure
-        ? `Day ${cure.dayNumber} of ${cure.ofDays}${cure.isOver ? '' : `; over on ${formatDay(cure.readyDay, today)}`}.`
-        : 'Not cut yet.',
+        ? sentence('cure_day', {
+            day: cure.dayNumber,
+            of: cure.ofDays,
+            isOver: cure.isOver ? 'yes' : 'no',
+            readyDay: quantity.day(cure.readyDay),
+          })
+        : sentence('not_cut_yet'),
     },
     massCheck(state, terms.labelMassG, today),
     levelledCheck(state, cureSchool),
@@ -129,15 +131,13 @@ export function releaseChecks(
     phCheck(answers.ph),
     {
       key: 'look',
-      title: 'Look',
       result: answers.lookIsSound ? 'passed' : 'open',
-      finding: 'No orange spots, ash, cracks or soft core.',
+      finding: sentence('look_sound'),
     },
     {
       key: 'label',
-      title: 'Label',
       result: answers.labelIsComplete ? 'passed' : 'open',
-      finding: 'Complete, and cleared as local law asks; a licensed assessor decides where one is required.',
+      finding: sentence('label_cleared'),
     },
   ]
 }

@@ -1,6 +1,7 @@
-import { addDays, formatDay } from '../calendar'
-import type { Finding } from '../findings'
-import { formatQuantity, roundTo } from '../units'
+import { addDays } from '../calendar'
+import type { Finding, Quantity, Sentence } from '../findings'
+import { quantity, sentence, warn } from '../findings'
+import { roundTo } from '../units'
 import type { PlanCheck } from './problem/checkPlan'
 import { slackOf } from './problem/planCost'
 import type { Placement, SeasonPlan, SeasonProblem } from './problem/seasonProblem'
@@ -8,11 +9,8 @@ import { hoursTolerance } from './problem/seasonProblem'
 import type { Violation } from './problem/violation'
 import type { DatedSeason } from './seasonOf'
 
-const hours = (value: number): string => formatQuantity('hours', value)
-const counted = (count: number, noun: string): string => `${count} ${noun}${count === 1 ? '' : 's'}`
-
 /**
- * A broken rule in words with its numbers and the day it falls on.
+ * A broken rule with its numbers and the day it falls on.
  *
  * @param mouldNames names of the mould kinds
  * @throws {RangeError} if the season's first day is no day
@@ -22,39 +20,37 @@ export function violationFinding(
   season: Pick<DatedSeason, 'firstDay' | 'nameOf'>,
   mouldNames: Readonly<Record<string, string>>,
 ): Finding {
-  const on = (day: number): string => formatDay(addDays(season.firstDay, day), season.firstDay)
-  const finding = (message: string): Finding => ({ severity: 'warn', code: violation.rule, message })
+  const on = (day: number): Quantity => quantity.day(addDays(season.firstDay, day))
   if ('id' in violation) {
-    const name = season.nameOf[violation.id] ?? violation.id
+    const soap = season.nameOf[violation.id] ?? violation.id
     switch (violation.rule) {
       case 'too_early':
-        return finding(`${name} cannot be poured before ${on(violation.earliest)}: what it needs is not there yet.`)
-      case 'set_days':
-        return finding(
-          `${name} would be cut ${counted(violation.set, 'day')} after its pour; it wants ${violation.min} to ${violation.max}.`,
-        )
+        return warn('too_early', { soap, earliest: on(violation.earliest) })
+      case 'set_days': {
+        const { set, min, max } = violation
+        return warn('set_days', { soap, set: quantity.days(set), least: min, most: max })
+      }
       case 'no_day_to_prepare':
-        return finding(`${name}: there is no day before it to prepare on.`)
+        return warn('no_day_to_prepare', { soap })
       case 'outside':
-        return finding(`${name} stands on a day that is past, or beyond the season.`)
+        return warn('outside', { soap })
       case 'missing':
-        return finding(`${name} has no day yet.`)
+        return warn('missing', { soap })
       default:
-        return finding(`${name} stands in the plan in a way that cannot be.`)
+        return warn('impossible_placement', { soap })
     }
   }
   const { asked, there } = violation
+  const day = on(violation.day)
   switch (violation.rule) {
     case 'hours':
-      return finding(`${on(violation.day)}: ${hours(asked)} planned, ${hours(there)} there.`)
+      return warn('hours', { day, asked: quantity.hours(asked), there: quantity.hours(there) })
     case 'moulds':
-      return finding(
-        `${on(violation.day)}: ${asked} × ${mouldNames[violation.kind] ?? violation.kind} in use, the workshop has ${there}.`,
-      )
+      return warn('moulds', { day, asked, mould: mouldNames[violation.kind] ?? violation.kind, there })
     case 'oven':
-      return finding(`${on(violation.day)}: ${counted(asked, 'mould')} for the oven, it holds ${there}.`)
+      return warn('oven', { day, asked, there })
     default:
-      return finding(`${on(violation.day)}: ${counted(asked, 'tray')} on the racks, there are ${there}.`)
+      return warn('trays', { day, asked, there })
   }
 }
 
@@ -138,8 +134,8 @@ export interface PlanChange {
   readonly id: string
   readonly before: Placement | undefined
   readonly after: Placement
-  /** Why it moved, in words; undefined when it only makes the whole better. */
-  readonly reason: string | undefined
+  /** Why it moved; undefined when it only makes the whole better. */
+  readonly reason: Sentence | undefined
 }
 
 /**
@@ -156,7 +152,6 @@ export function planChanges(
 ): readonly PlanChange[] {
   const byId = new Map(season.problem.batches.map((batch) => [batch.id, batch]))
   const old = new Map(before.map((placement) => [placement.id, placement]))
-  const words = (violation: Violation): string => violationFinding(violation, season, mouldNames).message
   return after
     .filter((placement) => {
       const was = old.get(placement.id)
@@ -170,7 +165,10 @@ export function planChanges(
       })
       const batch = byId.get(placement.id)
       const late = was && batch ? Math.max(0, -slackOf(batch, was.cut)) : 0
-      const reason = late > 0 ? `It was ${counted(late, 'day')} late.` : blamed && words(blamed)
+      const reason =
+        late > 0
+          ? sentence('was_late', { late: quantity.days(late) })
+          : blamed && violationFinding(blamed, season, mouldNames)
       return { id: placement.id, before: was, after: placement, reason }
     })
     .sort((a, b) => a.after.pour - b.after.pour || a.id.localeCompare(b.id))

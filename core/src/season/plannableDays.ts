@@ -1,6 +1,7 @@
 import type { Day } from '../calendar'
-import { daysBetween, formatDay } from '../calendar'
+import { daysBetween } from '../calendar'
 import type { Finding } from '../findings'
+import { quantity, refuse } from '../findings'
 
 /** How far ahead a pour may be planned, days: further on nobody knows the hours there will be. A choice of the house. */
 export const mostDaysAhead = 1000
@@ -17,20 +18,11 @@ export function unplannable(
   { pourDay, cutDay }: { readonly pourDay: Day; readonly cutDay: Day | null },
   today: Day,
 ): Finding | undefined {
-  const refuse = (code: string, field: 'pourDay' | 'cutDay', message: string): Finding => ({
-    severity: 'refuse',
-    code,
-    field,
-    message,
-  })
-  if (pourDay < today)
-    return refuse('day_is_past', 'pourDay', `${formatDay(pourDay, today)} is past. Choose today or a later day.`)
+  if (pourDay < today) return refuse('day_is_past', { day: quantity.day(pourDay) }, 'pourDay')
   if (daysBetween(today, pourDay) > mostDaysAhead)
-    return refuse('day_too_far', 'pourDay', `That day is more than ${mostDaysAhead} days away. Choose a nearer one.`)
+    return refuse('day_too_far', { most: quantity.days(mostDaysAhead) }, 'pourDay')
   if (cutDay === null) return undefined
   const set = daysBetween(pourDay, cutDay)
-  if (set < 1) return refuse('cut_before_pour', 'cutDay', 'It is cut after it is poured.')
-  return set > mostDaysInMould
-    ? refuse('cut_too_late', 'cutDay', `It would stand in its mould for ${set} days. Choose an earlier day to cut.`)
-    : undefined
+  if (set < 1) return refuse('cut_before_pour', undefined, 'cutDay')
+  return set > mostDaysInMould ? refuse('cut_too_late', { set: quantity.days(set) }, 'cutDay') : undefined
 }

@@ -1,6 +1,7 @@
 import type { Day } from '../calendar'
-import { addDays, daysBetween, formatDay } from '../calendar'
-import type { Finding } from '../findings'
+import { addDays, daysBetween } from '../calendar'
+import type { Finding, Quantity } from '../findings'
+import { quantity, warn } from '../findings'
 import type { BatchDays } from './batchDays'
 import type { OpenSeason } from './openSeason'
 import { unplannable } from './plannableDays'
@@ -26,24 +27,21 @@ function mouldFinding(
   id: string,
 ): Finding | undefined {
   const { firstDay, nameOf } = open.season
-  const on = (number: number): string => formatDay(addDays(firstDay, number), firstDay)
+  const on = (number: number): Quantity => quantity.day(addDays(firstDay, number))
   const wanted = open.batch(id)?.moulds[kind] ?? 0
-  const finding = (message: string): Finding => ({ severity: 'warn', code: 'moulds', field: 'pourDay', message })
   if (there < wanted)
-    return finding(
-      there === 0
-        ? 'The workshop has none of this mould. Choose another, or say in the stores how many there are.'
-        : `It asks for ${wanted} moulds of this kind; the workshop has ${there}.`,
-    )
+    return there === 0
+      ? warn('no_such_mould_here', undefined, 'pourDay')
+      : warn('more_moulds_than_here', { wanted, there }, 'pourDay')
   const holders = open.holders(kind, day, id)
   if (holders.length === 0) return undefined
-  const names = holders.map((holder) => nameOf[holder.id] ?? holder.id).join(', ')
+  const names = holders.map((holder) => nameOf[holder.id] ?? holder.id)
   const freeAgain = Math.min(...holders.map(({ cut }) => cut))
-  return finding(`${on(day)}: the mould is taken by ${names}; free again on ${on(freeAgain)}.`)
+  return warn('mould_taken', { day: on(day), names, freeAgain: on(freeAgain) }, 'pourDay')
 }
 
 /**
- * What stands against pouring a batch on a day, in words with the numbers; empty when the day is free. Lateness is not
+ * What stands against pouring a batch on a day, with the numbers; empty when the day is free. Lateness is not
  * among it: see `slackDays`.
  *
  * @param id of a batch that can still be planned; nothing stands against one that cannot

@@ -1,8 +1,8 @@
 import type { Day } from '../calendar'
 import type { Fat } from '../fats'
 import type { Finding } from '../findings'
+import { quantity, refuse } from '../findings'
 import { fatOf } from '../recipe'
-import { formatQuantity } from '../units'
 import type { Ingredient } from './ingredient'
 import type { Lot } from './lots'
 import { lotFault, oldestFirst } from './lots'
@@ -70,11 +70,10 @@ export function checkCertificate(
   return isBelieved
     ? []
     : [
-        {
-          severity: 'refuse',
-          code: 'certificate_of_another_fat',
-          field: 'certificate.sapKoh',
-          message: `${fat.name} takes ${formatQuantity('number', min)} to ${formatQuantity('number', max)} mg of KOH a gram. A value of ${formatQuantity('number', sapKoh)} is of another fat, or in other units.`,
-        },
+        refuse(
+          'certificate_of_another_fat',
+          { fat: fat.name, least: quantity.figure(min), most: quantity.figure(max), value: quantity.figure(sapKoh) },
+          'certificate.sapKoh',
+        ),
       ]
 }

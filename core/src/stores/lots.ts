@@ -1,5 +1,6 @@
 import type { Day } from '../calendar'
-import { formatDay } from '../calendar'
+import type { Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
 import { roundTo } from '../units'
 
 /** One delivery of an ingredient. */
@@ -30,14 +31,19 @@ export function lotFault(lot: Lot, day: Day): LotFault | undefined {
   return lot.leftAmount > 0 ? undefined : 'empty'
 }
 
-/** A lot's fault in the maker's words. */
-export function lotFaultMessage(lot: Lot, fault: LotFault, today: Day): string {
-  const name = lot.lotNumber === '' ? 'This lot' : `Lot ${lot.lotNumber}`
-  if (fault === 'recalled') return `${name} was recalled by its supplier. Do not use it.`
-  if (fault === 'expired')
-    return `${name} was best before ${formatDay(lot.bestBeforeDay ?? today, today)}. Do not use it.`
-  if (fault === 'not_here') return `${name} comes on ${formatDay(lot.receivedDay, today)} only.`
-  return `${name} is used up.`
+/** A lot's fault, to be told. */
+export function lotFaultSentence(lot: Lot, fault: LotFault): Sentence {
+  const named = { lot: lot.lotNumber, isNamed: lot.lotNumber === '' ? 'no' : 'yes' }
+  switch (fault) {
+    case 'recalled':
+      return sentence('lot_recalled', named)
+    case 'expired':
+      return sentence('lot_expired', { ...named, day: quantity.day(lot.bestBeforeDay ?? lot.receivedDay) })
+    case 'not_here':
+      return sentence('lot_not_here', { ...named, day: quantity.day(lot.receivedDay) })
+    case 'empty':
+      return sentence('lot_empty', named)
+  }
 }
 
 /** Lots in the order in which they are used: the oldest first, of one day the one that keeps less long. */

@@ -10,8 +10,9 @@ import {
 } from '../batch'
 import type { Day } from '../calendar'
 import type { Finding } from '../findings'
+import { quantity, warn } from '../findings'
 import { scentWeights } from '../recipe'
-import { formatQuantity, roundTo } from '../units'
+import { roundTo } from '../units'
 import type { IngredientKind } from './ingredient'
 import { ingredientKey } from './ingredient'
 import type { Lot } from './lots'
@@ -135,9 +136,6 @@ export function lackingForPour(
     const left = Math.max(0, there - (taken.get(key) ?? 0))
     taken.set(key, (taken.get(key) ?? 0) + amount)
     if (left >= amount) return []
-    const [takes, has] = [amount, left].map((massG) => formatQuantity('mass', massG, { digits: 1 }))
-    return [
-      { severity: 'warn', code: 'stores_lack', message: `${name}: this pour takes ${takes}, the stores have ${has}.` },
-    ]
+    return [warn('stores_lack', { name, takes: quantity.mass(amount), has: quantity.mass(left) })]
   })
 }

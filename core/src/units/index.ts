@@ -1,6 +1,5 @@
 export * from './parseNumber'
 export * from './quantity'
 export * from './range'
-export * from './rewriteQuantities'
 export * from './roundTo'
 export * from './roundToScale'

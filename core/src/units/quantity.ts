@@ -1,3 +1,5 @@
+import type { LimitKind, Param, Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
 import { roundTo } from './roundTo'
 import type { Range } from './range'
 import { isWithin } from './range'
@@ -68,28 +70,17 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
   number: [scaled('', ['', 'ph'], 1)],
 }
 
-const examples: Readonly<Record<QuantityKind, string>> = {
-  mass: '350 g or 12 oz',
-  length: '230 mm or 9 in',
-  temperature: '43 C or 110 F',
-  share: '5 %',
-  hours: '1.5 h or 90 min',
-  days: '28 days or 4 weeks',
+/** What a maker may write, told in the workshop's own unit. */
+const examples: Readonly<Record<QuantityKind, Param>> = {
+  mass: quantity.mass(12 * gramsPerOunce),
+  length: quantity.length(10 * millimetresPerInch),
+  temperature: quantity.temperature(40),
+  share: quantity.share(0.05),
+  hours: quantity.hours(1.5),
+  days: quantity.days(28),
   count: '12',
-  money: '250 or 12.50',
+  money: '12.50',
   number: '9.5',
-}
-
-const nouns: Readonly<Record<QuantityKind, string>> = {
-  mass: 'a mass',
-  length: 'a length',
-  temperature: 'a temperature',
-  share: 'a percentage',
-  hours: 'a time',
-  days: 'a number of days',
-  count: 'a whole number',
-  money: 'an amount',
-  number: 'a number',
 }
 
 function unitNamed(kind: QuantityKind, name: string): Unit | undefined {
@@ -114,7 +105,7 @@ export function toUnit(kind: QuantityKind, base: number, symbol: string): number
 }
 
 export type ParsedQuantity =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly message: string }
+  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly problem: Sentence }
 
 export interface ParseQuantityOptions {
   /** Unit of a bare number, usually the workshop's. @default the base unit */
@@ -124,7 +115,7 @@ export interface ParseQuantityOptions {
 }
 
 /**
- * Reads a quantity in any unit of its kind, giving the value in the base unit, or says in the maker's words what is
+ * Reads a quantity in any unit of its kind, giving the value in the base unit, or says what is
  * wrong. Never throws on text.
  *
  * @throws {RangeError} if `options.unit` is not a unit of this kind
@@ -133,29 +124,30 @@ export interface ParseQuantityOptions {
 export function parseQuantity(kind: QuantityKind, text: string, options: ParseQuantityOptions = {}): ParsedQuantity {
   const { unit = baseUnit(kind), range } = options
   const usual = expectUnit(kind, unit)
-  const hint = `Write ${nouns[kind]} such as ${examples[kind]}.`
   const trimmed = text.trim()
-  if (trimmed === '') return { ok: false, message: hint }
+  const example = examples[kind]
+  const isUnread = { ok: false, problem: sentence('quantity_unread', { kind, example }) } as const
+  if (trimmed === '') return isUnread
 
   const parts = /^([-−\d.,/\s¼½¾⅓⅔]+)(.*)$/.exec(trimmed)
   const number = parts?.[1] === undefined ? undefined : parseNumber(parts[1])
-  if (number === undefined || !Number.isFinite(number)) return { ok: false, message: hint }
+  if (number === undefined || !Number.isFinite(number)) return isUnread
 
   const unitText = (parts?.[2] ?? '').trim().replace(/\.$/, '')
   const written = unitText === '' ? usual : unitNamed(kind, unitText)
-  if (!written) return { ok: false, message: `“${unitText}” is not a unit for ${nouns[kind]} here. ${hint}` }
+  if (!written) return { ok: false, problem: sentence('unit_unknown', { unit: unitText, kind, example }) }
 
   // 70 % is 0.7, not 0.7000000000000001.
   const inBase = Number(written.toBase(number).toPrecision(14))
   const value = kind === 'money' ? Math.round(inBase) : inBase
-  if (kind === 'count' && !Number.isInteger(value)) return { ok: false, message: 'This must be a whole number.' }
-  if (range && !isWithin(value, range)) return { ok: false, message: rangeMessage(kind, range, usual.symbol) }
+  if (kind === 'count' && !Number.isInteger(value)) return { ok: false, problem: sentence('not_whole') }
+  if (range && !isWithin(value, range)) return { ok: false, problem: outOfRange(kind, range) }
   return { ok: true, value }
 }
 
-/** "This must be from 20 mm to 1500 mm." in the given unit, or in the base unit. */
-export function rangeMessage(kind: QuantityKind, range: Range, unit: string = baseUnit(kind)): string {
-  return `This must be from ${formatQuantity(kind, range.min, { unit })} to ${formatQuantity(kind, range.max, { unit })}.`
+/** "This must be from 20 mm to 1500 mm." */
+export function outOfRange(kind: LimitKind, range: Range): Sentence {
+  return sentence('out_of_range', { least: quantity.least(kind, range.min), most: quantity.most(kind, range.max) })
 }
 
 export interface FormatQuantityOptions {

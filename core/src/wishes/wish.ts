@@ -1,8 +1,9 @@
 import type { ContentKey, Fat } from '../fats'
-import { contentsOfFat, contentWords } from '../fats'
+import { contentsOfFat } from '../fats'
 import type { Recipe } from '../recipe'
 import { kohMolarMass, naohMolarMass } from '../fats'
-import { formatMoney, formatQuantity } from '../units'
+import type { Sentence } from '../findings'
+import { quantity, sentence } from '../findings'
 
 /** Groups of fatty acids that a wish may limit, in mass percent columns of the fat table. */
 export const wishAcids = {
@@ -11,6 +12,9 @@ export const wishAcids = {
   firm: ['palmitic', 'stearic'],
 } as const
 export type WishAcids = keyof typeof wishAcids
+
+/** The temperature at which the table tells liquid fats from others, °C. */
+const liquidAtC = 20
 
 /** What a maker wishes of a recipe. Limits are fractions of the fats, or cents a bar. */
 export type Wish =
@@ -58,27 +62,27 @@ export type WishAnswer =
       readonly locksStand: boolean
     }
 
-const acidWords: Readonly<Record<WishAcids, string>> = {
-  polyunsaturated: 'polyunsaturates',
-  foaming: 'quick foam (lauric and myristic)',
-  firm: 'firm acids (palmitic and stearic)',
-}
-
-/** A wish in the maker's words. @param nameOf name of a fat by its key */
-export function wishWords(wish: Wish, nameOf: (fatKey: string) => string, currency: string): string {
-  const limit = (sense: Sense, value: number): string =>
-    `${sense === 'at_most' ? 'at most' : 'at least'} ${formatQuantity('share', value)}`
+/** A wish, to be told. @param nameOf name of a fat by its key */
+export function wishSentence(wish: Wish, nameOf: (fatKey: string) => string): Sentence {
   switch (wish.kind) {
     case 'fat':
-      return `${limit(wish.sense, wish.limit)} ${nameOf(wish.fatKey).toLowerCase()}`
+      return sentence('wish_fat', {
+        sense: wish.sense,
+        limit: quantity.share(wish.limit),
+        fat: nameOf(wish.fatKey).toLowerCase(),
+      })
     case 'acids':
-      return `${limit(wish.sense, wish.limit)} ${acidWords[wish.acids]}`
+      return sentence('wish_acids', { sense: wish.sense, limit: quantity.share(wish.limit), acids: wish.acids })
     case 'liquid':
-      return `${limit(wish.sense, wish.limit)} liquid at 20 °C`
+      return sentence('wish_liquid', {
+        sense: wish.sense,
+        limit: quantity.share(wish.limit),
+        room: quantity.temperature(liquidAtC),
+      })
     case 'free_of':
-      return `nothing ${contentWords[wish.content]}`
+      return sentence('wish_free_of', { content: wish.content })
     case 'bar_cost':
-      return `fats and lye under ${formatMoney(wish.limitCents, currency)} a bar`
+      return sentence('wish_bar_cost', { limit: quantity.money(wish.limitCents) })
   }
 }
 

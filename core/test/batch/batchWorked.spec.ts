@@ -57,7 +57,7 @@ describe('a weighing that cannot be', () => {
     expect(codes(workedPlan, 'fat:olive', 381 * 3)).to.deep.equal([])
     expect(codes(workedPlan, 'fat:olive', 127)).to.deep.equal([])
     expect(codes(workedPlan, 'fat:olive', 126.9)).to.deep.equal(['mass_implausible'])
-    expect(codes(workedPlan, 'fat:olive', 0)).to.deep.equal(['mass_range'])
+    expect(codes(workedPlan, 'fat:olive', 0)).to.deep.equal(['weighing_range'])
   })
 
   it('is less water than alkali, what a liquid in the lye brings counted', () => {
@@ -77,6 +77,6 @@ describe('a weighing that cannot be', () => {
 
   it('is a temperature that no probe in a workshop reads', () => {
     const of = (actual: number) => codes(workedPlan, 'temperature:lye', actual)
-    expect([of(-10), of(120), of(-11), of(121)]).to.deep.equal([[], [], ['temperature_range'], ['temperature_range']])
+    expect([of(-10), of(120), of(-11), of(121)]).to.deep.equal([[], [], ['out_of_range'], ['out_of_range']])
   })
 })

@@ -17,6 +17,7 @@ import {
 import { isRefused } from '../../src/findings'
 import { usualSchool } from '../../src/recipe'
 import { workedRecipe, workedSource } from '../blends'
+import { plainly } from '../plainly'
 
 const pot = (share: number, rateGPerKg = 0, more: Partial<PotColour> = {}): PotColour => ({
   name: `pot of ${share}`,
@@ -105,9 +106,7 @@ describe('splitIntoPots', () => {
 describe('checkPots', () => {
   it('refuses pots that ask for more than there is, with the number', () => {
     const colours = [pot(0, 0, { portion: 'mass', amount: 900 }), pot(0.2), pot(0, 0, { portion: 'rest' })]
-    expect(checkPots(colours, split)[0]?.message).to.equal(
-      'The pots ask for 100 g more than the 1000 g of batter. Make a pot smaller or fill more moulds.',
-    )
+    expect(plainly(checkPots(colours, split)[0])).to.equal('pots_above_batter, over 100 g, batter 1000 g')
     expect(checkPots([pot(0.5), pot(0.5)], split)).to.deep.equal([])
   })
 })
@@ -156,16 +155,20 @@ describe('a batch with wetted colours and a scent that goes in last', () => {
     expect(plan.weights.batterG).to.equal(1233)
     // 740 − 15.6 − 25 = 699.4 g, on the scale 699; the rest of 1233 − 15.6 − 5 − 25 goes to the last.
     expect(plan.weights.pots.map(({ batterG }) => batterG)).to.deep.equal([699, 488.4])
-    expect(runSheet(plan).find(({ key }) => key === 'fat:olive')?.detail).to.equal(
-      'Of it, keep 5 g back in a cup for wetting.',
-    )
+    expect(plainly(runSheet(plan).find(({ key }) => key === 'fat:olive')?.detail)).to.equal('keep_fat_back, kept 5 g')
   })
 
   it('says on the run sheet what wets which pot and which of them is scented', () => {
-    const detail = (key: string): string => runSheet(plan).find((step) => step.key === key)?.detail ?? ''
-    expect(runSheet(plan).find(({ key }) => key === 'wet:0')?.title).to.equal('Wet amber: 5.2 g in 15.6 g of water')
-    expect(detail('pot:0')).to.equal('Up to the 694 ml mark. Stir in 5.2 g of colourant, wetted in 15.6 g of water.')
-    expect(detail('scent')).to.equal('25 g into amber. Last, stirred by hand.')
+    const detail = (key: string): string => plainly(runSheet(plan).find((step) => step.key === key)?.detail)
+    expect(plainly(runSheet(plan).find(({ key }) => key === 'wet:0')?.title)).to.equal(
+      'wet_title, pot amber, dry 5.2 g, wet 15.6 g, with water',
+    )
+    expect(detail('pot:0')).to.equal(
+      'pot_coloured, mark (up_to_mark, mark 694 ml), hasMark yes, colourant 5.2 g, wetting 15.6 g, with water',
+    )
+    expect(detail('scent')).to.equal(
+      'several, sentences (scent_shares, shares (scent_share, massG 25 g, pot amber)) (stirred_by_hand, school last)',
+    )
   })
 
   it('reckons pots, marks and shares of scent anew when a fat goes in over', () => {
@@ -183,6 +186,8 @@ describe('a batch with wetted colours and a scent that goes in last', () => {
     const thirsty = { ...colours[0], rateGPerKg: 40, wetting: { with: 'water', ratio: 8 } } as PotColour
     const { findings } = scaleDesign({ ...source, design: { ...source.design, colours: [thirsty] } })
     expect(isRefused(findings)).to.equal(true)
-    expect(findings.find(({ code }) => code === 'too_little_to_dissolve')?.message).to.contain('Wet them in fat')
+    expect(plainly(findings.find(({ code }) => code === 'wetting_takes_lye_water'))).to.match(
+      /^wetting_takes_lye_water, /,
+    )
   })
 })

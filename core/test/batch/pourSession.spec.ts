@@ -15,6 +15,7 @@ import { isRefused } from '../../src/findings'
 import type { Recipe, School } from '../../src/recipe'
 import { usualSchool } from '../../src/recipe'
 import { workedPlan, workedRecipe, workedSource } from '../blends'
+import { plainly } from '../plainly'
 
 /** Records of every step before `stepKey`, as asked for at its time, with some figures replaced. */
 function upTo(
@@ -63,9 +64,9 @@ describe('runSheet', () => {
   it('puts goggles before water, and water before lye', () => {
     const steps = runSheet(workedPlan)
     for (const key of ['water', 'naoh', 'dissolve']) {
-      expect(steps.find((step) => step.key === key)?.caution, key).to.contain('Lye into water, never water into lye')
+      expect(steps.find((step) => step.key === key)?.caution, key).to.equal('lye')
     }
-    expect(steps.find(({ key }) => key === 'spray')?.caution).to.contain('no flame')
+    expect(steps.find(({ key }) => key === 'spray')?.caution).to.equal('alcohol')
   })
 
   const madeIn = (school: School, oven = false) => ({ ...workedPlan, recipe: { ...workedRecipe, school, oven } })
@@ -83,8 +84,8 @@ describe('runSheet', () => {
       'moulds',
       'fat:olive',
     ])
-    expect(steps.filter(({ group }) => group === 'Lye, the night before')).to.have.length(5)
-    expect(steps.some(({ group }) => group === 'Lye')).to.equal(false)
+    expect(steps.filter(({ group }) => group === 'lye_overnight')).to.have.length(5)
+    expect(steps.some(({ group }) => group === 'lye')).to.equal(false)
   })
 
   it('stirs a calm scent in at emulsion, and any other last', () => {
@@ -103,11 +104,11 @@ describe('runSheet', () => {
 
   it('keeps the alcohol and the oven apart', () => {
     const steps = runSheet(madeIn(usualSchool, true))
-    expect(steps.at(-1)?.name).to.equal('Into the oven')
-    expect(steps.at(-1)?.caution).to.contain('no hot oven')
-    expect(steps.find(({ key }) => key === 'spray')?.detail).to.contain('Wait until the alcohol has dried')
-    expect(runSheet(madeIn(night)).at(-1)?.name).to.equal('Keep it cool')
-    expect(runSheet(workedPlan).at(-1)?.name).to.equal('Cover')
+    expect(plainly(steps.at(-1)?.name)).to.equal('cover_name, night oven')
+    expect(steps.at(-1)?.caution).to.equal('alcohol')
+    expect(plainly(steps.find(({ key }) => key === 'spray')?.detail)).to.equal('spray_detail, night oven')
+    expect(plainly(runSheet(madeIn(night)).at(-1)?.name)).to.equal('cover_name, night avoided')
+    expect(plainly(runSheet(workedPlan).at(-1)?.name)).to.equal('cover_name, night kept')
   })
 
   it('has the same masses in every school', () => {
@@ -139,8 +140,8 @@ describe('pourSession', () => {
     expect(targetOf(records, 'water')).to.equal(246)
     // (381 + 266 + 212) · 0.03 = 25.77 g.
     expect(targetOf(records, 'scent')).to.equal(26)
-    expect(pourSession(workedPlan, records).findings[0]?.message).to.equal(
-      'Coconut oil went in 12 g over. The lye is now 121 g and the water 246 g; superfat stays 5 %.',
+    expect(plainly(pourSession(workedPlan, records).findings[0])).to.equal(
+      'fat_off_plan, told (fat_went_in_off, fat Coconut oil, off 12 g, way over) (lye_follows_fats, lye 121 g, water 246 g, superfat 5 %)',
     )
   })
 
@@ -149,8 +150,8 @@ describe('pourSession', () => {
     const state = pourSession(workedPlan, records)
     // (400·190 + 254·257 + 212·180)/1000 = 179.438 g KOH · 0.712888 = 127.919 g; 1 − 119/127.919 = 6.97 %.
     expect(state.band.likely).to.be.closeTo(0.0697, 0.0001)
-    expect(state.findings.map(({ message }) => message)).to.include(
-      'Olive oil went in 19 g over. The lye was weighed already: the superfat is now 7 %. 2 g more sodium hydroxide in 4 g of water brings it back to 5 %.',
+    expect(state.findings.map(plainly)).to.include(
+      'fat_off_plan, told (fat_went_in_off, fat Olive oil, off 19 g, way over) (lye_was_weighed, superfat 7 %) (more_lye_brings_back, lye 2 g, water 4 g, superfat 5 %)',
     )
   })
 
@@ -162,11 +163,11 @@ describe('pourSession', () => {
     const weighed = upTo(night, 'melt', { 'fat:coconut': 290 })
     // (381·190 + 290·257 + 212·180)/1000 · 0.712888 = 131.935 g at no superfat; the 119 g leave 9.80 %.
     // 131.935 · (0.0980 − 0.05) = 6.3 g, rounded down.
-    expect(pourSession(night, weighed).findings[0]?.message).to.equal(
-      'Coconut oil went in 36 g over. The lye was weighed already: the superfat is now 9.8 %. 6 g more sodium hydroxide in 12 g of water brings it back to 5 %.',
+    expect(plainly(pourSession(night, weighed).findings[0])).to.equal(
+      'fat_off_plan, told (fat_went_in_off, fat Coconut oil, off 36 g, way over) (lye_was_weighed, superfat 9.8 %) (more_lye_brings_back, lye 6 g, water 12 g, superfat 5 %)',
     )
     const blended = [...upTo(night, 'pot:0', { 'fat:coconut': 290 })]
-    expect(pourSession(night, blended).findings[0]?.message).not.to.contain('more sodium hydroxide')
+    expect(plainly(pourSession(night, blended).findings[0])).not.to.contain('more_lye_brings_back')
   })
 
   it('shares the batter as weighed among the pots', () => {
@@ -203,9 +204,9 @@ describe('pourSession', () => {
     expect(pouredPerMould(workedPlan, upTo(workedPlan, null, { left: 0 }))).to.deep.equal([1233])
     expect(pouredPerMould(workedPlan, upTo(workedPlan, null, { left: 83 }))).to.deep.equal([1150])
     const refusal = (actual: number) =>
-      checkStepRecord(workedPlan, upTo(workedPlan, 'left'), { stepKey: 'left', actual })[0]?.message
-    expect(refusal(0)).to.equal(undefined)
-    expect(refusal(1300)).to.equal('This must be from 0 g to less than the 1233 g that were made.')
+      plainly(checkStepRecord(workedPlan, upTo(workedPlan, 'left'), { stepKey: 'left', actual })[0])
+    expect(refusal(0)).to.equal('')
+    expect(refusal(1300)).to.equal('left_range, made 1233 g')
   })
 
   it('keeps the superfat at or above the recipe’s, however the fats are poured', () => {
@@ -232,8 +233,8 @@ describe('checkStepRecord', () => {
   it('refuses lye that exceeds the fats, and says what to take back', () => {
     // The fats take 175.828 · 0.712888 = 125.35 g.
     const found = refusal(upTo(workedPlan, 'naoh'), 'naoh', 126)
-    expect(found?.code).to.equal('lye_exceeds_fats')
-    expect(found?.message).to.contain('Take 7 g back out of the dry cup')
+    expect(found?.code).to.equal('weighing_exceeds_fats')
+    expect(plainly(found)).to.contain('(take_back_out, over 7 g)')
     expect(refusal(upTo(workedPlan, 'naoh'), 'naoh', 125)).to.equal(undefined)
   })
 
@@ -243,27 +244,27 @@ describe('checkStepRecord', () => {
 
   it('refuses slips of the hand: far off, nothing, negative, huge, no figure', () => {
     const records = upTo(workedPlan, 'fat:olive')
-    expect(refusal(records, 'fat:olive', 3810)?.message).to.contain('3810 g is far from the 381 g asked for')
-    expect(refusal(records, 'fat:olive', 0)?.code).to.equal('mass_range')
-    expect(refusal(records, 'fat:olive', -5)?.code).to.equal('mass_range')
-    expect(refusal(records, 'fat:olive', 1e9)?.code).to.equal('mass_range')
+    expect(plainly(refusal(records, 'fat:olive', 3810))).to.equal('mass_implausible, actual 3810 g, target 381 g')
+    expect(refusal(records, 'fat:olive', 0)?.code).to.equal('weighing_range')
+    expect(refusal(records, 'fat:olive', -5)?.code).to.equal('weighing_range')
+    expect(refusal(records, 'fat:olive', 1e9)?.code).to.equal('weighing_range')
     expect(refusal(records, 'fat:olive', null)?.code).to.equal('figure_missing')
   })
 
   it('refuses steps out of order and steps that are none', () => {
-    expect(refusal([], 'naoh', 119)?.message).to.contain('First comes: Line the mould')
+    expect(plainly(refusal([], 'naoh', 119))).to.contain('first (line_title')
     expect(refusal([], 'dance', null)?.code).to.equal('unknown_step')
   })
 
   it('refuses a temperature that no probe shows', () => {
     const records = upTo(workedPlan, 'temperature:lye')
-    expect(refusal(records, 'temperature:lye', 400)?.code).to.equal('temperature_range')
+    expect(refusal(records, 'temperature:lye', 400)?.code).to.equal('out_of_range')
     expect(refusal(records, 'temperature:lye', 43)).to.equal(undefined)
   })
 
   it('refuses going back to too little fat once the lye is weighed', () => {
     const records = upTo(workedPlan, 'dissolve')
-    expect(refusal(records, 'fat:coconut', 200)?.message).to.contain('Add the missing fat')
+    expect(plainly(refusal(records, 'fat:coconut', 200))).to.contain('(add_missing_fat)')
   })
 
   it('never lets through a record that leaves lye over', () => {
@@ -335,7 +336,7 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
       'fat:shea',
       'additive:1',
     ])
-    expect(runSheet(plan).find(({ key }) => key === 'fat:olive')?.detail).to.match(/keep .+ back in a cup for wetting/)
+    expect(plainly(runSheet(plan).find(({ key }) => key === 'fat:olive')?.detail)).to.match(/^keep_fat_back, kept /)
   })
 
   it('reckons all of it anew when a fat goes in over', () => {
@@ -353,7 +354,9 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
     const naohG = weights.naohG + 4
     const state = pourSession(plan, [...before, { stepKey: 'naoh', actual: naohG }])
     const finding = state.findings.find(({ code }) => code === 'lye_off_plan')
-    const moreG = Number(/ (\d+) g more olive oil brings it back to 5 %/.exec(finding?.message ?? '')?.[1])
+    const moreG = Number(
+      /more_fat_brings_back, massG (\d+) g, fat olive oil, superfat 5 %/.exec(plainly(finding) ?? '')?.[1],
+    )
     // With so much more olive oil the same lye leaves 5 % again.
     const oliveG = (weights.fats[0]?.massG ?? 0) + moreG
     const mended = [...before, { stepKey: 'fat:olive', actual: oliveG }, { stepKey: 'naoh', actual: naohG }]
@@ -362,7 +365,7 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
       0.001,
     )
     const [refusal] = checkStepRecord(plan, before, { stepKey: 'naoh', actual: weights.naohG + 12 })
-    expect(refusal?.code).to.equal('lye_exceeds_fats')
-    expect(refusal?.message).to.contain('back out of the dry cup')
+    expect(refusal?.code).to.equal('weighing_exceeds_fats')
+    expect(plainly(refusal)).to.contain('take_back_out')
   })
 })

@@ -5,6 +5,7 @@ import { fatTable, findFat } from '../../src/fats'
 import { isRefused } from '../../src/findings'
 import { alkaliFor, naohDemand } from '../../src/recipe'
 import { workedMould, workedRecipe, workedSettings, workedSource } from '../blends'
+import { plainly } from '../plainly'
 
 describe('lyeSolutionDensity', () => {
   it('gives tabled points and straight lines between', () => {
@@ -53,8 +54,8 @@ describe('scaleBatch', () => {
     expect(scaled.barWetG).to.be.closeTo(120.89, 0.01)
     expect(scaled.barCuredG).to.be.closeTo(107.59, 0.01)
     expect(scaled.findings.map(({ code }) => code)).to.deep.equal(['bars_short'])
-    expect(scaled.findings[0]?.message).to.equal(
-      '2 of 12 bars are missing. Cut them 20.8 mm thick, or fill another mould.',
+    expect(plainly(scaled.findings[0])).to.equal(
+      'bars_short, missing 2, wanted 12, mend (cut_thinner_or_fill_another, thickness 20.83 mm)',
     )
   })
 

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import type { ScaleAim } from '../../src/batch'
 import { mouldsFor, scaleDesign } from '../../src/batch'
 import { workedMould, workedRecipe, workedSettings, workedSource } from '../blends'
+import { plainly } from '../plainly'
 
 const design = { ...workedSource.design, scent: null, colours: [] }
 const scaledFor = (aim: ScaleAim, mould = workedMould, count = 1) => {
@@ -31,7 +32,7 @@ describe('mouldsFor', () => {
     const { mould, findings } = scaledFor({ by: 'label', labelMassG: 150 })
     expect(mould.fillHeightMm).to.equal(70)
     // 25 mm · 150 / 107.73
-    expect(findings[0]?.message).to.equal('Filled to its brim of 70 mm a bar stays lighter. Cut them 34.8 mm thick.')
+    expect(plainly(findings[0])).to.equal('brim_stays_lighter, brim 70 mm, thickness 34.8 mm')
   })
 
   it('cuts a cylinder to the label, and lets a tray be', () => {
@@ -40,7 +41,7 @@ describe('mouldsFor', () => {
     expect(mould.fillHeightMm).to.equal(60)
     expect(barCuredG).to.be.closeTo(90, 0.3)
     const tray = { ...workedMould, shape: 'cavities' as const, cavityCount: 6, cavityMl: 90 }
-    expect(scaledFor({ by: 'label', labelMassG: 120 }, tray).findings[0]?.code).to.equal('label_out_of_reach')
+    expect(scaledFor({ by: 'label', labelMassG: 120 }, tray).findings[0]?.code).to.equal('cavities_set_bar_mass')
   })
 
   it('fills the moulds with a mass of batter, and with the fat that is left', () => {
@@ -58,7 +59,7 @@ describe('mouldsFor', () => {
     const over = scaledFor({ by: 'mass', batterG: 3000 })
     expect(over.mould.fillHeightMm).to.equal(70)
     // 3000 g · 0.98 / 1.008692 = 2914.7 ml, of which 1400 fit.
-    expect(over.findings[0]?.message).to.contain('1515 ml of it do not fit')
+    expect(plainly(over.findings[0])).to.match(/^moulds_too_small, left 1514.7 ml$/)
     expect(
       mouldsFor({ by: 'mass', batterG: 5 }, [{ mould: workedMould, count: 1 }], workedRecipe, workedSettings).findings,
     )
@@ -71,7 +72,7 @@ describe('mouldsFor', () => {
     // 700 g · 0.98 / 1.008692 = 680 ml: six cavities, and 80 ml over.
     const { bars, findings } = scaledFor({ by: 'mass', batterG: 700 }, tray)
     expect(bars).to.equal(6)
-    expect(findings[0]?.message).to.contain('80 ml')
+    expect(plainly(findings[0])).to.equal('moulds_too_small, left 80.1 ml')
   })
 
   it('comes back to the recipe, up and down again', () => {

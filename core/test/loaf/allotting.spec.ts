@@ -66,7 +66,7 @@ describe('a released loaf', () => {
   it('never gives more than it has', () => {
     expect(codes([release(6)], allotted(7))).to.deep.equal(['not_enough_bars'])
     expect(codes([release(6), allotted(3)], sold(4))).to.deep.equal(['not_allotted'])
-    expect(codes([release(6)], release(5))).to.deep.equal(['more_than_cut'])
+    expect(codes([release(6)], release(5))).to.deep.equal(['more_than_unreleased'])
     expect(codes([release(6), { type: 'recalled', day, reason: 'x' }], allotted(1))).to.deep.equal(['loaf_is_recalled'])
     expect(codes([release(6)], { type: 'downgraded', day, bars: 7, to: 'scrap', reason: 'x' })).to.deep.equal([
       'more_than_there_are',

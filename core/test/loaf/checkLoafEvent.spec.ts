@@ -86,7 +86,7 @@ describe('checkLoafEvent', () => {
   })
 
   it('refuses more soap than there is', () => {
-    expect(codes([poured, unmoulded], { ...cut, bars: 11 })).to.deep.equal(['more_than_the_loaf'])
+    expect(codes([poured, unmoulded], { ...cut, bars: 11 })).to.deep.equal(['bars_outweigh_loaf'])
     expect(codes([poured, unmoulded, cut], { ...released, bars: 11 })).to.deep.equal(['more_than_cut'])
   })
 })

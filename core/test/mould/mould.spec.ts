@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { barsOfMould, thicknessForMouldBars } from '../../src/cutting'
 import { blockOf, checkMould, fillVolumeMl, filledTo, learnedTakeUp, takeUpFactor } from '../../src/mould'
 import { workedMould } from '../blends'
+import { plainly } from '../plainly'
 
 describe('loaf mould', () => {
   it('holds length × width × fill height', () => {
@@ -15,15 +16,15 @@ describe('loaf mould', () => {
     expect(blockOf(lined)).to.deep.equal({ lengthMm: 246, widthMm: 76, heightMm: 60 })
     expect(fillVolumeMl(lined)).to.be.closeTo(1121.76, 1e-9)
     expect(checkMould({ ...lined, fillHeightMm: 68 })).to.deep.equal([])
-    expect(checkMould({ ...lined, fillHeightMm: 69 })[0]?.message).to.contain('above the liner there is room for 68 mm')
+    expect(plainly(checkMould({ ...lined, fillHeightMm: 69 })[0])).to.equal('fill_above_brim, brim 68')
   })
 
   const refusals = [
-    ['a mould 3 m long', { lengthMm: 3000 }, 'mould_side', 'lengthMm'],
-    ['a width of nothing', { widthMm: 0 }, 'mould_side', 'widthMm'],
-    ['a height that is no number', { heightMm: Number.NaN }, 'mould_side', 'heightMm'],
-    ['a liner thicker than liners are', { linerMm: 50 }, 'liner', 'linerMm'],
-    ['no fill', { fillHeightMm: 0 }, 'fill', 'fillHeightMm'],
+    ['a mould 3 m long', { lengthMm: 3000 }, 'out_of_range', 'lengthMm'],
+    ['a width of nothing', { widthMm: 0 }, 'out_of_range', 'widthMm'],
+    ['a height that is no number', { heightMm: Number.NaN }, 'out_of_range', 'heightMm'],
+    ['a liner thicker than liners are', { linerMm: 50 }, 'out_of_range', 'linerMm'],
+    ['no fill', { fillHeightMm: 0 }, 'fill_height_zero', 'fillHeightMm'],
     ['a fill above the brim', { fillHeightMm: 71 }, 'fill_above_brim', 'fillHeightMm'],
     ['a liner that fills the mould', { widthMm: 30, linerMm: 15 }, 'liner_fills_mould', 'linerMm'],
   ] as const
@@ -113,7 +114,7 @@ describe('moulds of other shapes', () => {
     expect(barsOfMould(measured).barMl).to.be.closeTo(126, 1e-9)
     // Half the fill: 600 ml · 1.05.
     expect(fillVolumeMl(filledTo(measured, 30))).to.be.closeTo(630, 1e-9)
-    expect(checkMould({ ...workedMould, measuredMl: 0 })[0]?.message).to.equal('A mould holds from 10 ml to 60000 ml.')
+    expect(plainly(checkMould({ ...workedMould, measuredMl: 0 })[0])).to.equal('out_of_range, least 10, most 60000')
   })
 
   it('refuses tops and logs that no mould has', () => {

@@ -1,22 +1,17 @@
 import { expect } from 'chai'
-import { chargeForBevelling, lessonsForReissue, totalOfOrder } from '../../src/plan'
+import { bevellingCharge, lessonsForReissue, totalOfOrder } from '../../src/plan'
 
-const bevelling = { day: '2027-03-12', lotCode: '270308-1' }
 const pricing = { bevelCentsPerBar: 35 }
 
 describe('what is charged on an order', () => {
   it('has the edges that its quote does not have', () => {
-    expect(chargeForBevelling(24, bevelling, { bevelled: false }, pricing)).to.deep.equal({
-      day: '2027-03-12',
-      what: 'Bevelling 24 bars of lot 270308-1',
-      cents: 840,
-    })
+    expect(bevellingCharge(24, { bevelled: false }, pricing)).to.equal(840)
   })
 
   it('has nothing twice, and nothing that costs nothing', () => {
-    expect(chargeForBevelling(24, bevelling, { bevelled: true }, pricing)).to.equal(undefined)
-    expect(chargeForBevelling(0, bevelling, { bevelled: false }, pricing)).to.equal(undefined)
-    expect(chargeForBevelling(24, bevelling, { bevelled: false }, { bevelCentsPerBar: 0 })).to.equal(undefined)
+    expect(bevellingCharge(24, { bevelled: true }, pricing)).to.equal(undefined)
+    expect(bevellingCharge(0, { bevelled: false }, pricing)).to.equal(undefined)
+    expect(bevellingCharge(24, { bevelled: false }, { bevelCentsPerBar: 0 })).to.equal(undefined)
   })
 
   it('is added to the price, and the deposit is taken off what is open', () => {
@@ -37,11 +32,11 @@ describe('lessonsForReissue', () => {
     const lessons = lessonsForReissue({
       notesForNextTime: 'Less blue\n',
       loafNotes: [],
-      faults: ['ash', 'ash', 'cracks'],
+      faults: ['Ash last time.', 'Ash last time.', 'Cracks last time.'],
     })
     expect(lessons.map(({ text }) => text)).to.have.length(3)
     expect(lessons[1]).to.deep.equal({
-      text: 'Ash last time. Alcohol on the top (away from flames and ovens), a cover; plane or steam it off.',
+      text: 'Ash last time.',
       standing: 'open',
     })
   })

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
-import { demandByChannel, demandForecast, demandWords } from '../../src/plan'
+import { demandByChannel, demandForecast, demandSentences } from '../../src/plan'
+import { plainly } from '../plainly'
 
 const web = (sold: number, days = 30, offered = sold) => ({ channel: 'Web', offered, sold, days })
 
@@ -26,12 +27,15 @@ describe('demand reckoned by hand', () => {
   })
 
   it('says how often it was sold out', () => {
-    const reason = (...results: Parameters<typeof demandForecast>[0][number][]) => demandForecast(results, 30)?.reason
-    expect(reason(web(12))).to.equal('on sale once, sold out each time; estimate')
-    expect(reason(web(12), web(9, 30, 20))).to.equal('on sale 2 times, sold out 1 of 2; estimate')
-    expect(reason(web(9, 30, 20))).to.equal('on sale once, sold out never; estimate')
-    expect(demandWords([web(50)], 30)).to.deep.equal([
-      'Web: 20 to 124 bars would sell in 30 days, most likely 50 (on sale once, sold out each time; estimate).',
+    const often = (...results: Parameters<typeof demandForecast>[0][number][]) => {
+      const { releases, soldOut } = demandForecast(results, 30)!
+      return [releases, soldOut]
+    }
+    expect(often(web(12))).to.deep.equal([1, 1])
+    expect(often(web(12), web(9, 30, 20))).to.deep.equal([2, 1])
+    expect(often(web(9, 30, 20))).to.deep.equal([1, 0])
+    expect(demandSentences([web(50)], 30).map(plainly)).to.deep.equal([
+      'channel_demand, channel Web, low 20, high 124, likely 50, window 30 d, releases 1, soldOut 1, often always',
     ])
   })
 

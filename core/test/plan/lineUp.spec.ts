@@ -5,7 +5,7 @@ import {
   similarityFindings,
   demandForecast,
   demandByChannel,
-  demandWords,
+  demandSentences,
   isClaimKey,
   lessonsForReissue,
   mainColours,
@@ -14,8 +14,9 @@ import {
   paletteDifference,
   promiseFindings,
   salesPaceDays,
-  salesWords,
+  salesSentences,
 } from '../../src/plan'
+import { plainly } from '../plainly'
 
 const soap = (name: string, hexes: readonly string[], scent: { name: string; family?: string } | null = null) => ({
   name,
@@ -40,10 +41,10 @@ describe('similarityFindings', () => {
 
   it('names one scent in two soaps, or one family', () => {
     const told = (a: { name: string; family?: string }, b: { name: string; family?: string }) =>
-      similarityFindings([soap('A', ['#000000'], a), soap('B', ['#FFFFFF'], b)]).map(({ message }) => message)
-    expect(told({ name: 'Amber' }, { name: 'Amber' })).to.deep.equal(['A and B carry the same scent, Amber.'])
+      similarityFindings([soap('A', ['#000000'], a), soap('B', ['#FFFFFF'], b)]).map(plainly)
+    expect(told({ name: 'Amber' }, { name: 'Amber' })).to.deep.equal(['same_scent, one A, other B, scent Amber'])
     expect(told({ name: 'Amber', family: 'Resin' }, { name: 'Gum', family: 'resin ' })).to.deep.equal([
-      'A and B both smell resin. Give one of them another family.',
+      'same_scent_family, one A, other B, family resin',
     ])
     expect(told({ name: 'Amber', family: 'resin' }, { name: 'Peel', family: 'citrus' })).to.deep.equal([])
   })
@@ -61,8 +62,8 @@ describe('promiseFindings', () => {
   it('holds the workshop’s own claims against the ingredients that break them', () => {
     const soap = { name: 'Fog', fats: [{ fatKey: 'soybean' }], ingredients: [{ name: 'Mica', contains: [] }] }
     const claim = { key: ownClaimKey('1'), name: 'free of soy', without: [' soybean OIL '] }
-    expect(promiseFindings([soap], [claim.key], [claim]).map(({ message }) => message)).to.deep.equal([
-      'Fog is not free of soy: Soybean oil. Change it, check its certificate, or drop the promise.',
+    expect(promiseFindings([soap], [claim.key], [claim]).map(plainly)).to.deep.equal([
+      'claim_broken, soap Fog, claim own:1, own free of soy, ingredient Soybean oil',
     ])
     expect(promiseFindings([soap], [claim.key], [{ ...claim, without: ['Palm oil'] }])).to.deep.equal([])
     // One that was taken away meanwhile says nothing.
@@ -75,10 +76,10 @@ describe('promiseFindings', () => {
       { ...plain, fats: [{ fatKey: 'tallow' }, { fatKey: 'palm' }] },
       { ...plain, name: 'Red', ingredients: [{ name: 'insect red', contains: ['animal' as const] }] },
     ]
-    expect(promiseFindings(soaps, ['vegan', 'palm_free']).map(({ message }) => message.split('.')[0])).to.deep.equal([
-      'Fog is not vegan: Beef tallow',
-      'Fog is not palm-free: Palm oil',
-      'Red is not vegan: insect red',
+    expect(promiseFindings(soaps, ['vegan', 'palm_free']).map(plainly)).to.deep.equal([
+      'claim_broken, soap Fog, claim vegan, own , ingredient Beef tallow',
+      'claim_broken, soap Fog, claim palm_free, own , ingredient Palm oil',
+      'claim_broken, soap Red, claim vegan, own , ingredient insect red',
     ])
   })
 
@@ -140,12 +141,12 @@ describe('demandForecast', () => {
   it('tells channels apart, with the reason', () => {
     const results = [web(12, 5), { channel: 'Stalls', offered: 5, sold: 3, days: 30 }]
     expect(demandByChannel(results, 30).map(({ channel }) => channel)).to.deep.equal(['Web', 'Stalls'])
-    expect(demandWords(results, 30)[1]).to.match(
-      /^Stalls: \d+ to \d+ bars would sell in 30 days, most likely 3 \(on sale once, sold out never; estimate\)\.$/,
+    expect(plainly(demandSentences(results, 30)[1])).to.match(
+      /^channel_demand, channel Stalls, low \d+, high \d+, likely 3, window 30 d, releases 1, soldOut 0, often never$/,
     )
-    expect(salesWords(results)).to.deep.equal([
-      'Web: all 12 bars sold in 5 days.',
-      'Stalls: 3 of 5 bars sold in 30 days.',
+    expect(salesSentences(results).map(plainly)).to.deep.equal([
+      'channel_sold, channel Web, offered 12, sold 12, days 5 d, isSoldOut yes',
+      'channel_sold, channel Stalls, offered 5, sold 3, days 30 d, isSoldOut no',
     ])
   })
 })

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { MoveLine } from '../../src/pour'
 import { acrossAt, canFollowALine, changesAlong, checkPourPlan, linesAt, simulatePour } from '../../src/pour'
+import { plainly } from '../plainly'
 
 const section = { widthMm: 80, heightMm: 70, fillMm: 50, lengthMm: 240 }
 const line = [
@@ -94,6 +95,6 @@ describe('a line along the loaf', () => {
       { name: 'a', massG: 900 },
       { name: 'b', massG: 300 },
     ]
-    expect(checkPourPlan(off, pots, section)[0]?.message).to.contain('line along the loaf leaves the mould')
+    expect(plainly(checkPourPlan(off, pots, section)[0])).to.contain('line_leaves_mould')
   })
 })

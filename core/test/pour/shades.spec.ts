@@ -15,6 +15,7 @@ import {
   svgOfCut,
   usualTint,
 } from '../../src/pour'
+import { plainly } from '../plainly'
 
 const lightness = (hex: string): number => Number.parseInt(hex.slice(1, 3), 16)
 const bands = (hex: string): readonly number[] => [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16))
@@ -103,7 +104,7 @@ describe('neighbours', () => {
       { name: 'amber', hex: '#E2BE62' },
     ])
     expect(found.map(({ code }) => code)).to.deep.equal(['hard_to_tell'])
-    expect(found[0]?.message).to.match(/^straw and amber lie side by side and will be hard to tell apart/)
+    expect(plainly(found[0])).to.match(/^hard_to_tell, one straw, other amber, look /)
     const far = [
       { name: 'night', hex: '#232C38' },
       { name: 'chalk', hex: '#F3EFE6' },
@@ -118,7 +119,7 @@ describe('neighbours', () => {
       ],
       { vanillin: 0.3, scentRate: 0.05 },
     )
-    expect(browned[0]?.message).to.contain('after four weeks')
+    expect(plainly(browned[0])).to.contain('look week_4')
   })
 })
 

@@ -12,6 +12,7 @@ import {
   traces,
 } from '../../src/pour'
 import { ringShare } from '../../src/pour/rings'
+import { plainly } from '../plainly'
 
 const section = { widthMm: 80, heightMm: 70, fillMm: 60, lengthMm: 250 }
 const wholeMm2 = section.widthMm * section.fillMm
@@ -348,28 +349,27 @@ describe('checkPourPlan', () => {
     { name: 'ink', massG: 400 },
     { name: 'fog', massG: 800 },
   ]
-  const messages = (moves: readonly MoveLine[]): readonly string[] =>
-    checkPourPlan(moves, pots, section).map(({ message }) => message)
+  const messages = (moves: readonly MoveLine[]): readonly string[] => checkPourPlan(moves, pots, section).map(plainly)
 
   it('says what is left in a pot, and what is poured over', () => {
     expect(partsPoured([level(0, 0.5), level(1), level(0, 0.25)], 2)).to.deep.equal([0.75, 1])
-    expect(messages([level(0, 0.5), level(1)])).to.deep.equal([
-      'ink: 200 g are left over. Pour the rest, or make the pot smaller.',
-    ])
-    expect(messages([level(0), level(1), level(1, 0.25)])).to.deep.equal([
-      'fog: the moves pour 200 g more than the pot holds.',
-    ])
+    expect(messages([level(0, 0.5), level(1)])).to.deep.equal(['pot_left_over, pot ink, off 200 g'])
+    expect(messages([level(0), level(1), level(1, 0.25)])).to.deep.equal(['pot_used_over, pot fog, off 200 g'])
     expect(messages([])).to.deep.equal([])
   })
 
   it('refuses what cannot be done, in words', () => {
-    expect(messages([{ kind: 'hanger', path: path([10, 10], [90, 10]) }])[0]).to.contain('leaves the mould')
-    expect(messages([{ kind: 'skewer', path: path([10, 10]) }])[0]).to.contain('two points')
-    expect(messages([level(5)])[0]).to.contain('a pot that the soap has')
-    expect(messages([level(0, 0)])[0]).to.contain('more than nothing')
-    expect(messages([{ kind: 'sloped', angleDeg: 80, pot: 0, part: 1 }])[0]).to.contain('40°')
-    expect(messages([{ kind: 'drop', xMm: 99, sinkMm: 1, spreadMm: 5, pot: 0, part: 1 }])[0]).to.contain('80 mm wide')
-    expect(messages([{ kind: 'drop', xMm: 9, sinkMm: 1, spreadMm: 0, pot: 0, part: 1 }])[0]).to.contain('1 mm at least')
-    expect(messages(new Array<MoveLine>(201).fill(level(0, 0.001)))).to.deep.equal(['At most 200 moves fit a pour.'])
+    expect(messages([{ kind: 'hanger', path: path([10, 10], [90, 10]) }])[0]).to.contain('path_leaves_mould')
+    expect(messages([{ kind: 'skewer', path: path([10, 10]) }])[0]).to.contain('path_wants_two_points')
+    expect(messages([level(5)])[0]).to.contain('move_pot_unknown')
+    expect(messages([level(0, 0)])[0]).to.contain('move_part_range')
+    expect(messages([{ kind: 'sloped', angleDeg: 80, pot: 0, part: 1 }])[0]).to.contain('(move_angle_range, most 40)')
+    expect(messages([{ kind: 'drop', xMm: 99, sinkMm: 1, spreadMm: 5, pot: 0, part: 1 }])[0]).to.contain(
+      '(move_beside_mould, width 80 mm)',
+    )
+    expect(messages([{ kind: 'drop', xMm: 9, sinkMm: 1, spreadMm: 0, pot: 0, part: 1 }])[0]).to.contain(
+      'figure spreadMm, least 1',
+    )
+    expect(messages(new Array<MoveLine>(201).fill(level(0, 0.001)))).to.deep.equal(['too_many_moves, most 200'])
   })
 })

@@ -4,6 +4,7 @@ import { fatTable } from '../../src/fats'
 import { isRefused } from '../../src/findings'
 import { blendOf, checkRecipe, checkScent, missingShare, recipeFigures, superfatBand } from '../../src/recipe'
 import { workedRecipe } from '../blends'
+import { plainly } from '../plainly'
 
 const codesOf = (recipe: Parameters<typeof checkRecipe>[0]) => checkRecipe(recipe).map(({ code }) => code)
 
@@ -18,7 +19,7 @@ describe('checkRecipe', () => {
     expect(findings[0]?.code).to.equal('lye_exceeds_fats')
     expect(findings[0]?.field).to.equal('superfat')
     // A kilo takes 207.6 g KOH, 147.996 g NaOH; 2 % of it is 2.96 g.
-    expect(findings[0]?.message).to.contain('At -2 % superfat each kilo of fats gets 3 g more')
+    expect(plainly(findings[0])).to.equal('lye_exceeds_fats, superfat -2 %, fats 1000 g, surplus 2.96 g')
   })
 
   it('warns when the fats’ natural spread can leave lye over', () => {
@@ -29,9 +30,9 @@ describe('checkRecipe', () => {
 
   it('refuses shares that miss 100 %, with the gap', () => {
     const short = { ...workedRecipe, fats: [{ fatKey: 'olive', share: 0.97 }] }
-    expect(checkRecipe(short)[0]?.message).to.equal('The shares add up to 97 %: 3 % is missing.')
+    expect(plainly(checkRecipe(short)[0])).to.equal('shares_short, total 97 %, gap 3 %')
     const long = { ...workedRecipe, fats: [...workedRecipe.fats, { fatKey: 'castor', share: 0.05 }] }
-    expect(checkRecipe(long)[0]?.message).to.equal('The shares add up to 105 %: 5 % is too much.')
+    expect(plainly(checkRecipe(long)[0])).to.equal('shares_over, total 105 %, gap 5 %')
   })
 
   it('refuses no fats, unknown fats, one fat twice and shares that are none', () => {
@@ -49,8 +50,12 @@ describe('checkRecipe', () => {
   it('refuses purity, concentration and superfat out of range', () => {
     expect(codesOf({ ...workedRecipe, naohPurity: 1.4 })).to.deep.equal(['purity_range'])
     expect(codesOf({ ...workedRecipe, naohPurity: 0 })).to.deep.equal(['purity_range'])
-    expect(checkRecipe({ ...workedRecipe, lyeConcentration: 0.55 })[0]?.message).to.contain('no longer dissolves')
-    expect(checkRecipe({ ...workedRecipe, lyeConcentration: 0.1 })[0]?.message).to.contain('stays soft')
+    expect(plainly(checkRecipe({ ...workedRecipe, lyeConcentration: 0.55 })[0])).to.equal(
+      'lye_too_strong, least 20 %, most 50 %',
+    )
+    expect(plainly(checkRecipe({ ...workedRecipe, lyeConcentration: 0.1 })[0])).to.equal(
+      'lye_too_weak, least 20 %, most 50 %',
+    )
     expect(codesOf({ ...workedRecipe, superfat: 0.31 })).to.deep.equal(['superfat_range'])
     expect(codesOf({ ...workedRecipe, superfat: Number.NaN })).to.deep.equal(['superfat_range'])
   })
@@ -126,7 +131,7 @@ describe('checkScent', () => {
     const [finding] = checkScent({ ...scent, supplierLimit: 0.02 }, 30, 1450, 0.11)
     expect(finding?.severity).to.equal('refuse')
     // 3 % · 2 / 2.3247 = 2.581 %, rounded down.
-    expect(finding?.message).to.contain('would be 2.32 % of the cured bar; its certificate allows 2 %. At most 2.58 %')
+    expect(plainly(finding)).to.contain('ofBar 2.32 %, allowed 2 %, rate 2.58 %')
   })
 
   it('asks for a limit that is missing, and is silent without scent', () => {

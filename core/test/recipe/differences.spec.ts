@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import type { KeptRecipe } from '../../src/recipe'
 import { fatDifferences, recipeDifferences } from '../../src/recipe'
 import { workedRecipe } from '../blends'
+import { plainly } from '../plainly'
 
 const kept: KeptRecipe = { ...workedRecipe, name: 'House bar', setDaysMin: 1, setDaysMax: 3, cureDays: 28, notes: '' }
 
@@ -19,16 +20,16 @@ describe('recipeDifferences', () => {
       oven: true,
       notes: 'Warmer.',
     }
-    expect(recipeDifferences(kept, after)).to.deep.equal([
-      'Shea butter went out, 25 %',
-      'Cocoa butter came in, 25 %',
-      'Olive oil 45 % → 50 %',
-      'Coconut oil 30 % → 25 %',
-      'Fats at trace: none → Olive oil',
-      'Superfat 5 % → 6 %',
-      'Oven no → yes',
-      'Cure 28 days → 42 days',
-      'The notes for next time',
+    expect(recipeDifferences(kept, after).map(plainly)).to.deep.equal([
+      'fat_went_out, fat Shea butter, share 25 %',
+      'fat_came_in, fat Cocoa butter, share 25 %',
+      'recipe_part_changed, what Olive oil, before 45 %, after 50 %',
+      'recipe_part_changed, what Coconut oil, before 30 %, after 25 %',
+      'recipe_part_changed, what (recipe_part, part at_trace), before (no_fat), after [Olive oil]',
+      'recipe_part_changed, what (recipe_part, part superfat), before 5 %, after 6 %',
+      'recipe_part_changed, what (recipe_part, part oven), before (yes_or_no, is no), after (yes_or_no, is yes)',
+      'recipe_part_changed, what (recipe_part, part cure_days), before 28 d, after 42 d',
+      'recipe_notes_changed',
     ])
   })
 
@@ -37,12 +38,12 @@ describe('recipeDifferences', () => {
     const clay = { name: 'Clay', basis: 'fats', rate: 0.01, place: 'emulsion', wetting: null, contains: [] } as const
     const before: KeptRecipe = { ...kept, liquids: [milk], additives: [clay] }
     const after: KeptRecipe = { ...kept, additives: [{ ...clay, rate: 2, basis: 'bar' }] }
-    expect(recipeDifferences(before, after)).to.deep.equal([
-      'Milk went out',
-      'Clay: 1 % of the fats, at emulsion → 2 g a bar, at emulsion',
+    expect(recipeDifferences(before, after).map(({ code }) => code)).to.deep.equal([
+      'part_went_out',
+      'recipe_part_changed',
     ])
-    expect(recipeDifferences(kept, before)[0]).to.equal(
-      'Milk came in: 50 % of the water, 88 % water itself, in the lye',
+    expect(plainly(recipeDifferences(kept, before)[0])).to.equal(
+      'part_came_in, name Milk, how (liquid_in_recipe, part 50 %, water 88 %, place lye)',
     )
     expect(recipeDifferences(before, before)).to.deep.equal([])
   })

@@ -17,6 +17,7 @@ import {
   waterFigures,
   wettingG,
 } from '../../src/recipe'
+import { plainly } from '../plainly'
 
 const olive = findFat('olive')!
 /** 1000 g of olive oil: SAP 190, so 190 g of KOH or 190 · 39.997/56.1056 = 135.4487 g of NaOH, both pure. */
@@ -107,8 +108,8 @@ describe('the water', () => {
     const finding = checkRecipe({ ...plain, liquids: [inFats] }).find(({ code }) => code === 'too_little_to_dissolve')
     // 104.501 g are left for 128.676 g; 24.175 g are missing, 9.25 % of all water.
     expect(finding?.severity).to.equal('refuse')
-    expect(finding?.message).to.contain('only 104.5 g of water is left for 128.7 g of alkali')
-    expect(finding?.message).to.match(/Put 9\.[23] % of the water less into the fats/)
+    expect(plainly(finding)).to.contain('water 104.5 g, alkali 128.68 g')
+    expect(plainly(finding)).to.match(/liquid_to_the_lye, missing 9\.[23] %/)
     expect(codes({ ...plain, liquids: [{ ...inFats, partOfWater: 0.5 }] })).to.deep.equal([])
     expect(codes({ ...plain, liquids: [milk, { ...puree, partOfWater: 0.6 }] })).to.include('too_much_liquid')
     expect(codes({ ...plain, liquids: [{ ...milk, waterShare: 0 }] })).to.include('water_share_range')

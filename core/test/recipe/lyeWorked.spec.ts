@@ -17,6 +17,7 @@ import {
   withMass,
   withShare,
 } from '../../src/recipe'
+import { plainly } from '../plainly'
 
 const olive = fatTable.find(({ key }) => key === 'olive')
 const coconut = fatTable.find(({ key }) => key === 'coconut')
@@ -101,9 +102,9 @@ describe('the ends of what a recipe may be', () => {
 
   it('is a sum of shares within its tolerance, and no wider', () => {
     expect(codes({ fats: line(1 - shareTolerance * 0.9) })).to.deep.equal([])
-    expect(codes({ fats: line(1 - shareTolerance * 2) })).to.deep.equal(['shares_off'])
+    expect(codes({ fats: line(1 - shareTolerance * 2) })).to.deep.equal(['shares_short'])
     const over = [...line(0.6), { fatKey: 'coconut', share: 0.4 + shareTolerance * 2 }]
-    expect(codes({ fats: over })).to.deep.equal(['shares_off'])
+    expect(codes({ fats: over })).to.deep.equal(['shares_over'])
     expect(codes({ fats: line(1.2) })).to.include('share_range')
     expect(codes({ fats: [...line(1), { fatKey: 'coconut', share: 0 }] })).to.include('share_range')
   })
@@ -114,22 +115,21 @@ describe('the ends of what a recipe may be', () => {
     expect(codes({ liquids: milk({ partOfWater: 1.01 }) })).to.deep.equal(['part_of_water_range'])
     const both = [...milk({ partOfWater: 0.6 }), ...milk({ name: 'Tea', partOfWater: 0.5 })]
     const [finding] = checkRecipe({ ...recipe, liquids: both })
-    expect(finding).to.deep.include({
-      code: 'too_much_liquid',
-      message: 'The liquids bring 110 % of the water: 10 % too much.',
-    })
+    expect(plainly(finding)).to.equal('too_much_liquid, brought 110 %, over 10 %')
     const whole = [...milk({ partOfWater: 0.5 }), ...milk({ name: 'Tea', partOfWater: 0.5 })]
     expect(codes({ liquids: whole })).to.deep.equal([])
   })
 
   it('is an additive by the bar in grams, by fats or batter in percent', () => {
     const of = (basis: 'bar' | 'fats') =>
-      checkRecipe({
-        ...recipe,
-        additives: [{ name: '', basis, rate: 99_999, place: 'trace', wetting: null, contains: [] }],
-      })[0]?.message ?? ''
-    expect(of('bar')).to.match(/^Of it a bar takes up to \d+ g\.$/)
-    expect(of('fats')).to.match(/^Of it a batch takes up to \d+ %\.$/)
+      plainly(
+        checkRecipe({
+          ...recipe,
+          additives: [{ name: '', basis, rate: 99_999, place: 'trace', wetting: null, contains: [] }],
+        })[0],
+      )
+    expect(of('bar')).to.match(/^additive_range_bar, additive , most \d+$/)
+    expect(of('fats')).to.match(/^additive_range, additive , most \d+ %$/)
   })
 
   it('is half of the fats at trace, and no more', () => {
@@ -166,12 +166,10 @@ describe('scents at their ends', () => {
     const blend = { ...scent, parts: [{ name: 'Fir', share: 1, supplierLimit: null }] }
     expect(checkScent(blend, 20, 1000, 0)[0]?.field).to.equal('scent.parts[0].supplierLimit')
     expect(
-      checkScent({ ...blend, parts: [{ name: 'Fir', share: 1, supplierLimit: 0.01 }] }, 20, 1000, 0)[0]?.message,
-    ).to.equal(
-      'Fir would be 2 % of the cured bar; its certificate allows 1 %. At most 1.5 % of the fats of Amber keeps to it.',
-    )
-    expect(checkScent({ ...scent, supplierLimit: 0.01 }, 20, 1000, 0)[0]?.message).to.contain(
-      'At most 1.5 % of the fats keeps',
+      plainly(checkScent({ ...blend, parts: [{ name: 'Fir', share: 1, supplierLimit: 0.01 }] }, 20, 1000, 0)[0]),
+    ).to.equal('scent_above_limit, part Fir, ofBar 2 %, allowed 1 %, rate 1.5 %, isBlend yes, scent Amber')
+    expect(plainly(checkScent({ ...scent, supplierLimit: 0.01 }, 20, 1000, 0)[0])).to.equal(
+      'scent_above_limit, part Amber, ofBar 2 %, allowed 1 %, rate 1.5 %, isBlend no, scent Amber',
     )
   })
 

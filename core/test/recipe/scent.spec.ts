@@ -4,6 +4,7 @@ import type { ScentUse } from '../../src/recipe'
 import { checkScent, scentLimit, scentWeights } from '../../src/recipe'
 import { usesOfPlan } from '../../src/stores'
 import { workedSource } from '../blends'
+import { plainly } from '../plainly'
 
 const blend: ScentUse = {
   name: 'Harbour',
@@ -32,8 +33,8 @@ describe('a blend of scents', () => {
   it('is refused above the limit of a part, with the number that keeps to it', () => {
     // 25 g in 1233 g that lose 11 %: 2.278 % of the bar, of it 0.683 % smoke; 3 % · 0.6 / 0.683 = 2.63 % of the fats.
     const [finding] = checkScent(blend, 25, 1233, 0.11)
-    expect(finding?.message).to.equal(
-      'Smoke would be 0.68 % of the cured bar; its certificate allows 0.6 %. At most 2.63 % of the fats of Harbour keeps to it.',
+    expect(plainly(finding)).to.equal(
+      'scent_above_limit, part Smoke, ofBar 0.68 %, allowed 0.6 %, rate 2.63 %, isBlend yes, scent Harbour',
     )
     expect(checkScent({ ...blend, rate: 0.026 }, 21, 1229, 0.11)).to.deep.equal([])
   })

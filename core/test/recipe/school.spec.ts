@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import { lyeSchools, lyeSchoolWords, soapingTemperatures, usualSchool } from '../../src/recipe'
+import { soapingTemperatures, usualSchool } from '../../src/recipe'
 
 describe('how warm lye and fats meet', () => {
   it('is what the workshop works at, where the lye is made the same day and cooled', () => {
@@ -18,11 +18,5 @@ describe('how warm lye and fats meet', () => {
     const { lyeC, fatsC } = soapingTemperatures('night_before', 38)
     expect(fatsC).to.equal(38)
     expect(lyeC).to.be.within(18, 24)
-  })
-
-  it('has words for each way', () => {
-    expect(lyeSchools.map((school) => lyeSchoolWords[school])).to.satisfy(
-      (words: readonly string[]) => new Set(words).size === lyeSchools.length && words.every((one) => one !== ''),
-    )
   })
 })

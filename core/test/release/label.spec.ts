@@ -6,12 +6,12 @@ import {
   allergenText,
   bestBeforeOf,
   labelIngredients,
-  labelLines,
   labelPlaces,
   labelStocks,
   missingOnLabel,
   sellThrough,
 } from '../../src/release'
+import { plainly } from '../plainly'
 
 const plan = {
   recipe: { fats: [], superfat: 0.05, lyeConcentration: 0.33, naohPurity: 1 },
@@ -84,34 +84,16 @@ describe('labelIngredients', () => {
   })
 })
 
-describe('labelLines', () => {
-  const terms = {
-    name: 'Lantern Glass',
-    netMassG: 120,
-    lotCode: '270308-1',
-    bestBeforeDay: '2029-04-11',
-    maker: 'Ours',
-  }
-  const ingredients = [
-    { name: 'Aqua', share: 0.6, kind: 'water' },
-    { name: 'Parfum', share: 0.4, kind: 'scent' },
-  ] as const
-
-  it('says mass in g and oz, lot, best before and maker, in the style of the place', () => {
-    const eu = labelLines({ ...terms, style: 'eu' }, ingredients)
-    expect(eu).to.include.members(['120 g (4.23 oz)', 'Lot 270308-1', 'Best before the end of 2029-04', 'Ours'])
-    const us = labelLines({ ...terms, style: 'us' }, ingredients)
-    expect(us).to.include.members(['NET WT 4.23 oz (120 g)', 'Ingredients: Water, Fragrance.'])
-    expect(bestBeforeOf('2027-04-12')).to.equal('2029-04-11')
-  })
-
-  it('tells what is missing', () => {
+describe('what is missing on a label', () => {
+  it('is told part by part, and how long a bar keeps', () => {
     expect(missingOnLabel({ name: 'x', netMassG: 0, maker: ' ' }, [])).to.deep.equal([
-      'its net mass',
-      'the maker’s address',
-      'its ingredients',
+      'net_mass',
+      'maker',
+      'ingredients',
     ])
-    expect(missingOnLabel(terms, ingredients)).to.deep.equal([])
+    const aqua = { name: 'Aqua', share: 0.6, kind: 'water' } as const
+    expect(missingOnLabel({ name: 'x', netMassG: 120, maker: 'Ours' }, [aqua])).to.deep.equal([])
+    expect(bestBeforeOf('2027-04-12')).to.equal('2029-04-11')
   })
 })
 
@@ -183,9 +165,16 @@ describe('a table of sales', () => {
   })
 
   it('says line by line what cannot be read', () => {
-    expect(parseSalesCsv('day,soap\n')).to.deep.equal({ ok: false, problems: ['The heading lacks bars, channel.'] })
+    expect(parseSalesCsv('day,soap\n')).to.deep.equal({
+      ok: false,
+      problems: [{ code: 'sales_columns', params: { missing: ['bars', 'channel'] } }],
+    })
     const bad = parseSalesCsv('day,soap,bars,channel\nsoon,x,1,web\n2027-04-12,x,0,web\n2027-04-12,x,1,market\n')
-    expect(!bad.ok && bad.problems.map((one) => one.slice(0, 6))).to.deep.equal(['Line 2', 'Line 3', 'Line 4'])
+    expect(!bad.ok && bad.problems.map(plainly)).to.deep.equal([
+      'at_line, line 2, problem (sale_no_day)',
+      'at_line, line 3, problem (sale_bars_range)',
+      'at_line, line 4, problem (sale_channel_unknown, channels Web Stalls Shops Subscribers Orders Versioned)',
+    ])
     expect(parseSalesCsv('x'.repeat(2_000_001)).ok).to.equal(false)
   })
 

@@ -3,35 +3,30 @@ import fc from 'fast-check'
 import type { Violation } from '../../src/season'
 import { checkPlan, newViolations, planFigures, violationFinding, withoutRepeats } from '../../src/season'
 import { aBatch, aSeason, seasonsWithPours } from './smallSeason'
+import { plainly } from '../plainly'
 
 const trays = (day: number, asked: number): Violation => ({ rule: 'trays', day, asked, there: 4 })
 const hours = (day: number, asked: number): Violation => ({ rule: 'hours', day, asked, there: 4 })
 const moulds = (kind: string, day: number, asked = 2): Violation => ({ rule: 'moulds', kind, day, asked, there: 1 })
 
-describe('a broken rule in words', () => {
+describe('a broken rule, told', () => {
   // Day 0 is Monday 8 March 2027.
   const season = { firstDay: '2027-03-08', nameOf: { a: 'Lantern Glass' } }
-  const told = (violation: Violation): string => violationFinding(violation, season, { loaf: 'long loaf' }).message
+  const told = (violation: Violation): string => plainly(violationFinding(violation, season, { loaf: 'long loaf' }))
   const cases: readonly (readonly [Violation, string])[] = [
-    [hours(10, 5.5), 'Thu 18 Mar: 5.5 h planned, 4 h there.'],
-    [moulds('loaf', 2), 'Wed 10 Mar: 2 × long loaf in use, the workshop has 1.'],
-    [moulds('slab', 2), 'Wed 10 Mar: 2 × slab in use, the workshop has 1.'],
-    [{ rule: 'oven', day: 0, asked: 1, there: 0 }, 'Mon 8 Mar: 1 mould for the oven, it holds 0.'],
-    [trays(1, 6), 'Tue 9 Mar: 6 trays on the racks, there are 4.'],
-    [
-      { rule: 'too_early', id: 'a', earliest: 4 },
-      'Lantern Glass cannot be poured before Fri 12 Mar: what it needs is not there yet.',
-    ],
-    [
-      { rule: 'set_days', id: 'a', set: 1, min: 2, max: 3 },
-      'Lantern Glass would be cut 1 day after its pour; it wants 2 to 3.',
-    ],
-    [{ rule: 'no_day_to_prepare', id: 'a' }, 'Lantern Glass: there is no day before it to prepare on.'],
-    [{ rule: 'outside', id: 'a' }, 'Lantern Glass stands on a day that is past, or beyond the season.'],
-    [{ rule: 'missing', id: 'a' }, 'Lantern Glass has no day yet.'],
-    [{ rule: 'twice', id: 'b' }, 'b stands in the plan in a way that cannot be.'],
+    [hours(10, 5.5), 'hours, day 2027-03-18, asked 5.5 h, there 4 h'],
+    [moulds('loaf', 2), 'moulds, day 2027-03-10, asked 2, mould long loaf, there 1'],
+    [moulds('slab', 2), 'moulds, day 2027-03-10, asked 2, mould slab, there 1'],
+    [{ rule: 'oven', day: 0, asked: 1, there: 0 }, 'oven, day 2027-03-08, asked 1, there 0'],
+    [trays(1, 6), 'trays, day 2027-03-09, asked 6, there 4'],
+    [{ rule: 'too_early', id: 'a', earliest: 4 }, 'too_early, soap Lantern Glass, earliest 2027-03-12'],
+    [{ rule: 'set_days', id: 'a', set: 1, min: 2, max: 3 }, 'set_days, soap Lantern Glass, set 1 d, least 2, most 3'],
+    [{ rule: 'no_day_to_prepare', id: 'a' }, 'no_day_to_prepare, soap Lantern Glass'],
+    [{ rule: 'outside', id: 'a' }, 'outside, soap Lantern Glass'],
+    [{ rule: 'missing', id: 'a' }, 'missing, soap Lantern Glass'],
+    [{ rule: 'twice', id: 'b' }, 'impossible_placement, soap b'],
   ]
-  for (const [violation, words] of cases) it(words, () => expect(told(violation)).to.equal(words))
+  for (const [violation, said] of cases) it(said, () => expect(told(violation)).to.equal(said))
 })
 
 describe('withoutRepeats', () => {

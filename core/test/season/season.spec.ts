@@ -20,6 +20,7 @@ import {
   suggestPourDay,
   weekHoursTotal,
 } from '../../src/season'
+import { plainly } from '../plainly'
 
 const today = '2027-03-08' // a Monday
 const demand: BatchDemand = {
@@ -96,10 +97,10 @@ describe('a batch in several kinds of mould', () => {
 
   it('needs all of them free', () => {
     expect(told(both, [], withTrays(2))).to.deep.equal([])
-    expect(told(both, [], withTrays(1))).to.deep.equal(['moulds'])
+    expect(told(both, [], withTrays(1))).to.deep.equal(['more_moulds_than_here'])
     const holder = { ...planned('a', '2027-03-10'), mouldId: 'tray', demand: { ...demand, pourHours: 0 } }
-    expect(told(both, [holder], withTrays(2))).to.include('moulds')
-    expect(told(both, [holder], withTrays(3))).not.to.include('moulds')
+    expect(told(both, [holder], withTrays(2))).to.include('mould_taken')
+    expect(told(both, [holder], withTrays(3))).not.to.include('mould_taken')
   })
 })
 
@@ -174,7 +175,7 @@ describe('pourDayFindings', () => {
 
   it('says how many hours are short', () => {
     const [finding] = findingsOn('2027-03-10', { ...seeking, demand: { ...demand, pourHours: 5 } })
-    expect(finding?.message).to.equal('Wed 10 Mar: 5.5 h planned, 2 h there.')
+    expect(plainly(finding)).to.equal('hours, day 2027-03-10, asked 5.5 h, there 2 h')
     expect(codes('2027-03-21')).to.deep.equal(['hours'])
   })
 
@@ -182,16 +183,16 @@ describe('pourDayFindings', () => {
     // Poured on Friday and cut on Saturday, the mould is free again on Saturday; only Friday's hours are short.
     expect(codes('2027-03-13', [planned('a', '2027-03-12')])).to.deep.equal(['hours'])
     const busy = findingsOn('2027-03-13', seeking, [planned('a', '2027-03-13')])
-    expect(busy.map(({ code }) => code)).to.deep.equal(['moulds'])
-    expect(busy[0]?.message).to.contain('taken by Soap a; free again on Mon 15 Mar')
+    expect(busy.map(({ code }) => code)).to.deep.equal(['mould_taken'])
+    expect(plainly(busy[0])).to.equal('mould_taken, day 2027-03-13, names [Soap a], freeAgain 2027-03-15')
   })
 
   it('says that there is no such mould, or too few, whatever the day', () => {
     const none = { ...workshop, mouldCounts: { long: 0 } }
     const [finding] = findingsOn('2027-03-13', seeking, [], none)
-    expect(finding?.message).to.contain('The workshop has none of this mould.')
+    expect(plainly(finding)).to.equal('no_such_mould_here')
     const [two] = findingsOn('2027-03-13', { ...seeking, mouldCount: 2 })
-    expect(two?.message).to.equal('It asks for 2 moulds of this kind; the workshop has 1.')
+    expect(plainly(two)).to.equal('more_moulds_than_here, wanted 2, there 1')
     expect(suggested(seeking, [], none)?.pourDay).to.equal(undefined)
   })
 
@@ -201,7 +202,7 @@ describe('pourDayFindings', () => {
       working: { ...workshop.working, exceptions: [{ day: '2027-03-13', hours: 0.25 }] },
     }
     const [finding] = findingsOn('2027-03-13', { ...seeking, demand: { ...demand, pourHours: 0 } }, [], brief)
-    expect(finding?.message).to.equal('Sat 13 Mar: 0.5 h planned, 0.25 h there.')
+    expect(plainly(finding)).to.equal('hours, day 2027-03-13, asked 0.5 h, there 0.25 h')
   })
 
   it('does not stand in its own way when it moves', () => {

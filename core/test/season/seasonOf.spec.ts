@@ -11,6 +11,7 @@ import {
   violationFinding,
   withoutRepeats,
 } from '../../src/season'
+import { plainly } from '../plainly'
 
 const today = '2027-03-08' // a Monday
 const limits: SeasonLimits = {
@@ -106,11 +107,11 @@ describe('seasonOf', () => {
   })
 })
 
-describe('the words of a plan', () => {
+describe('what is told of a plan', () => {
   const season = seasonOf([planned, { ...planned, id: 'b', name: 'Dawn Arrival' }], limits, today)
   const told = (pours: readonly { id: string; pour: number; cut: number }[]) =>
-    withoutRepeats(checkPlan(season.problem, { pours }).violations).map(
-      (violation) => violationFinding(violation, season, names).message,
+    withoutRepeats(checkPlan(season.problem, { pours }).violations).map((violation) =>
+      plainly(violationFinding(violation, season, names)),
     )
 
   it('names the day, what is asked and what is there', () => {
@@ -119,17 +120,20 @@ describe('the words of a plan', () => {
         { id: 'a', pour: 1, cut: 2 },
         { id: 'b', pour: 1, cut: 2 },
       ]),
-    ).to.deep.equal(['Tue 9 Mar: 3.5 h planned, 2 h there.', 'Tue 9 Mar: 2 × Long loaf in use, the workshop has 1.'])
+    ).to.deep.equal([
+      'hours, day 2027-03-09, asked 3.5 h, there 2 h',
+      'moulds, day 2027-03-09, asked 2, mould Long loaf, there 1',
+    ])
     expect(told([{ id: 'a', pour: 3, cut: 7 }])).to.deep.equal([
-      'Lantern Glass would be cut 4 days after its pour; it wants 1 to 3.',
-      'Dawn Arrival has no day yet.',
+      'set_days, soap Lantern Glass, set 4 d, least 1, most 3',
+      'missing, soap Dawn Arrival',
     ])
     expect(
       told([
         { id: 'a', pour: -2, cut: 1 },
         { id: 'b', pour: 3, cut: 4 },
       ]),
-    ).to.deep.equal(['Lantern Glass stands on a day that is past, or beyond the season.'])
+    ).to.deep.equal(['outside, soap Lantern Glass'])
   })
 
   it('tells a run of days once, as its worst day', () => {
@@ -142,9 +146,7 @@ describe('the words of a plan', () => {
     }).violations
     const trays = withoutRepeats(violations).filter(({ rule }) => rule === 'trays')
     expect(trays).to.deep.equal([{ rule: 'trays', day: 10, asked: 4, there: 1 }])
-    expect(violationFinding(trays[0]!, season, names).message).to.equal(
-      'Thu 18 Mar: 4 trays on the racks, there are 1.',
-    )
+    expect(plainly(violationFinding(trays[0]!, season, names))).to.equal('trays, day 2027-03-18, asked 4, there 1')
   })
 
   it('holds two plans side by side and says why something moved', () => {
@@ -160,17 +162,17 @@ describe('the words of a plan', () => {
     const figures = planFigures(season.problem, { pours: before }, check)
     // Cut on 18 March, ready on 15 April, needed on the 10th.
     expect(figures).to.deep.include({ lateDays: 5, lateBatches: 1, soapingDays: 2, hours: 7, mostTrays: 4 })
-    expect(planChanges(before, after, check, season, names)).to.deep.equal([
-      { id: 'a', before: before[0], after: after[0], reason: 'It was 5 days late.' },
-    ])
+    const [moved, ...others] = planChanges(before, after, check, season, names)
+    expect(moved).to.deep.include({ id: 'a', before: before[0], after: after[0] })
+    expect([plainly(moved?.reason), others.length]).to.deep.equal(['was_late, late 5 d', 0])
     const crowded = [
       { id: 'a', pour: 1, cut: 2 },
       { id: 'b', pour: 1, cut: 2 },
     ]
     const [change] = planChanges(crowded, after, checkPlan(season.problem, { pours: crowded }), season, names)
-    expect(change?.reason).to.equal('Tue 9 Mar: 3.5 h planned, 2 h there.')
-    expect(planChanges([], after, checkPlan(season.problem, { pours: [] }), season, names)[0]?.reason).to.equal(
-      'Dawn Arrival has no day yet.',
-    )
+    expect(plainly(change?.reason)).to.equal('hours, day 2027-03-09, asked 3.5 h, there 2 h')
+    expect(
+      plainly(planChanges([], after, checkPlan(season.problem, { pours: [] }), season, names)[0]?.reason),
+    ).to.equal('missing, soap Dawn Arrival')
   })
 })

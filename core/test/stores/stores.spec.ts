@@ -11,7 +11,7 @@ import {
   lackingForPour,
   leftOfLot,
   lotFault,
-  lotFaultMessage,
+  lotFaultSentence,
   needsOfPours,
   repeatedLots,
   storesChanges,
@@ -21,6 +21,7 @@ import {
   usesOfPlan,
 } from '../../src/stores'
 import { workedPlan } from '../blends'
+import { plainly } from '../plainly'
 
 const today = '2027-03-08'
 
@@ -97,9 +98,9 @@ describe('lackingForPour', () => {
 
   it('says what is short, and nothing of what is not kept', () => {
     const available = [stockOf('fat:olive', 300, 80), stockOf('fat:coconut', 254), stockOf('scent')]
-    expect(lackingForPour(workedPlan, available).map(({ message }) => message)).to.deep.equal([
-      'Olive oil: this pour takes 381 g, the stores have 380 g.',
-      'Amber blend: this pour takes 25 g, the stores have 0 g.',
+    expect(lackingForPour(workedPlan, available).map(plainly)).to.deep.equal([
+      'stores_lack, name Olive oil, takes 381 g, has 380 g',
+      'stores_lack, name Amber blend, takes 25 g, has 0 g',
     ])
   })
 
@@ -108,8 +109,8 @@ describe('lackingForPour', () => {
     const twice = { ...workedPlan, weights: { ...workedPlan.weights, pots: [first!, first!] } }
     // 5.2 g each of 8 g.
     const available = [stockOf('pot:0', 8), stockOf('pot:1', 8)]
-    expect(lackingForPour(twice, available).map(({ message }) => message)).to.deep.equal([
-      'amber: this pour takes 5.2 g, the stores have 2.8 g.',
+    expect(lackingForPour(twice, available).map(plainly)).to.deep.equal([
+      'stores_lack, name amber, takes 5.2 g, has 2.8 g',
     ])
   })
 })
@@ -154,10 +155,12 @@ describe('lotFault', () => {
 
   it('says why in words', () => {
     const old = lot('K-7', '2027-01-01', 5, { bestBeforeDay: '2027-03-01' })
-    expect(lotFaultMessage(old, 'expired', today)).to.equal('Lot K-7 was best before Mon 1 Mar. Do not use it.')
-    expect(lotFaultMessage(old, 'recalled', today)).to.equal('Lot K-7 was recalled by its supplier. Do not use it.')
-    expect(lotFaultMessage(lot('', '2027-03-12', 5), 'not_here', today)).to.equal('This lot comes on Fri 12 Mar only.')
-    expect(lotFaultMessage(old, 'empty', today)).to.equal('Lot K-7 is used up.')
+    expect(plainly(lotFaultSentence(old, 'expired'))).to.equal('lot_expired, lot K-7, isNamed yes, day 2027-03-01')
+    expect(plainly(lotFaultSentence(old, 'recalled'))).to.equal('lot_recalled, lot K-7, isNamed yes')
+    expect(plainly(lotFaultSentence(lot('', '2027-03-12', 5), 'not_here'))).to.equal(
+      'lot_not_here, lot , isNamed no, day 2027-03-12',
+    )
+    expect(plainly(lotFaultSentence(old, 'empty'))).to.equal('lot_empty, lot K-7, isNamed yes')
   })
 })
 

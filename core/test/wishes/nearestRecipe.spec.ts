@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { fatTable, findFat } from '../../src/fats'
 import type { Wish, WishProblem } from '../../src/wishes'
-import { barCostOf, wishRow, wishWords } from '../../src/wishes'
+import { barCostOf, wishRow } from '../../src/wishes'
 import { nearestRecipe } from '../../src/wishes/nearest'
 
 const cost: WishProblem['cost'] = {
@@ -113,18 +113,5 @@ describe('nearestRecipe', () => {
       }),
       { numRuns: 60 },
     )
-  })
-})
-
-describe('wishWords', () => {
-  it('says wishes as makers do', () => {
-    const words = (wish: Wish): string => wishWords(wish, (key) => findFat(key)?.name ?? key, 'EUR')
-    expect(words(atMost('coconut', 0.2))).to.equal('at most 20 % coconut oil')
-    expect(words({ kind: 'acids', acids: 'polyunsaturated', sense: 'at_most', limit: 0.12 })).to.equal(
-      'at most 12 % polyunsaturates',
-    )
-    expect(words({ kind: 'liquid', sense: 'at_least', limit: 0.5 })).to.equal('at least 50 % liquid at 20 °C')
-    expect(words({ kind: 'free_of', content: 'palm' })).to.equal('nothing of palms')
-    expect(words({ kind: 'bar_cost', limitCents: 90 })).to.contain('0.90 a bar')
   })
 })

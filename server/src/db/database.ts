@@ -54,12 +54,16 @@ function migrationTimes(migrationsFolder: string): readonly number[] {
   return journalSchema.validateSync(journal).entries.map(({ when }) => when)
 }
 
+/** A text that SQLite gave; nothing where it is none. */
+const textIn = (value: unknown): string => (typeof value === 'string' ? value : '')
+
 async function appliedMigrations(client: Client, file: string): Promise<readonly number[]> {
   try {
     const check = await client.execute('PRAGMA quick_check(1)')
-    if (check.rows[0]?.['quick_check'] !== 'ok') throw new Error(String(check.rows[0]?.['quick_check']))
+    const health = textIn(check.rows[0]?.['quick_check'])
+    if (health !== 'ok') throw new Error(health)
     const tables = await client.execute("SELECT name FROM sqlite_master WHERE type = 'table'")
-    const names = tables.rows.map(({ name }) => String(name))
+    const names = tables.rows.map(({ name }) => textIn(name))
     if (names.length === 0) return []
     if (!names.includes('__drizzle_migrations')) throw new Error('its tables are not those of Vendange')
     const applied = await client.execute('SELECT created_at FROM __drizzle_migrations ORDER BY created_at')

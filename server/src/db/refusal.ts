@@ -1,9 +1,13 @@
-import type { Finding } from '@vendange/core/findings'
+import type { Finding, Param, Sentence } from '@vendange/core/findings'
+import { sentence, sentences } from '@vendange/core/findings'
+
+/** Plain words of the server's own, or a sentence that the answer puts into the workshop's words. */
+export type Told = string | Sentence
 
 /** What is wrong with one field of what was asked. */
 export interface FieldError {
   readonly field: string
-  readonly message: string
+  readonly message: Told
 }
 
 /**
@@ -15,29 +19,32 @@ export class Refusal extends Error {
 
   constructor(
     readonly kind: 'missing' | 'stale' | 'impossible',
-    message: string,
+    readonly told: Told,
     readonly errors: readonly FieldError[] = [],
     /** Of a stale thing how it stands now. */
     readonly current?: unknown,
   ) {
-    super(message)
+    super(typeof told === 'string' ? told : told.code)
   }
 }
 
 export const notFound = (detail: string): Refusal => new Refusal('missing', detail)
 
 /** What is asked is understood but may not be done, such as a pour on a past day. */
-export const unprocessable = (detail: string, errors: readonly FieldError[] = []): Refusal =>
+export const unprocessable = (detail: Told, errors: readonly FieldError[] = []): Refusal =>
   new Refusal('impossible', detail, errors)
 
 /** The refusals among findings as one. */
 export function refused(findings: readonly Finding[]): Refusal {
   const refusals = findings.filter(({ severity }) => severity === 'refuse')
   return unprocessable(
-    refusals.map(({ message }) => message).join(' '),
-    refusals.map(({ field = '', message }) => ({ field, message })),
+    several(refusals),
+    refusals.map(({ field = '', ...message }) => ({ field, message })),
   )
 }
+
+/** Sentences told as one. */
+export const several = (told: readonly Param[]): Sentence => sentence('several', { sentences: sentences(...told) })
 
 /** Somebody else changed the thing meanwhile; `current` is how it stands now. */
 export const stale = (noun: string, current: unknown): Refusal =>

@@ -19,7 +19,7 @@ import {
   keyOfIngredient,
   leftOfLot,
   lotFault,
-  lotFaultMessage,
+  lotFaultSentence,
   oldestFirst,
   takeOldestFirst,
   useOfStep,
@@ -163,7 +163,7 @@ export async function lotsForWeighing(
   const chosen = choices.find(({ id }) => id === weighing.lotId)
   const fault = chosen && lotFault(chosen, today)
   if (weighing.lotId !== undefined && (!chosen || fault)) {
-    const message = chosen && fault ? lotFaultMessage(chosen, fault, today) : `That is no lot of ${use.name}.`
+    const message = chosen && fault ? lotFaultSentence(chosen, fault) : `That is no lot of ${use.name}.`
     throw unprocessable(message, [{ field: 'lotId', message }])
   }
   const first = chosen ? takeOldestFirst([chosen], use.amount, today) : { taken: [], missing: use.amount }
@@ -196,7 +196,7 @@ export async function stockOfPlan(reader: Reader, plan: BatchPlan, today: Day): 
           })),
         refused: choices.flatMap((lot) => {
           const fault = lotFault(lot, today)
-          return fault === 'recalled' || fault === 'expired' ? [lotFaultMessage(lot, fault, today)] : []
+          return fault === 'recalled' || fault === 'expired' ? [lotFaultSentence(lot, fault)] : []
         }),
       },
     ]

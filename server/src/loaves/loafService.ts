@@ -1,10 +1,13 @@
 import type { LoafSummary, LoafView, NewLoafEvent } from '@vendange/contract'
 import { mostListed } from '@vendange/contract'
-import { isRefused } from '@vendange/core/findings'
+import type { Sentence } from '@vendange/core/findings'
+import { isRefused, sentence } from '@vendange/core/findings'
 import type { LoafEvent } from '@vendange/core/loaf'
 import { checkLoafEvent, newlyFinished } from '@vendange/core/loaf'
-import { chargeForBevelling } from '@vendange/core/plan'
+import { bevellingCharge } from '@vendange/core/plan'
+import type { ReleaseCheck } from '@vendange/core/release'
 import { mayRelease, releaseChecks } from '@vendange/core/release'
+import { releaseCheckWords } from '@vendange/words'
 import type { SQL } from 'drizzle-orm'
 import { and, desc, eq, or, sql } from 'drizzle-orm'
 import { planOfBatch, readBatch } from '../db/batchRow'
@@ -15,7 +18,8 @@ import { batches, designs, loaves, orders, photos } from '../db/schema'
 import { lotsUsedIn } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { notFound, refused, stale, unprocessable } from '../parts/problems'
+import { notFound, refused, several, stale, unprocessable } from '../parts/problems'
+import { sayOf } from '../parts/workshopWords'
 
 export interface LoafService {
   /** The newest, {@link mostListed} at the most. */
@@ -29,6 +33,9 @@ export interface LoafService {
 
 const fieldOfCheck: Readonly<Record<string, string>> = { ph: 'ph', look: 'lookIsSound', label: 'labelIsComplete' }
 
+const checkSentence = ({ key, finding }: ReleaseCheck): Sentence =>
+  sentence('release_check', { check: releaseCheckWords[key], finding })
+
 function refuseRelease(
   { loaf, lotsUsed }: LoafView,
   answers: Extract<LoafEvent, { type: 'released' }>,
@@ -41,8 +48,8 @@ function refuseRelease(
   if (mayRelease(checks) || answers.overrideReason !== undefined) return
   const against = checks.filter(({ result }) => result === 'failed' || result === 'open')
   throw unprocessable(
-    `It cannot go yet. ${against.map(({ title, finding }) => `${title}: ${finding}`).join(' ')}`,
-    against.map(({ key, title, finding }) => ({ field: fieldOfCheck[key] ?? '', message: `${title}: ${finding}` })),
+    several(['It cannot go yet.', ...against.map(checkSentence)]),
+    against.map((check) => ({ field: fieldOfCheck[check.key] ?? '', message: checkSentence(check) })),
   )
 }
 
@@ -102,8 +109,10 @@ export function loafService({ database, clock }: Context): LoafService {
       .where(and(eq(designs.id, designId), eq(orders.isRemoved, false)))
     if (!order) return
     const { pricing } = await readWorkshop(transaction)
-    const charge = chargeForBevelling(bars, { day: event.day, lotCode }, order, pricing)
-    if (!charge) return
+    const cents = bevellingCharge(bars, order, pricing)
+    if (cents === undefined) return
+    const say = await sayOf(transaction, clock)
+    const charge = { day: event.day, what: say(sentence('bevelling_charge', { bars, lot: lotCode })), cents }
     await transaction
       .update(orders)
       .set({ charges: [...order.charges, charge], version: order.version + 1 })

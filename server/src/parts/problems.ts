@@ -1,7 +1,8 @@
 import type { Problem } from '@vendange/contract'
-import type { Refusal } from '../db/refusal'
+import type { Say } from '@vendange/words'
+import type { Refusal, Told } from '../db/refusal'
 
-export { notFound, refused, stale, unprocessable } from '../db/refusal'
+export { notFound, refused, several, stale, unprocessable } from '../db/refusal'
 
 /** An answer other than success that has no refusal behind it, such as a wrong origin. */
 export class HttpProblem extends Error {
@@ -20,13 +21,16 @@ const answers = {
   impossible: { title: 'Not possible', status: 422 },
 } as const
 
-/** A refusal as it is answered over HTTP (RFC 9457). */
-export function problemOfRefusal({ kind, message: detail, errors, current }: Refusal): Problem {
+/** A refusal as it is answered over HTTP (RFC 9457), in the workshop's words. */
+export function problemOfRefusal({ kind, told, errors, current }: Refusal, say: Say): Problem {
+  const words = (what: Told): string => (typeof what === 'string' ? what : say(what))
   return {
     type: 'about:blank',
     ...answers[kind],
-    detail,
-    ...(kind === 'impossible' ? { errors } : {}),
+    detail: words(told),
+    ...(kind === 'impossible'
+      ? { errors: errors.map(({ field, message }) => ({ field, message: words(message) })) }
+      : {}),
     ...(current === undefined ? {} : { current }),
   }
 }

@@ -1,5 +1,6 @@
 import type { Endpoint, PathParameters, Problem } from '@vendange/contract'
-import { ValidationError } from '@vendange/contract'
+import { faultsOf, ValidationError } from '@vendange/contract'
+import type { Say } from '@vendange/words'
 import type { ErrorRequestHandler, Request, Router } from 'express'
 import type { Logger } from 'pino'
 import { Refusal } from '../db/refusal'
@@ -55,14 +56,11 @@ function isDiskFull(error: unknown): boolean {
   return message.includes('database or disk is full') || message.includes('ENOSPC') || isDiskFull(cause)
 }
 
-function problemOf(error: unknown): Problem | undefined {
+function problemOf(error: unknown, say: Say): Problem | undefined {
   if (error instanceof HttpProblem) return error.problem
-  if (error instanceof Refusal) return problemOfRefusal(error)
+  if (error instanceof Refusal) return problemOfRefusal(error, say)
   if (error instanceof ValidationError) {
-    const parts = error.inner.length > 0 ? error.inner : [error]
-    // One message a field: the first says enough.
-    const byField = new Map(parts.map((part) => [part.path ?? '', part.message] as const).reverse())
-    const errors = [...byField].reverse().map(([field, message]) => ({ field, message }))
+    const errors = faultsOf(error).map(({ field, fault }) => ({ field, message: say(fault) }))
     return {
       type: 'about:blank',
       title: 'Not valid',
@@ -101,10 +99,10 @@ function problemOf(error: unknown): Problem | undefined {
 }
 
 /** Turns every error into problem JSON (RFC 9457). What is our own fault is logged and not told. */
-export function problemHandler(logger: Logger): ErrorRequestHandler {
-  return (error, _request, response, next) => {
+export function problemHandler(logger: Logger, sayNow: () => Promise<Say>): ErrorRequestHandler {
+  return async (error, _request, response, next) => {
     if (response.headersSent) return next(error)
-    const problem = problemOf(error)
+    const problem = problemOf(error, await sayNow())
     if (!problem) logger.error(error)
     const answer = problem ?? {
       type: 'about:blank',

@@ -10,7 +10,8 @@ import {
   scaleDesign,
 } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
-import { isRefused } from '@vendange/core/findings'
+import type { Param } from '@vendange/core/findings'
+import { isRefused, quantity, refuse, sentence } from '@vendange/core/findings'
 import { timingOf } from '@vendange/core/pour'
 import { lotCode } from '@vendange/core/release'
 import { unplannable } from '@vendange/core/season'
@@ -57,11 +58,21 @@ function refuseUnseen(plan: BatchPlan, records: readonly RecordedStep[], step: N
   if (step.seen === undefined) return
   const other = records.slice(step.seen).findLast(({ stepKey }) => stepKey === step.stepKey)
   if (!other || other.actual === step.actual) return
-  const name = runSheet(plan).find(({ key }) => key === step.stepKey)?.name ?? 'This step'
-  const figure = other.actual === null ? '' : ` as ${other.actual}`
+  const planned = runSheet(plan).find(({ key }) => key === step.stepKey)
+  const figure = (actual: number | null): Param =>
+    actual === null
+      ? sentence('step_done')
+      : planned?.kind === 'temperature'
+        ? quantity.temperature(actual)
+        : quantity.mass(actual)
   throw new Refusal(
     'stale',
-    `${name} was recorded${figure} by ${other.makerName} meanwhile, at another tablet. Yours (${step.actual ?? 'done'}) was not taken; go back to the step to weigh it anew.`,
+    sentence('recorded_elsewhere', {
+      step: planned?.name ?? sentence('this_step'),
+      maker: other.makerName,
+      theirs: figure(other.actual),
+      yours: figure(step.actual),
+    }),
   )
 }
 
@@ -234,7 +245,7 @@ export function batchService({ database, clock, newId }: Context): BatchService 
         const records = await readRecords(transaction, id)
         const state = pourSession(plan, records)
         const open = state.steps[state.nextIndex]
-        if (open) throw unprocessable(`First comes: ${open.title}.`)
+        if (open) throw refused([refuse('step_out_of_order', { first: open.title })])
         if (isRefused(state.findings)) throw refused(state.findings)
 
         const day = await todayIn(transaction)

@@ -1,9 +1,11 @@
 import type { BatchView, SavedWorkshop } from '@vendange/contract'
-import type { SessionStep } from '@vendange/core/batch'
-import { workBesideThePour, pourSession, mouldWords } from '@vendange/core/batch'
+import type { SessionStep, StepGroup, WorkBesideThePour } from '@vendange/core/batch'
+import { mouldsToFill, pourSession, workBesideThePour } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
-import { formatQuantity, rewriteQuantities } from '@vendange/core/units'
+import { quantity, sentence } from '@vendange/core/findings'
+import type { Reading, ReadingSettings } from '@vendange/words'
+import { besideThePourWords, cautionWords, quantityWords, readingOf, sayFor, stepGroupWords } from '@vendange/words'
 import type { Content, TableCell } from 'pdfmake'
 import type { PdfDocument } from '../parts/pdf'
 import { pdfOf } from '../parts/pdf'
@@ -11,21 +13,17 @@ import { pdfOf } from '../parts/pdf'
 const must = '#A3343C'
 const quiet = '#5B5560'
 
-type Units = Pick<SavedWorkshop, 'massUnit' | 'lengthUnit' | 'temperatureUnit' | 'scaleResolutionG'>
-
 /** The sheet's figures and words in the workshop's units. */
-function wordsIn({ massUnit, lengthUnit, temperatureUnit, scaleResolutionG }: Units) {
-  const digits = massUnit === 'oz' || scaleResolutionG < 1 ? 2 : 0
+function wordsIn(reading: Reading) {
+  const mass = (massG: number): string => quantityWords(quantity.mass(massG), reading)
   return {
-    mass: (massG: number): string => formatQuantity('mass', massG, { unit: massUnit, digits }),
     figure: ({ kind }: SessionStep, value: number | null): string =>
       value === null || kind === 'tick'
         ? ''
         : kind === 'weigh'
-          ? formatQuantity('mass', value, { unit: massUnit, digits })
-          : formatQuantity('temperature', value, { unit: temperatureUnit }),
-    words: (message: string): string =>
-      rewriteQuantities(message, { mass: massUnit, length: lengthUnit, temperature: temperatureUnit }),
+          ? mass(value)
+          : quantityWords(quantity.temperature(value), reading),
+    say: sayFor(reading),
   }
 }
 
@@ -33,15 +31,19 @@ function wordsIn({ massUnit, lengthUnit, temperatureUnit, scaleResolutionG }: Un
 const box = () =>
   ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 9, h: 9, lineWidth: 0.8, lineColor: quiet }] }) satisfies Content
 
-function groupOf(group: string, steps: readonly SessionStep[], { figure, words }: ReturnType<typeof wordsIn>): Content {
+function groupOf(
+  group: StepGroup,
+  steps: readonly SessionStep[],
+  { figure, say }: ReturnType<typeof wordsIn>,
+): Content {
   const caution = steps.find((step) => step.caution)?.caution
   const rows = steps.map((step): TableCell[] => [
     {
       stack: [
-        { text: step.title, bold: step.kind === 'weigh' },
-        ...(step.detail === '' ? [] : [{ text: words(step.detail), style: 'small' }]),
+        { text: say(step.title), bold: step.kind === 'weigh' },
+        ...(step.detail ? [{ text: say(step.detail), style: 'small' }] : []),
         ...(step.wait
-          ? [{ text: `Then ${step.wait.minutes} min: ${step.wait.what.toLowerCase()}.`, style: 'small' }]
+          ? [{ text: `Then ${step.wait.minutes} min: ${say(step.wait.what).toLowerCase()}.`, style: 'small' }]
           : []),
       ],
     },
@@ -52,8 +54,8 @@ function groupOf(group: string, steps: readonly SessionStep[], { figure, words }
     unbreakable: rows.length < 8,
     margin: [0, 0, 0, 8],
     stack: [
-      { text: group, style: 'group' },
-      ...(caution ? [{ text: caution, style: 'caution' }] : []),
+      { text: stepGroupWords[group], style: 'group' },
+      ...(caution ? [{ text: cautionWords[caution], style: 'caution' }] : []),
       {
         table: { widths: ['*', 'auto', 'auto'], body: rows, dontBreakRows: true },
         layout: {
@@ -70,32 +72,35 @@ function groupOf(group: string, steps: readonly SessionStep[], { figure, words }
 }
 
 /** What the run sheet shows on paper, for one batch. */
-export function runSheetDocument(view: BatchView, workshop: Units & Pick<SavedWorkshop, 'name'>): PdfDocument {
+export function runSheetDocument(
+  view: BatchView,
+  workshop: ReadingSettings & Pick<SavedWorkshop, 'name'>,
+): PdfDocument {
   const { plan, batch, records, stock } = view
-  const say = wordsIn(workshop)
+  const words = wordsIn(readingOf(workshop, batch.days.pourDay))
   const state = pourSession(plan, records)
-  const byGroup = new Map<string, SessionStep[]>()
+  const byGroup = new Map<StepGroup, SessionStep[]>()
   for (const step of state.steps) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
-  const around = workBesideThePour(plan, batch.days, (day) => formatDay(day))
-  const aroundOf = (wanted: string): Content[] =>
+  const around = workBesideThePour(plan, batch.days)
+  const aroundOf = (wanted: WorkBesideThePour['group']): Content[] =>
     around
       .filter(({ group }) => group === wanted)
       .map(({ group, lines }) => ({
         unbreakable: true,
         margin: [0, 0, 0, 8],
         stack: [
-          { text: group, style: 'group' },
+          { text: besideThePourWords[group], style: 'group' },
           ...lines.map((line): Content => ({
             columnGap: 6,
-            columns: [{ width: 10, ...box() }, { text: say.words(line) }],
+            columns: [{ width: 10, ...box() }, { text: words.say(line) }],
           })),
         ],
       }))
   const blocks: readonly Content[] = [
-    ...aroundOf('The day before'),
-    ...[...byGroup].map(([group, steps]) => groupOf(group, steps, say)),
-    ...aroundOf('The night'),
-    ...aroundOf('The days after'),
+    ...aroundOf('day_before'),
+    ...[...byGroup].map(([group, steps]) => groupOf(group, steps, words)),
+    ...aroundOf('night'),
+    ...aroundOf('days_after'),
   ]
   const weightOf = (block: Content): number => JSON.stringify(block).length
   const half = blocks.map(weightOf).reduce((sum, weight) => sum + weight, 0) / 2
@@ -130,9 +135,18 @@ export function runSheetDocument(view: BatchView, workshop: Units & Pick<SavedWo
       { text: `${plan.designName}, ${formatDay(batch.days.pourDay)}`, style: 'title' },
       {
         margin: [0, 2, 0, 8],
-        text: `${say.mass(plan.weights.batterG)} of batter into ${mouldWords(plan)}, ${plan.barsPlanned} bars. Superfat ${formatQuantity('share', state.band.likely)}, between ${formatQuantity('share', state.band.worst)} and ${formatQuantity('share', state.band.best)} over the fats’ natural span.`,
+        text: words.say(
+          sentence('run_sheet_summary', {
+            batter: quantity.mass(plan.weights.batterG),
+            moulds: mouldsToFill(plan),
+            bars: plan.barsPlanned,
+            likely: quantity.share(state.band.likely),
+            worst: quantity.share(state.band.worst),
+            best: quantity.share(state.band.best),
+          }),
+        ),
       },
-      ...findings.map((finding): Content => ({ text: say.words(finding.message), style: 'caution' })),
+      ...findings.map((finding): Content => ({ text: words.say(finding), style: 'caution' })),
       {
         columnGap: 18,
         columns: [

@@ -1,7 +1,8 @@
 import type { LoafView, SavedWorkshop } from '@vendange/contract'
 import { codeOfLot } from '@vendange/core/cure'
 import type { LabelStock } from '@vendange/core/release'
-import { bestBeforeOf, labelIngredients, labelLines } from '@vendange/core/release'
+import { bestBeforeOf, labelIngredients } from '@vendange/core/release'
+import { labelLines } from '@vendange/words'
 import { cardsPdf } from '../parts/cardsPdf'
 
 /** The lines of a loaf's label, as its workshop writes them. */

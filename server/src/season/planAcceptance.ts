@@ -1,3 +1,4 @@
+import type { Sentence } from '@vendange/core/findings'
 import type { BatchSummary, NewDayTick, AcceptedPlan, AcceptedPlanView, SeasonView } from '@vendange/contract'
 
 import { daysBetween } from '@vendange/core/calendar'
@@ -9,7 +10,7 @@ import type { Transaction } from '../db/database'
 import { knownMaker } from '../db/makerRow'
 import { batches, dayTicks } from '../db/schema'
 import type { Context } from '../parts/context'
-import { refused, unprocessable } from '../parts/problems'
+import { refused, several, unprocessable } from '../parts/problems'
 import type { SeasonService } from './seasonService'
 
 export interface PlanAcceptance {
@@ -19,7 +20,7 @@ export interface PlanAcceptance {
 }
 
 /** What a plan breaks that the calendar as it stood did not. */
-function newTroubles(view: SeasonView, plan: AcceptedPlan): readonly string[] {
+function newTroubles(view: SeasonView, plan: AcceptedPlan): readonly Sentence[] {
   const season = datedSeason(view)
   const moved = new Map(plan.moves.map((move) => [move.batchId, move]))
   const number = (day: string): number => daysBetween(season.firstDay, day)
@@ -29,8 +30,8 @@ function newTroubles(view: SeasonView, plan: AcceptedPlan): readonly string[] {
   })
   const names = Object.fromEntries(view.moulds.map(({ id, name }) => [id, name]))
   const broken = (placements: readonly Placement[]) => checkPlan(season.problem, { pours: placements }).violations
-  return newViolations(broken(season.placements), broken(pours)).map(
-    (violation) => violationFinding(violation, season, names).message,
+  return newViolations(broken(season.placements), broken(pours)).map((violation) =>
+    violationFinding(violation, season, names),
   )
 }
 
@@ -53,7 +54,7 @@ export function planAcceptance({ database, clock, newId }: Context, season: Seas
       const refusals = pours.flatMap((pour) => unplannable(pour, view.today) ?? [])
       if (refusals.length > 0) throw refused(refusals)
       const troubles = newTroubles(view, plan)
-      if (troubles.length > 0) throw unprocessable(`This plan breaks what the workshop can do. ${troubles.join(' ')}`)
+      if (troubles.length > 0) throw unprocessable(several(['This plan breaks what the workshop can do.', ...troubles]))
       return database.write(async (transaction) => {
         const changed: BatchSummary[] = []
         for (const move of plan.moves) changed.push(await moveOne(transaction, move))

@@ -3,6 +3,7 @@ import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, St
 import type { SavedMaker } from '@vendange/contract'
 import { mouldsOfPlan } from '@vendange/core/batch'
 import type { Finding } from '@vendange/core/findings'
+import { refuse } from '@vendange/core/findings'
 import { fatOf } from '@vendange/core/recipe'
 import { batchDays, workingHours } from '@vendange/core/season'
 import type { PourToSupply, StoresChange } from '@vendange/core/stores'
@@ -41,7 +42,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
   /** Which fat it is must be one of the table or of the workshop's own. */
   async function checkIngredient({ kind, ref }: NewIngredient, reader: Reader): Promise<readonly Finding[]> {
     if (kind !== 'fat' || fatOf({ knownFats: await readOwnFats(reader) }, ref)) return []
-    return [{ severity: 'refuse', code: 'unknown_fat', field: 'ref', message: 'Choose which fat it is.' }]
+    return [refuse('which_fat', undefined, 'ref')]
   }
 
   /** Pours that are not made yet and can be made as they stand, and those whose bars are still to be packed. */

@@ -17,7 +17,7 @@ const MassChart = defineAsyncComponent(() => import('./MassChart.vue'))
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show, words } = useUnits()
+const { show } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
 const loaf = computed(() => season.loaf(props.id))
@@ -80,7 +80,7 @@ async function move(): Promise<void> {
         :label-mass-g="loaf.labelMassG"
         :forecast="forecast"
       />
-      <p class="mt-3" data-test="forecast">{{ words(forecastWords) }}</p>
+      <p class="mt-3" data-test="forecast">{{ forecastWords }}</p>
       <p class="mt-3">
         <template v-if="loss !== undefined && last">
           {{ show('mass', last.massG) }} on {{ formatDay(last.day, season.today) }}: it has lost
@@ -123,7 +123,7 @@ async function move(): Promise<void> {
             >
           </div>
         </form>
-        <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
+        <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
         <v-checkbox v-if="errors['barG']" v-model="isSure" label="I am sure" data-test="is-sure" />
       </section>
       <section v-if="isOpen" class="sheet stack">

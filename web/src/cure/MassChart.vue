@@ -22,7 +22,10 @@ const props = defineProps<{
 }>()
 const { unitOf } = useUnits()
 const theme = useTheme()
-const colour = (name: string): string => String(theme.current.value.colors[name])
+function colour(name: string): string {
+  const found: unknown = theme.current.value.colors[name]
+  return typeof found === 'string' ? found : ''
+}
 const unit = computed(() => unitOf('mass') ?? 'g')
 const inUnit = (massG: number): number => toUnit('mass', massG, unit.value)
 const points = computed(() =>

@@ -15,7 +15,7 @@ async function keep(): Promise<void> {
   const { temperatureC, humidity } = now.value
   try {
     await api(endpoints.room.keep, { body: { temperatureC, humidity } })
-    words.value = 'Versioned for today.'
+    words.value = 'Kept for today.'
   } catch (error) {
     words.value = problemOf(error).detail
   }

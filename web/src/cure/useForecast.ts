@@ -1,3 +1,4 @@
+import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
 import { dryingOf, weighInsByCureDay } from '@vendange/core/cure'
@@ -8,6 +9,7 @@ import { goalOf, useDryingTerms, useForecaster } from '@/parts/useDrying'
 /** How a loaf's marked bar will go on drying, by its weighings and the room. */
 export function useForecast(loaf: () => LoafSummary | undefined) {
   const season = useSeason()
+  const { barMass } = useUnits()
   const { since } = useDryingTerms()
   const asked = computed(() => {
     const one = loaf()
@@ -28,7 +30,7 @@ export function useForecast(loaf: () => LoafSummary | undefined) {
     if (!told.value || !goal) return 'No forecast: its mould or its first weighing is not known.'
     const { levelsOnDay } = told.value
     const day = levelsOnDay === undefined ? '' : ` It levels off about day ${levelsOnDay}.`
-    return `${keepsLabelWords(told.value, goal)}${day}`
+    return `${keepsLabelWords(told.value, goal, barMass)}${day}`
   })
   return { forecast: computed(() => told.value?.days ?? []), forecastWords }
 }

@@ -14,7 +14,7 @@ import { computed, ref } from 'vue'
 
 const props = defineProps<{ loaf: LoafSummary }>()
 const season = useSeason()
-const { show, words } = useUnits()
+const { barMass } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
 const bars = ref(props.loaf.barsPlanned)
@@ -120,7 +120,7 @@ async function cut(): Promise<void> {
           optional
           label="Mass of the first bar"
           :error="errors['firstBarG']"
-          :hint="`About ${show('mass', heaviestBarG(loaf.state.batterG ?? 0, loaf.barsPlanned))} at most`"
+          :hint="`About ${barMass(heaviestBarG(loaf.state.batterG ?? 0, loaf.barsPlanned))} at most`"
           @problem="unread['firstBarG'] = $event"
         />
       </div>
@@ -139,7 +139,7 @@ async function cut(): Promise<void> {
         >
       </div>
     </template>
-    <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
   </section>
 </template>
 

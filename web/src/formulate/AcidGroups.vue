@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import type { GroupShare } from '@vendange/core/fats'
+import { fattyAcidGroupWords } from '@vendange/words'
 
 defineProps<{ groups: readonly GroupShare[]; unnamedShare: number }>()
 const { show } = useUnits()
@@ -11,7 +12,9 @@ const { show } = useUnits()
     <tbody>
       <tr v-for="{ group, share } in groups.filter((one) => one.share >= 0.0005)" :key="group.key">
         <td class="label">
-          <b>{{ group.label }}</b><br /><small class="quiet">{{ group.does }}</small>
+          <b>{{ fattyAcidGroupWords[group.key].label }}</b><br /><small class="quiet">{{
+            fattyAcidGroupWords[group.key].does
+          }}</small>
         </td>
         <td class="bar"><i :style="{ width: show('share', share).replace(' ', '') }" /></td>
         <td class="number">{{ show('share', share) }}</td>

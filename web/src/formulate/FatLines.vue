@@ -15,7 +15,7 @@ const fats = defineModel<NewRecipe['fats']>({ required: true })
 const fatsG = defineModel<number>('fatsG', { required: true })
 defineProps<{ errorOf: (path: string) => string | undefined }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, say } = useUnits()
 const shareRange = { min: 0, max: 1 }
 const massRange = { min: 0, max: 50_000 }
 
@@ -63,7 +63,7 @@ function swap(index: number, fatKey: string): void {
   const naohG = (fat: typeof before): number =>
     naohForFats([{ massG: 1000 * line.share, saponificationValue: fat.saponificationValue.typical }], { superfat: 0 })
   const moreG = naohG(after) - naohG(before)
-  const what = `${show('mass', Math.abs(moreG), 1)} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
+  const what = `${show('mass', Math.abs(moreG))} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
   swapped.value = `${after.name} in place of ${before.name}, the rest as it was: a kilo of fats takes ${what} before superfat.`
   line.fatKey = fatKey
 }
@@ -75,7 +75,7 @@ function paste(event: ClipboardEvent): void {
   if (!text.trim().includes('\n')) return
   event.preventDefault()
   const read = parsePastedFats(text, season.fats)
-  pasteProblems.value = read.ok ? [] : read.problems
+  pasteProblems.value = read.ok ? [] : read.problems.map(say)
   if (read.ok) fats.value = read.fats.map((line) => ({ ...line, atTrace: false }))
 }
 const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat'

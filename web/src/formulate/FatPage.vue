@@ -14,7 +14,6 @@ import type { FattyAcid } from '@vendange/core/fats'
 import {
   checkOwnFat,
   contentKeys,
-  contentWords,
   expectedSaponification,
   fatDensityRange,
   fatTable,
@@ -24,6 +23,7 @@ import {
 import { naohForFats } from '@vendange/core/recipe'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import { contentWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()

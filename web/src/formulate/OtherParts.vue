@@ -3,7 +3,8 @@ import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
-import { contentKeys, contentWords } from '@vendange/core/fats'
+import { contentKeys } from '@vendange/core/fats'
+import { contentWords } from '@vendange/words'
 import { additiveRateRanges, waterShareRange, wettingRatioRange } from '@vendange/core/recipe'
 
 /** Liquids other than water, and additives. */

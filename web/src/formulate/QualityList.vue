@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import type { Quality } from '@vendange/core/recipe'
+import { qualityWords } from '@vendange/words'
 
 /** What a bar will be like, each measure on its scale with the thresholds marked. */
 defineProps<{ qualities: readonly Quality[] }>()
@@ -13,7 +14,7 @@ const at = (share: number, quality: Quality): string => `${(100 * share) / endOf
 <template>
   <ul>
     <li v-for="quality in qualities" :key="quality.key" :data-test="`quality-${quality.key}`">
-      <span class="label">{{ quality.label }}</span>
+      <span class="label">{{ qualityWords[quality.key].label }}</span>
       <span class="scale" aria-hidden="true">
         <i
           class="usual"
@@ -25,8 +26,10 @@ const at = (share: number, quality: Quality): string => `${(100 * share) / endOf
         <i class="mark" :style="{ left: at(quality.share, quality) }" />
       </span>
       <span class="words"
-        ><b>{{ quality.verdict }}</b
-        ><br /><small class="quiet">{{ show('share', quality.share, 0) }}: {{ quality.why }}</small></span
+        ><b>{{ qualityWords[quality.key].verdicts[quality.level] }}</b
+        ><br /><small class="quiet"
+          >{{ show('share', quality.share, 0) }}: {{ qualityWords[quality.key].why }}</small
+        ></span
       >
     </li>
   </ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { api, problemOf } from '@/parts/api'
+import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { NewRecipe, RecipeVersion } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
@@ -11,6 +12,7 @@ import { computed, ref, watch } from 'vue'
 const props = defineProps<{ id: string; version: number }>()
 const emit = defineEmits<{ bringBack: [details: NewRecipe] }>()
 const season = useSeason()
+const { say } = useUnits()
 const versions = ref<readonly RecipeVersion[]>([])
 const trouble = ref<string>()
 
@@ -34,7 +36,7 @@ const rows = computed(() =>
       at,
       details,
       isNow: index === 0,
-      changes: before ? recipeDifferences(before, season.withKnownFats(details)) : undefined,
+      changes: before ? recipeDifferences(before, season.withKnownFats(details)).map(say) : undefined,
     }
   }),
 )

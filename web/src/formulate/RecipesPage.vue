@@ -15,7 +15,7 @@ import SideBySide from './SideBySide.vue'
 
 const season = useSeason()
 const router = useRouter()
-const { show } = useUnits()
+const { show, say } = useUnits()
 /** Recipes are compared by what a kilo of fats takes. */
 const comparedFatsG = 1000
 
@@ -62,7 +62,7 @@ const problems = ref<readonly string[]>([])
 /** Takes a recipe in from a file, once all of it can be read. */
 async function bringIn(file: File): Promise<void> {
   const read = await readRecipeFile(await file.text(), file.name.replace(/\.\w+$/, ''), season.fats)
-  problems.value = read.ok ? [] : read.problems
+  problems.value = read.ok ? [] : read.problems.map(say)
   if (!read.ok) return
   const recipe = await runChange(() => api(endpoints.recipes.create, { body: read.recipe }))
   if (recipe) await router.push(`/formulate/${recipe.id}`)

@@ -1,15 +1,7 @@
 <script setup lang="ts">
 import type { NewRecipe } from '@vendange/contract'
-import {
-  blendings,
-  blendingWords,
-  cureSchools,
-  cureSchoolWords,
-  lyeSchools,
-  lyeSchoolWords,
-  scentSchools,
-  scentSchoolWords,
-} from '@vendange/core/recipe'
+import { blendings, cureSchools, lyeSchools, scentSchools } from '@vendange/core/recipe'
+import { blendingWords, cureSchoolWords, lyeSchoolWords, scentSchoolWords } from '@vendange/words'
 import { computed } from 'vue'
 
 /** How the soap is made: when its lye, how its first night, when its scent, how long it is blended, when it is cured. */
@@ -21,7 +13,7 @@ const cures = cureSchools.map((value) => ({ value, title: cureSchoolWords[value]
 const blends = blendings.map((value) => ({ value, title: blendingWords[value] }))
 const gels = [
   { value: 'oven', title: 'Forced in a warm oven' },
-  { value: 'kept', title: 'Versioned by blankets' },
+  { value: 'kept', title: 'Kept by blankets' },
   { value: 'avoided', title: 'Avoided, kept cool' },
 ] as const
 const gel = computed<(typeof gels)[number]['value']>({

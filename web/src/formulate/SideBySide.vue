@@ -5,6 +5,7 @@ import type { SavedRecipe } from '@vendange/contract'
 import type { RecipeFigures } from '@vendange/core/recipe'
 import { recipeFigures, recipeQualities } from '@vendange/core/recipe'
 import { computed, ref } from 'vue'
+import { qualityWords } from '@vendange/words'
 
 /** Two recipes, line by line: what is in one and not in the other, and what that makes of the bar. */
 const season = useSeason()
@@ -46,15 +47,17 @@ const figures = computed<readonly Line[]>(() => {
     line('True superfat at worst', ({ band }) => show('share', band.worst)),
     line('Sodium hydroxide, to a kilo', ({ naohG }) => show('mass', naohG)),
     line('Water, to a kilo', ({ plainWaterG }) => show('mass', plainWaterG)),
-    line('Liquid at 20 °C', ({ liquidShare }) => show('share', liquidShare, 0)),
+    line(`Liquid at ${show('temperature', 20)}`, ({ liquidShare }) => show('share', liquidShare, 0)),
     line('Cure', ({ recipe }) => show('days', recipe.cureDays)),
   ]
 })
 const qualities = computed<readonly Line[]>(() => {
   const [one = [], other = []] = pair.value?.map((recipe) => recipeQualities(recipe)) ?? []
   return one.map((quality, index) => ({
-    what: quality.label,
-    cells: [quality, other[index]].map((of) => (of ? `${of.verdict}, ${show('share', of.share, 0)}` : '')),
+    what: qualityWords[quality.key].label,
+    cells: [quality, other[index]].map((of) =>
+      of ? `${qualityWords[of.key].verdicts[of.level]}, ${show('share', of.share, 0)}` : '',
+    ),
   }))
 })
 const groups = computed(() => [

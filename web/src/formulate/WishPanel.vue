@@ -7,10 +7,11 @@ import { useSeason } from '@/parts/seasonStore'
 import { mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { contentKeys, contentWords } from '@vendange/core/fats'
+import { contentKeys } from '@vendange/core/fats'
+import { contentWords } from '@vendange/words'
 import { fatDifferences } from '@vendange/core/recipe'
 import type { Wish, WishAnswer } from '@vendange/core/wishes'
-import { wishWords } from '@vendange/core/wishes'
+import { wishSentence } from '@vendange/core/wishes'
 import { computed, ref, shallowRef } from 'vue'
 
 /** Wishes for a recipe, and the one nearest to it that fulfils them. */
@@ -21,7 +22,7 @@ const props = defineProps<{
   fatsGPerBar: number
 }>()
 const season = useSeason()
-const { show, currency } = useUnits()
+const { show, say } = useUnits()
 const shareRange = { min: 0, max: 1 }
 const moneyRange = { min: 1, max: 100_000 }
 
@@ -100,7 +101,7 @@ async function ask(): Promise<void> {
   }
 }
 const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? fatKey
-const words = (wish: Wish): string => wishWords(wish, nameOf, currency.value)
+const words = (wish: Wish): string => say(wishSentence(wish, nameOf))
 const sentence = computed(() => {
   const found = answer.value
   if (found?.kind !== 'contradiction') return ''

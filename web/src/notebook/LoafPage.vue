@@ -17,7 +17,7 @@ import { eventWords } from './eventWords'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show, weighed, money, words } = useUnits()
+const { show, weighed, barMass, money, say } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
 const view = shallowRef<LoafView>()
@@ -99,7 +99,7 @@ const print = (): void => window.print()
     <section class="sheet">
       <h2>Its story</h2>
       <p class="quiet">
-        {{ view.collectionName }} · {{ view.loaf.mouldName }} · label {{ show('mass', view.loaf.labelMassG) }}
+        {{ view.collectionName }} · {{ view.loaf.mouldName }} · label {{ barMass(view.loaf.labelMassG) }}
       </p>
       <ol data-test="story">
         <li
@@ -154,7 +154,7 @@ const print = (): void => window.print()
         Superfat as weighed {{ show('share', bench.band.likely) }}; {{ show('share', bench.band.worst) }} to
         {{ show('share', bench.band.best) }} over the fats’ natural span.
       </p>
-      <p v-for="finding in bench.findings" :key="finding.message" class="brass">{{ words(finding.message) }}</p>
+      <p v-for="finding in bench.findings" :key="finding.code" class="brass">{{ say(finding) }}</p>
       <table class="figures">
         <thead>
           <tr>
@@ -166,7 +166,7 @@ const print = (): void => window.print()
         <tbody>
           <tr v-for="step in bench.steps.filter(({ kind }) => kind !== 'tick')" :key="step.key">
             <td>
-              {{ step.name }}
+              {{ say(step.name) }}
               <RouterLink
                 v-for="lot in lotsOf(step.key)"
                 :key="lot.lotId"

@@ -7,16 +7,16 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import type { LoafSummary, SavedDesign, TimedPourView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import { faultWords } from '@vendange/core/cutting'
 import type { ScentPour } from '@vendange/core/pour'
 import { brownShare, scentPourOf, tintOf, usualBehaviour } from '@vendange/core/pour'
-import { salesWords } from '@vendange/core/plan'
+import { salesSentences } from '@vendange/core/plan'
 import { computed, ref, shallowRef } from 'vue'
 import { useDrifts } from './useDrifts'
+import { faultsOfLoaves } from '@vendange/words'
 
 /** What each scent did: batches, temperatures, behaviour, photographs, colour, sales. */
 const season = useSeason()
-const { show } = useUnits()
+const { show, say } = useUnits()
 const timings = shallowRef<readonly TimedPourView[]>([])
 const loaves = shallowRef<readonly LoafSummary[]>([])
 const failure = ref<string>()
@@ -75,7 +75,7 @@ function wordsFor(name: string, pours: readonly Pour[]): string {
   const often = pours.filter(({ behaviour }) => behaviour === usual).length
   const day = formatDay(last.timing.day, season.today)
   const ending = last.fellBack ? ', and the pour fell back' : ''
-  return `${name} ${behaviourWords[usual ?? 'calm']} in ${often} of ${pours.length} timed pours; last time, ${day} at ${show('temperature', last.temperatureC, 0)}, it was too thick after ${last.workingMin.toFixed(0)} min${ending}.`
+  return `${name} ${behaviourWords[usual ?? 'calm']} in ${often} of ${pours.length} timed pours; last time, ${day} at ${show('temperature', last.temperatureC)}, it was too thick after ${last.workingMin.toFixed(0)} min${ending}.`
 }
 const stories = computed<readonly Story[]>(() => {
   const names = [...new Set(season.designs.flatMap(namesOf))].sort((a, b) => a.localeCompare(b))
@@ -96,7 +96,7 @@ const stories = computed<readonly Story[]>(() => {
       photoIds,
       words: wordsFor(name, pours),
       driftWords: driftOf(theirs),
-      faultWords: faultWords(theirs.map(({ state }) => state)),
+      faultWords: faultsOfLoaves(theirs.map(({ state }) => state)),
     }
   })
 })
@@ -139,7 +139,7 @@ const sentence = computed(() => {
           </td>
           <td>{{ pour.timing.name }}</td>
           <td>{{ formatDay(pour.timing.day, season.today) }}</td>
-          <td class="number">{{ show('temperature', pour.temperatureC, 0) }}</td>
+          <td class="number">{{ show('temperature', pour.temperatureC) }}</td>
           <td class="number">{{ pour.workingMin.toFixed(0) }} min</td>
           <td class="number">{{ pour.times.toFixed(2) }}</td>
           <td>{{ behaviourWords[pour.behaviour] }}{{ pour.fellBack ? ', fell back' : '' }}</td>
@@ -157,7 +157,7 @@ const sentence = computed(() => {
         <span>
           {{ design.name }}
           <small class="quiet">
-            {{ salesWords(design.results).join(' ') }}
+            {{ salesSentences(design.results).map(say).join(' ') }}
             {{
               brownShare(tintOf(design), 28) > 0.02
                 ? `Browns by ${show('share', brownShare(tintOf(design), 28), 0)} in four weeks (estimate).`

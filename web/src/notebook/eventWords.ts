@@ -1,6 +1,6 @@
 import { finishedWords } from '../parts/finishWords'
 import type { LoafEvent } from '@vendange/core/loaf'
-import { faults } from '@vendange/core/cutting'
+import { faultWords } from '@vendange/words'
 
 type Show = (kind: 'mass', massG: number) => string
 
@@ -20,9 +20,9 @@ export function eventWords(event: LoafEvent, show: Show): string {
     case 'scrap_used':
       return `${show('mass', event.massG)} of its ${event.colour} scrap taken for ${event.use}.`
     case 'fault_found':
-      return `Fault: ${faults[event.fault].name}. ${event.text}`.trim()
+      return `Fault: ${faultWords[event.fault].name}. ${event.text}`.trim()
     case 'fault_closed':
-      return `${faults[event.fault].name} closed: ${event.text}`
+      return `${faultWords[event.fault].name} closed: ${event.text}`
     case 'finished': {
       const off = event.removedG === null ? '' : `, ${show('mass', event.removedG)} off`
       return `${finishedWords[event.finish]}, ${event.bars} bars in ${event.minutes} min${off}.`

@@ -20,7 +20,7 @@ function tell(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'nothing'
   if (Array.isArray(value)) return value.map(tell).join('; ')
   if (typeof value === 'object') return Object.values(value).map(tell).join(' ')
-  return String(value)
+  return typeof value === 'string' ? value : JSON.stringify(value)
 }
 
 function settle(): void {

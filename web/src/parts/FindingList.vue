@@ -3,7 +3,7 @@ import { mdiAlertCircleOutline, mdiAlertOutline, mdiInformationOutline } from '@
 import { useUnits } from './format'
 import type { Finding } from '@vendange/core/findings'
 
-const { words } = useUnits()
+const { say } = useUnits()
 defineProps<{ findings: readonly Finding[] }>()
 const dress = {
   refuse: { color: 'error', icon: mdiAlertCircleOutline },
@@ -16,7 +16,7 @@ const dress = {
   <div v-if="findings.length > 0" class="stack findings" role="status">
     <p v-for="(finding, at) in findings" :key="at" :class="finding.severity">
       <v-icon :icon="dress[finding.severity].icon" :color="dress[finding.severity].color" size="20" />
-      <span>{{ words(finding.message) }}</span>
+      <span>{{ say(finding) }}</span>
     </p>
   </div>
 </template>

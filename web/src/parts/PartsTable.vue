@@ -4,7 +4,7 @@ import { useUnits } from './format'
 
 /** What each kind of mould takes of a batch, and gives. */
 defineProps<{ scaled: ScaledBatch; names: readonly string[] }>()
-const { show } = useUnits()
+const { barMass } = useUnits()
 </script>
 
 <template>
@@ -23,8 +23,8 @@ const { show } = useUnits()
         <td>{{ part.count === 1 ? '' : `${part.count} × ` }}{{ names[index] }}</td>
         <td class="number">{{ Math.round(part.mouldMl * part.count) }} ml</td>
         <td class="number">{{ part.barsPerMould * part.count }}</td>
-        <td class="number">{{ show('mass', part.barWetG, 0) }}</td>
-        <td class="number">{{ show('mass', part.barCuredG, 0) }}</td>
+        <td class="number">{{ barMass(part.barWetG) }}</td>
+        <td class="number">{{ barMass(part.barCuredG) }}</td>
       </tr>
     </tbody>
   </table>

@@ -19,7 +19,7 @@ const props = defineProps<{
 const model = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ problem: [message: string | undefined] }>()
 
-const { unitOf, show, words } = useUnits()
+const { unitOf, asTyped, say } = useUnits()
 const unread = inject(unreadFieldsKey, undefined)
 const key = Symbol(props.label)
 const text = ref('')
@@ -27,7 +27,7 @@ const problem = ref<string>()
 const focused = ref(false)
 
 const written = computed(() =>
-  model.value === null || Number.isNaN(model.value) ? '' : show(props.kind, model.value, props.digits),
+  model.value === null || Number.isNaN(model.value) ? '' : asTyped(props.kind, model.value, props.digits),
 )
 watch(
   written,
@@ -56,7 +56,7 @@ function read(typed: string): void {
     ...(unit === undefined ? {} : { unit }),
     ...(props.range === undefined ? {} : { range: props.range }),
   })
-  report(parsed.ok ? undefined : parsed.message)
+  report(parsed.ok ? undefined : say(parsed.problem))
   if (parsed.ok) model.value = parsed.value
 }
 
@@ -72,7 +72,7 @@ onBeforeUnmount(() => unread?.delete(key))
   <v-text-field
     :model-value="text"
     :label="label"
-    :error-messages="problem ?? (error === undefined ? [] : words(error))"
+    :error-messages="problem ?? error ?? []"
     :hint="hint"
     :persistent-hint="hint !== undefined"
     autocomplete="off"

@@ -1,5 +1,4 @@
 import type { CureForecast, CureGoal } from '@vendange/core/cure'
-import { formatQuantity } from '@vendange/core/units'
 
 /** Chances from which something is said without an "if". Rules of the house. */
 const asGoodAsSure = 0.9
@@ -9,14 +8,14 @@ const asGoodAsNever = 0.1
 export function keepsLabelWords(
   { atRelease, keepsLabel }: Pick<CureForecast, 'atRelease' | 'keepsLabel'>,
   { cureDays, labelMassG }: CureGoal,
+  barMass: (massG: number) => string,
 ): string {
-  const grams = (massG: number): string => formatQuantity('mass', massG, { digits: 0 })
-  const label = `the ${grams(labelMassG)} of its label`
+  const label = `the ${barMass(labelMassG)} of its label`
   const kept =
     keepsLabel > asGoodAsSure
       ? `It will still weigh ${label}`
       : keepsLabel < asGoodAsNever
         ? `It will not weigh ${label} any more`
         : `Whether it still weighs ${label} is open (${Math.round(keepsLabel * 100)} %)`
-  return `${kept}: ${grams(atRelease.fromG)} to ${grams(atRelease.untilG)} on day ${cureDays}, most likely ${grams(atRelease.likelyG)} (estimate).`
+  return `${kept}: ${barMass(atRelease.fromG)} to ${barMass(atRelease.untilG)} on day ${cureDays}, most likely ${barMass(atRelease.likelyG)} (estimate).`
 }

@@ -1,22 +1,27 @@
+import { quantity } from '@vendange/core/findings'
 import type { QuantityKind } from '@vendange/core/units'
-import { formatMoney, formatQuantity, rewriteQuantities } from '@vendange/core/units'
+import { formatMoney, formatQuantity } from '@vendange/core/units'
+import { plainReading, quantityWords, readingOf, sayFor } from '@vendange/words'
+import type { Sentence } from '@vendange/core/findings'
 import { computed } from 'vue'
 import { useSeason } from './seasonStore'
 
-/** The unit in which this workshop reads a kind of quantity. */
+/** How this workshop reads and writes: its units, its scale, its money and its words. */
 export function useUnits() {
   const season = useSeason()
+  const reading = computed(() => (season.workshop ? readingOf(season.workshop, season.today) : plainReading))
+  const sayNow = computed(() => sayFor(reading.value))
 
+  /** The unit in which this workshop writes a kind of quantity. */
   function unitOf(kind: QuantityKind): string | undefined {
-    if (kind === 'mass') return season.workshop?.massUnit ?? 'g'
-    if (kind === 'length') return season.workshop?.lengthUnit ?? 'mm'
-    if (kind === 'money') return ''
-    if (kind === 'temperature') return season.workshop?.temperatureUnit ?? '°C'
-    return undefined
+    if (kind === 'mass') return reading.value.massUnit
+    if (kind === 'length') return reading.value.lengthUnit
+    if (kind === 'temperature') return reading.value.temperatureUnit
+    return kind === 'money' ? '' : undefined
   }
 
-  /** A base value (g, mm, °C, fraction …) as this workshop reads it. */
-  function show(kind: QuantityKind, base: number, digits?: number): string {
+  /** A base value (g, mm, °C, fraction …) as a field holds it: in the workshop's unit, as exact as it was typed. */
+  function asTyped(kind: QuantityKind, base: number, digits?: number): string {
     const unit = unitOf(kind)
     return formatQuantity(kind, base, {
       ...(unit === undefined ? {} : { unit }),
@@ -25,24 +30,23 @@ export function useUnits() {
   }
 
   /** A mass as the workshop's scale can show it. */
-  function weighed(massG: number): string {
-    const resolution = season.workshop?.scaleResolutionG ?? 1
-    return show('mass', massG, season.workshop?.massUnit === 'oz' ? 2 : resolution < 1 ? 2 : 0)
+  const weighed = (massG: number): string => quantityWords(quantity.mass(massG), reading.value)
+  /** What a bar weighs. */
+  const barMass = (massG: number): string => quantityWords(quantity.barMass(massG), reading.value)
+
+  /** A base value (g, mm, °C, fraction …) as this workshop reads it, by the one rule of precision for its kind. */
+  function show(kind: QuantityKind, base: number, digits?: number): string {
+    if (kind === 'length') return quantityWords(quantity.length(base), reading.value)
+    if (kind === 'temperature') return quantityWords(quantity.temperature(base), reading.value)
+    return kind === 'mass' && digits === undefined ? weighed(base) : asTyped(kind, base, digits)
   }
 
   const currency = computed(() => season.workshop?.currency ?? 'EUR')
   /** Cents in the workshop's currency. */
   const money = (cents: number): string => formatMoney(cents, currency.value)
 
-  /** A message of the core, which speaks in g, mm and °C, as this workshop reads it. */
-  function words(message: string): string {
-    const {
-      massUnit: mass = 'g',
-      lengthUnit: length = 'mm',
-      temperatureUnit: temperature = '°C',
-    } = season.workshop ?? {}
-    return rewriteQuantities(message, { mass, length, temperature })
-  }
+  /** A sentence of the catalogue in the words of this workshop. */
+  const say = (sentence: Sentence): string => sayNow.value(sentence)
 
-  return { unitOf, show, weighed, currency, money, words }
+  return { unitOf, asTyped, show, weighed, barMass, currency, money, say }
 }

@@ -8,7 +8,8 @@ import type {
   SavedRecipe,
   SeasonView,
 } from '@vendange/contract'
-import { promiseKeys, promiseWords } from '@vendange/core/plan'
+import { promiseKeys } from '@vendange/core/plan'
+import { promiseWords } from '@vendange/words'
 import { endpoints } from '@vendange/contract'
 import type { BatchSource, DesignYield } from '@vendange/core/batch'
 import { designYield } from '@vendange/core/batch'

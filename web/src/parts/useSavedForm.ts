@@ -1,8 +1,9 @@
-import { ValidationError } from '@vendange/contract'
+import { faultsOf, ValidationError } from '@vendange/contract'
 import type { InjectionKey, Ref } from 'vue'
 import { computed, onBeforeUnmount, provide, reactive, ref, toRaw, watch } from 'vue'
 import { problemOf } from './api'
 import { draftOf, forgetDraft, keepDraft } from './drafts'
+import { useUnits } from './format'
 import { useSeason } from './seasonStore'
 import { useUndo } from './undoStore'
 
@@ -37,6 +38,7 @@ const savingDelayMs = 500
 export function useSavedForm<T extends object, Saved extends Versioned>(options: SavedFormOptions<T, Saved>) {
   const season = useSeason()
   const undo = useUndo()
+  const { say } = useUnits()
   const values = ref<T>() as Ref<T | undefined>
   const errors = ref<Readonly<Record<string, string>>>({})
   const status = ref<SaveStatus>('saved')
@@ -108,8 +110,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
       return {}
     } catch (error) {
       if (!(error instanceof ValidationError)) throw error
-      const parts = error.inner.length > 0 ? error.inner : [error]
-      return Object.fromEntries(parts.map(({ path, message }) => [path ?? '', message]).reverse())
+      return Object.fromEntries(faultsOf(error).map(({ field, fault }) => [field, say(fault)]))
     }
   }
 

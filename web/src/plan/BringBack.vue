@@ -7,12 +7,14 @@ import { useUndo } from '@/parts/undoStore'
 import type { SavedCollection, SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import { demandWords, lessonsForReissue, salesWords } from '@vendange/core/plan'
+import { demandSentences, lessonsForReissue, salesSentences } from '@vendange/core/plan'
 import { computed, ref } from 'vue'
+import { useUnits } from '@/parts/format'
 
 /** Past soaps that may come back, each with how it sold and what was to be remembered. */
 const props = defineProps<{ collectionId: string }>()
 const season = useSeason()
+const { say } = useUnits()
 const undo = useUndo()
 const isOpen = ref(false)
 const windowDays = 30
@@ -100,8 +102,10 @@ async function bringAll(past: SavedCollection, soaps: readonly SavedDesign[]): P
           <SoapFace :name="soap.name" :soap="soap" :width="52" :height="38" />
           <div class="grow">
             <b class="serif">{{ soap.name }}</b>
-            <p v-for="line in salesWords(soap.results)" :key="line" class="quiet">{{ line }}</p>
-            <p v-for="line in demandWords(soap.results, windowDays)" :key="line" class="quiet">{{ line }}</p>
+            <p v-for="line in salesSentences(soap.results)" :key="say(line)" class="quiet">{{ say(line) }}</p>
+            <p v-for="line in demandSentences(soap.results, windowDays)" :key="say(line)" class="quiet">
+              {{ say(line) }}
+            </p>
             <p v-if="soap.notesForNextTime">{{ soap.notesForNextTime }}</p>
           </div>
           <v-btn size="small" :data-test="`bring-${soap.name}`" @click="bring([soap])">Bring back</v-btn>

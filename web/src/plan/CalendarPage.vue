@@ -16,8 +16,10 @@ import { formatQuantity } from '@vendange/core/units'
 import { wrap } from 'comlink'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { dayCount } from './verdictWords'
+import { useUnits } from '@/parts/format'
 
 const season = useSeason()
+const { say } = useUnits()
 const undo = useUndo()
 const feed = `${location.origin}/api/calendar.ics`
 const daysAhead = 370
@@ -55,8 +57,8 @@ async function read(file: File | undefined): Promise<void> {
     kept.value = found.value.map(({ day }) => day)
     troubles.value =
       busy.unread > busy.troubles.length
-        ? [...busy.troubles, `${busy.unread} events were left out in all.`]
-        : busy.troubles
+        ? [...busy.troubles.map(say), `${busy.unread} events were left out in all.`]
+        : busy.troubles.map(say)
   } finally {
     worker.terminate()
     isReading.value = false

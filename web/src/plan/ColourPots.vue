@@ -57,10 +57,10 @@ function wet(index: number, how: 'water' | 'fat' | null): void {
 /** What a pot comes to, in a line. */
 function comesTo(pot: WeighedPot): string {
   const mark = pot.batterMl === undefined ? '' : ` to the ${pot.batterMl} ml mark`
-  const wetting = pot.wetting ? ` in ${show('mass', pot.wetting.massG, 1)} of ${pot.wetting.with}` : ''
-  const colourant = pot.colourantG > 0 ? `, ${show('mass', pot.colourantG, 1)} of colourant${wetting}` : ''
-  const scent = pot.scentG ? `, ${show('mass', pot.scentG, 1)} of scent` : ''
-  return `${show('mass', pot.batterG, 0)} of batter${mark}${colourant}${scent}`
+  const wetting = pot.wetting ? ` in ${show('mass', pot.wetting.massG)} of ${pot.wetting.with}` : ''
+  const colourant = pot.colourantG > 0 ? `, ${show('mass', pot.colourantG)} of colourant${wetting}` : ''
+  const scent = pot.scentG ? `, ${show('mass', pot.scentG)} of scent` : ''
+  return `${show('mass', pot.batterG)} of batter${mark}${colourant}${scent}`
 }
 
 // The face is drawn from shares: a pot that is stated otherwise keeps the share that it comes to.

@@ -28,7 +28,7 @@ import YieldRemedies from './YieldRemedies.vue'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { show } = useUnits()
+const { show, barMass } = useUnits()
 
 const design = computed(() => season.design(props.id))
 const collection = computed(() => season.collection(design.value?.collectionId))
@@ -55,7 +55,7 @@ const labels = {
   mouldCount: 'Loaves',
   moreMoulds: 'Other moulds',
   displacedMl: 'Displaced, ml',
-  topMl: 'Versioned back for the top, ml',
+  topMl: 'Kept back for the top, ml',
   barsWanted: 'Bars wanted',
   labelMassG: 'Label mass, g',
   bevelled: 'Bevelled',
@@ -98,7 +98,7 @@ const sentence = computed(() => {
       : barsOver > 0
         ? `${bars} bars${of}, ${barsOver} more than wanted`
         : `${bars} bars${of}, ${-barsOver} fewer than wanted`
-  return `${now.name} gives ${count}, about ${show('mass', barCuredG, 0)} each when cured.`
+  return `${now.name} gives ${count}, about ${barMass(barCuredG)} each when cured.`
 })
 
 async function takeSoapAway(): Promise<void> {
@@ -235,8 +235,8 @@ async function takeSoapAway(): Promise<void> {
           <PartsTable v-if="scaled.parts.length > 1" :scaled="scaled" :names="partNames" class="mb-3" />
           <p v-else class="quiet lead">
             {{ scaled.barsPerLoaf }} bars a loaf with {{ show('length', scaled.restMm) }} left over;
-            {{ show('mass', scaled.barWetG, 0) }} a bar when cut, about {{ show('mass', scaled.barCuredG, 0) }} cured
-            (estimate: {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).
+            {{ barMass(scaled.barWetG) }} a bar when cut, about {{ barMass(scaled.barCuredG) }} cured (estimate:
+            {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).
           </p>
           <FindingList :findings="scaled.findings" class="mb-3" />
           <YieldRemedies v-if="parts.length === 0 && scaled.barsOver < 0" v-model="values" class="mb-3" />

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign } from '@vendange/contract'
-import { demandWords, salesWords } from '@vendange/core/plan'
+import { demandSentences, salesSentences } from '@vendange/core/plan'
 import { computed } from 'vue'
+import { useUnits } from '@/parts/format'
 
 /** What a soap that is brought back left to be learned, until each thing is taken up or left. */
 const lessons = defineModel<NewDesign['lessons']>('lessons', { required: true })
 const props = defineProps<{ broughtFromId: string }>()
 const season = useSeason()
+const { say } = useUnits()
 const windowDays = 30
 const before = computed(() => season.design(props.broughtFromId))
-const estimates = computed(() => (before.value ? demandWords(before.value.results, windowDays) : []))
+const estimates = computed(() => (before.value ? demandSentences(before.value.results, windowDays).map(say) : []))
 const standings = [
   { value: 'taken_up', label: 'Taken up' },
   { value: 'left', label: 'Left as it was' },
@@ -21,7 +23,7 @@ const standings = [
   <section v-if="before" class="sheet stack" data-test="last-time">
     <h2>Last time</h2>
     <div class="quiet">
-      <p v-for="line in salesWords(before.results)" :key="line">{{ line }}</p>
+      <p v-for="line in salesSentences(before.results)" :key="say(line)">{{ say(line) }}</p>
       <p v-for="line in estimates" :key="line">{{ line }}</p>
     </div>
     <div v-for="(lesson, index) in lessons" :key="index" class="row lesson" :class="lesson.standing" data-test="lesson">

@@ -6,14 +6,14 @@ import SoapFace from '@/parts/SoapFace.vue'
 import type { LoafSummary, PourOfCollection, SavedCollection, SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { daysBetween } from '@vendange/core/calendar'
-import { faultWords } from '@vendange/core/cutting'
 import { lookBack } from '@vendange/core/plan'
 import { computed, shallowRef, watch } from 'vue'
+import { faultsOfLoaves } from '@vendange/words'
 
 /** After a collection: what was planned, what came of it, and what each face became. */
 const props = defineProps<{ collection: SavedCollection; designs: readonly SavedDesign[] }>()
 const season = useSeason()
-const { show, money } = useUnits()
+const { show, weighed, money } = useUnits()
 const loaves = shallowRef<readonly LoafSummary[]>([])
 const pours = shallowRef<readonly PourOfCollection[]>([])
 const ids = computed(() => props.designs.map(({ id }) => id).join())
@@ -56,7 +56,7 @@ const rows = computed(() =>
     const photos = own.flatMap(({ state }) => state.photos)
     const theirPours = pours.value.filter(({ designId }) => designId === design.id)
     const notes = design.notesForNextTime.split('\n').filter((line) => line.trim() !== '')
-    const found = faultWords(own.map(({ state }) => state))
+    const found = faultsOfLoaves(own.map(({ state }) => state))
     return own.length > 0 ? [{ design, back: lookBack(own, theirPours), photo: photos.at(-1), notes, found }] : []
   }),
 )
@@ -90,7 +90,7 @@ const rows = computed(() =>
           <td class="serif">{{ design.name }}</td>
           <td class="number">{{ back.barsCut }} of {{ back.barsPlanned }}</td>
           <td class="number" :class="{ must: (back.lastMassG ?? back.labelMassG) < back.labelMassG }">
-            {{ back.lastMassG === undefined ? '' : show('mass', back.lastMassG, 0) }}
+            {{ back.lastMassG === undefined ? '' : weighed(back.lastMassG) }}
           </td>
           <td class="number">{{ back.barsReleased }}</td>
           <td class="number">{{ back.barsSold }}</td>

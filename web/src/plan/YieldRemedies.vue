@@ -9,7 +9,7 @@ import { computed } from 'vue'
 /** What could be done when the moulds do not give the bars wanted. */
 const values = defineModel<NewDesign>({ required: true })
 const season = useSeason()
-const { show } = useUnits()
+const { barMass, weighed, say } = useUnits()
 
 const ways = computed<readonly YieldRemedy[]>(() => {
   const mould = season.mould(values.value.mouldId)
@@ -42,14 +42,14 @@ function take({ mouldId, mouldCount }: YieldRemedy): void {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="way in ways" :key="way.kind + way.title">
-        <td>{{ way.title }}</td>
+      <tr v-for="way in ways" :key="way.kind + say(way.title)">
+        <td>{{ say(way.title) }}</td>
         <td class="number">
           <b>{{ way.bars }}</b>
         </td>
-        <td class="number" :class="{ must: !way.reachesLabel }">{{ show('mass', way.barCuredG, 0) }}</td>
-        <td class="number">{{ show('mass', way.batterG, 0) }}</td>
-        <td class="number quiet">{{ show('mass', way.wasteG, 0) }}</td>
+        <td class="number" :class="{ must: !way.reachesLabel }">{{ barMass(way.barCuredG) }}</td>
+        <td class="number">{{ weighed(way.batterG) }}</td>
+        <td class="number quiet">{{ weighed(way.wasteG) }}</td>
         <td class="number">
           <v-btn v-if="canTake(way)" size="small" variant="text" :data-test="`take-${way.kind}`" @click="take(way)"
             >Take</v-btn

@@ -18,11 +18,12 @@ import { useBenchTimers } from './useBenchTimers'
 import { usePartWeighing } from './usePartWeighing'
 import { useStepFigure } from './useStepFigure'
 import { useStepReading } from './useStepReading'
+import { cautionWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { show, words } = useUnits()
+const { show, say } = useUnits()
 const figure = useStepFigure()
 const { view, state, records, trouble, notSaved, refusal, fieldError, keptKeys, record, finish } = useBench(props.id)
 const timers = useBenchTimers(props.id)
@@ -128,7 +129,7 @@ function press(event: KeyboardEvent): void {
 onMounted(() => window.addEventListener('keydown', press))
 onBeforeUnmount(() => window.removeEventListener('keydown', press))
 
-const message = computed(() => problem.value ?? (fieldError.value === undefined ? undefined : words(fieldError.value)))
+const message = computed(() => problem.value ?? fieldError.value)
 const stateFindings = computed(() => (state.value ? state.value.findings : []))
 const isStopped = computed(() => isRefused(stateFindings.value))
 </script>
@@ -161,7 +162,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
         </p>
         <template v-if="step && !isLast">
           <header>
-            <h1>{{ step.title }}</h1>
+            <h1>{{ say(step.title) }}</h1>
             <span class="count">step {{ shown + 1 }} of {{ state.steps.length }}</span>
           </header>
           <BenchFigure
@@ -174,8 +175,8 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             :live="instrument.isConnected.value ? liveWords : undefined"
           />
           <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
-          <p v-if="step.detail" class="detail">{{ words(step.detail) }}</p>
-          <p v-if="step.caution" class="caution">{{ step.caution }}</p>
+          <p v-if="step.detail" class="detail">{{ say(step.detail) }}</p>
+          <p v-if="step.caution" class="caution">{{ cautionWords[step.caution] }}</p>
           <div v-if="step.kind !== 'tick'" ref="readingBox" class="entry">
             <v-text-field
               ref="readingField"
@@ -210,8 +211,8 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           />
           <p v-if="message" class="trouble" role="alert">{{ message }}</p>
           <div v-if="step.wait" class="wait">
-            <v-btn variant="tonal" data-test="start-timer" @click="timers.start(step.wait.minutes, step.wait.what)"
-              >Ring in {{ step.wait.minutes }} min: {{ step.wait.what.toLowerCase() }}</v-btn
+            <v-btn variant="tonal" data-test="start-timer" @click="timers.start(step.wait.minutes, say(step.wait.what))"
+              >Ring in {{ step.wait.minutes }} min: {{ say(step.wait.what).toLowerCase() }}</v-btn
             >
           </div>
         </template>
@@ -226,8 +227,8 @@ const isStopped = computed(() => isRefused(stateFindings.value))
         </template>
 
         <div class="notes" role="status">
-          <p v-for="finding in stateFindings" :key="finding.message" :class="finding.severity">
-            {{ words(finding.message) }}
+          <p v-for="finding in stateFindings" :key="finding.code" :class="finding.severity">
+            {{ say(finding) }}
           </p>
         </div>
 

@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { useUnits } from '@/parts/format'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { BatchPlan, PourSession } from '@vendange/core/batch'
 import type { SoapLook } from '@vendange/core/pour'
-import { mouldWords } from '@vendange/core/batch'
+import { mouldsToFill } from '@vendange/core/batch'
+import { sentence } from '@vendange/core/findings'
+import { stepGroupWords } from '@vendange/words'
 import { nextTick, ref, watch } from 'vue'
 import { useStepFigure } from './useStepFigure'
 
@@ -21,6 +24,7 @@ const props = defineProps<{
 defineEmits<{ show: [index: number] }>()
 
 const figure = useStepFigure()
+const { say } = useUnits()
 const list = ref<HTMLElement>()
 watch(
   () => props.shown,
@@ -39,11 +43,11 @@ watch(
       />
       <div>
         <b class="serif">{{ plan.designName }}</b>
-        <span>{{ mouldWords(plan) }} · {{ plan.barsPlanned }} bars</span>
+        <span>{{ say(sentence('moulds_filled', { moulds: mouldsToFill(plan) })) }} · {{ plan.barsPlanned }} bars</span>
       </div>
     </RouterLink>
     <template v-for="(one, index) in state.steps" :key="one.key">
-      <p v-if="one.group !== state.steps[index - 1]?.group" class="eyebrow">{{ one.group }}</p>
+      <p v-if="one.group !== state.steps[index - 1]?.group" class="eyebrow">{{ stepGroupWords[one.group] }}</p>
       <button
         class="item"
         :class="{ now: index === shown, done: one.done && !kept.has(one.key), kept: kept.has(one.key) }"
@@ -54,7 +58,7 @@ watch(
         <span class="mark" aria-hidden="true">{{
           kept.has(one.key) ? '↑' : one.done ? '✓' : index === shown ? '▸' : ''
         }}</span>
-        <span class="what">{{ one.name }}<small v-if="kept.has(one.key)" class="brass"> kept here</small></span>
+        <span class="what">{{ say(one.name) }}<small v-if="kept.has(one.key)" class="brass"> kept here</small></span>
         <span class="mass">
           <template v-if="one.planned !== null && (one.done ? one.actual : one.target) !== one.planned"
             >{{ figure(one, one.planned) }} →

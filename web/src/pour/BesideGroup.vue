@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import type { WorkBesideThePour } from '@vendange/core/batch'
+import { besideThePourWords } from '@vendange/words'
 
 /** Work that belongs to a pour and is not done at the bench. */
 defineProps<{ around: WorkBesideThePour }>()
-const { words } = useUnits()
+const { say } = useUnits()
 </script>
 
 <template>
   <section class="sheet around">
-    <h2>{{ around.group }}</h2>
+    <h2>{{ besideThePourWords[around.group] }}</h2>
     <ul>
-      <li v-for="line in around.lines" :key="line">{{ words(line) }}</li>
+      <li v-for="line in around.lines" :key="line.code">{{ say(line) }}</li>
     </ul>
   </section>
 </template>

@@ -9,7 +9,7 @@ import { computed } from 'vue'
 const lotId = defineModel<string | undefined>({ required: true })
 const props = defineProps<{ stock: StepStock }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, say } = useUnits()
 
 const choices = computed(() =>
   props.stock.lots.map((lot, index) => ({
@@ -17,7 +17,7 @@ const choices = computed(() =>
     title: [
       lot.lotNumber === '' ? 'Lot without a number' : `Lot ${lot.lotNumber}`,
       lot.supplier,
-      `${show('mass', lot.leftAmount, 0)} left`,
+      `${show('mass', lot.leftAmount)} left`,
       lot.bestBeforeDay === null ? '' : `best before ${formatDay(lot.bestBeforeDay, season.today)}`,
       index === 0 ? 'the oldest' : '',
     ]
@@ -36,7 +36,7 @@ const chosen = computed({
     <p v-if="choices.length === 0" class="brass">The stores have none of it that may be used.</p>
     <p v-else-if="choices.length === 1" class="quiet">{{ choices[0]?.title }}</p>
     <v-select v-else v-model="chosen" :items="choices" label="From" data-test="lot-choice" />
-    <p v-for="reason in stock.refused" :key="reason" class="must">{{ reason }}</p>
+    <p v-for="reason in stock.refused" :key="say(reason)" class="must">{{ say(reason) }}</p>
   </div>
 </template>
 

@@ -6,8 +6,10 @@ import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js'
 import { addressOf, endpoints } from '@vendange/contract'
-import type { SessionStep } from '@vendange/core/batch'
-import { workBesideThePour, mouldWords } from '@vendange/core/batch'
+import type { Caution, SessionStep, StepGroup } from '@vendange/core/batch'
+import { mouldsToFill, workBesideThePour } from '@vendange/core/batch'
+import { sentence } from '@vendange/core/findings'
+import { cautionWords, stepGroupWords } from '@vendange/words'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
@@ -17,25 +19,26 @@ import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { weighed, words } = useUnits()
+const { weighed, say } = useUnits()
 const { view, state, trouble } = useBench(props.id)
 
 const groups = computed(() => {
-  const byGroup = new Map<string, SessionStep[]>()
+  const byGroup = new Map<StepGroup, SessionStep[]>()
   for (const step of state.value?.steps ?? []) byGroup.set(step.group, [...(byGroup.get(step.group) ?? []), step])
   return [...byGroup]
 })
 /** What is done before and after the bench. */
-const around = computed(() =>
-  view.value ? workBesideThePour(view.value.plan, view.value.batch.days, (day) => formatDay(day, season.today)) : [],
-)
-const aroundAt = (isBefore: boolean) => around.value.filter(({ group }) => (group === 'The day before') === isBefore)
+const around = computed(() => (view.value ? workBesideThePour(view.value.plan, view.value.batch.days) : []))
+const aroundAt = (isBefore: boolean) => around.value.filter(({ group }) => (group === 'day_before') === isBefore)
 const pdfPath = computed(() => addressOf(endpoints.batches.runSheet, { id: props.id }))
 /** What the stores lack, before anything is weighed. */
 const lacking = computed(() =>
   view.value && view.value.records.length === 0 ? lackingForPour(view.value.plan, view.value.stock) : [],
 )
 const figure = useStepFigure()
+/** What the steps of a group warn of: the first of them speaks for all. */
+const cautionsOf = (steps: readonly SessionStep[]): readonly Caution[] =>
+  steps.flatMap(({ caution }) => (caution ? [caution] : [])).slice(0, 1)
 const print = (): void => window.print()
 </script>
 
@@ -43,8 +46,8 @@ const print = (): void => window.print()
   <template v-if="view && state">
     <PageHeadline>
       {{ view.plan.designName }}, {{ formatDay(view.batch.days.pourDay, season.today) }}:
-      {{ weighed(view.plan.weights.batterG) }} of batter into {{ mouldWords(view.plan) }},
-      {{ view.plan.barsPlanned }} bars.
+      {{ weighed(view.plan.weights.batterG) }} of batter into
+      {{ say(sentence('moulds_filled', { moulds: mouldsToFill(view.plan) })) }}, {{ view.plan.barsPlanned }} bars.
       <template #actions>
         <SoapFace
           :name="view.plan.designName"
@@ -63,10 +66,8 @@ const print = (): void => window.print()
     <div class="groups">
       <BesideGroup v-for="one in aroundAt(true)" :key="one.group" :around="one" />
       <section v-for="[group, steps] in groups" :key="group" class="sheet">
-        <h2>{{ group }}</h2>
-        <p v-if="steps.find(({ caution }) => caution)" class="caution">
-          {{ steps.find(({ caution }) => caution)?.caution }}
-        </p>
+        <h2>{{ stepGroupWords[group] }}</h2>
+        <p v-for="caution in cautionsOf(steps)" :key="caution" class="caution">{{ cautionWords[caution] }}</p>
         <table class="figures">
           <thead>
             <tr>
@@ -78,7 +79,7 @@ const print = (): void => window.print()
           <tbody>
             <tr v-for="step in steps" :key="step.key">
               <td>
-                {{ step.title }}<br /><small class="quiet">{{ words(step.detail) }}</small>
+                {{ say(step.title) }}<br /><small v-if="step.detail" class="quiet">{{ say(step.detail) }}</small>
               </td>
               <td class="number">
                 {{ figure(step, step.planned)

@@ -1,4 +1,5 @@
 import { api, problemOf, storedMakerId } from '@/parts/api'
+import { useUnits } from '@/parts/format'
 import { useStepQueue } from '@/parts/stepQueue'
 import type { BatchView, NewStep } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
@@ -16,6 +17,7 @@ const lookMs = 5000
  */
 export function useBench(batchId: string) {
   const queue = useStepQueue()
+  const { say } = useUnits()
   const view = shallowRef<BatchView>()
   const trouble = ref<string>()
   const fieldError = ref<string>()
@@ -66,7 +68,7 @@ export function useBench(batchId: string) {
     fieldError.value = isRefused(findings)
       ? findings
           .filter(({ severity }) => severity === 'refuse')
-          .map(({ message }) => message)
+          .map(say)
           .join(' ')
       : undefined
     if (fieldError.value !== undefined) return false

@@ -12,7 +12,7 @@ import { useStepFigure } from './useStepFigure'
 /** The figure of a step: what was typed, else what scale or probe show, else what was recorded before. */
 export function useStepReading(step: Ref<SessionStep | undefined>, weighing: ReturnType<typeof usePartWeighing>) {
   const season = useSeason()
-  const { weighed, unitOf } = useUnits()
+  const { weighed, unitOf, say } = useUnits()
   const figure = useStepFigure()
   const typed = ref('')
   const problem = ref<string>()
@@ -94,7 +94,7 @@ export function useStepReading(step: Ref<SessionStep | undefined>, weighing: Ret
     if (!step.value || step.value.kind === 'tick') return true
     if (isTyped.value) {
       const parsed = readTyped()
-      problem.value = parsed.ok ? undefined : parsed.message
+      problem.value = parsed.ok ? undefined : say(parsed.problem)
       return parsed.ok
     }
     if (reading.value !== undefined) return true

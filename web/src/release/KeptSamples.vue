@@ -37,7 +37,7 @@ const sentence = computed(() => {
 
 <template>
   <section v-if="rows.length > 0 || failure" class="sheet mt-5" data-test="kept-samples">
-    <h2>Versioned samples: {{ sentence }}</h2>
+    <h2>Kept samples: {{ sentence }}</h2>
     <p v-if="failure" class="must" role="alert">{{ failure }}</p>
     <table class="figures">
       <tbody>

@@ -8,7 +8,8 @@ import { mdiPrinterOutline } from '@mdi/js'
 import type { LoafView } from '@vendange/contract'
 import { addressOf, endpoints } from '@vendange/contract'
 import type { LabelStyle } from '@vendange/core/release'
-import { bestBeforeOf, labelIngredients, labelLines, labelStocks, missingOnLabel } from '@vendange/core/release'
+import { bestBeforeOf, labelIngredients, labelStocks, missingOnLabel } from '@vendange/core/release'
+import { labelLines, labelPartWords } from '@vendange/words'
 import { computed, ref } from 'vue'
 
 /** The label of a loaf as it is printed. What it must say is decided by local law and a licensed assessor. */
@@ -44,7 +45,7 @@ const terms = computed(() => {
   }
 })
 const lines = computed(() => labelLines(terms.value, ingredients.value))
-const missing = computed(() => missingOnLabel(terms.value, ingredients.value))
+const missing = computed(() => missingOnLabel(terms.value, ingredients.value).map((part) => labelPartWords[part]))
 const stock = ref(labelStocks[0]?.key ?? '')
 const count = ref(props.view.loaf.state.cut?.bars ?? 1)
 const countRange = { min: 1, max: 2000 }

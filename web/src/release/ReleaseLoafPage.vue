@@ -15,10 +15,11 @@ import { lesserUses, unreleasedBars } from '@vendange/core/loaf'
 import { mayRelease, phRange, releaseChecks } from '@vendange/core/release'
 import { computed, ref, shallowRef } from 'vue'
 import LabelPanel from './LabelPanel.vue'
+import { releaseCheckWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { words } = useUnits()
+const { say } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
 const loaf = computed(() => season.loaf(props.id))
@@ -89,9 +90,10 @@ const sentence = computed(() => {
     return `${state.releasedBars} bars of ${name} were released on ${formatDay(state.release.day, season.today)}.`
   const failed = checks.value.filter(({ result }) => result === 'failed')
   const open = checks.value.filter(({ result }) => result === 'open')
-  if (failed.length > 0) return `${name} cannot go: ${failed.map(({ title }) => title.toLowerCase()).join(' and ')}.`
+  if (failed.length > 0)
+    return `${name} cannot go: ${failed.map(({ key }) => releaseCheckWords[key].toLowerCase()).join(' and ')}.`
   if (open.length > 0)
-    return `${name} can go once you have looked: ${open.map(({ title }) => title.toLowerCase()).join(', ')}.`
+    return `${name} can go once you have looked: ${open.map(({ key }) => releaseCheckWords[key].toLowerCase()).join(', ')}.`
   return `${name} may go.`
 })
 
@@ -131,9 +133,8 @@ async function hold(): Promise<void> {
           <tr v-for="check in checks" :key="check.key" :data-test="`check-${check.key}`">
             <td class="icon"><v-icon :icon="dress[check.result].icon" :color="dress[check.result].color" /></td>
             <td>
-              <b>{{ check.title }}</b> <span class="quiet">{{ dress[check.result].word }}</span><br />{{
-                words(check.finding)
-              }}
+              <b>{{ releaseCheckWords[check.key] }}</b>
+              <span class="quiet">{{ dress[check.result].word }}</span><br />{{ say(check.finding) }}
             </td>
             <td class="ask">
               <QuantityField
@@ -211,7 +212,7 @@ async function hold(): Promise<void> {
           <v-btn :disabled="lesserReason.trim() === ''" data-test="downgrade" @click="downgrade">Take them out</v-btn>
         </div>
       </section>
-      <p v-if="trouble" class="must" role="alert">{{ words(trouble) }}</p>
+      <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
     </div>
   </div>
   <LabelPanel v-if="view" class="mt-5" :view="view" />

@@ -12,7 +12,7 @@ import { computed, ref, shallowRef } from 'vue'
 
 /** The web drop: into the shop, sold there, and the sales back; a table of sales from elsewhere too. */
 const season = useSeason()
-const { currency, money } = useUnits()
+const { money, currency, say } = useUnits()
 const offers = shallowRef<readonly ShopOffer[]>([])
 const words = ref('')
 const trouble = ref<string>()
@@ -82,7 +82,7 @@ const takeOver = () =>
 async function readTable(file: File): Promise<void> {
   const read = parseSalesCsv(await file.text())
   if (!read.ok) {
-    trouble.value = read.problems.slice(0, 5).join(' ')
+    trouble.value = read.problems.slice(0, 5).map(say).join(' ')
     return
   }
   const unknown = read.sales.find(({ soap }) => !season.designs.some(({ name }) => name === soap))

@@ -17,14 +17,16 @@ import {
   lotSchema,
 } from '@vendange/contract'
 import type { IngredientKind } from '@vendange/core/stores'
-import { adjustmentFor, isCounted, leftOfLot, lotFault, lotFaultMessage } from '@vendange/core/stores'
+import { adjustmentFor, isCounted, leftOfLot, lotFault, lotFaultSentence } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useStores } from './storesStore'
 import { useAmounts } from './useAmounts'
+import { useUnits } from '@/parts/format'
 
 /** One delivery: where it came from, what is left of it, and whether it may be used. */
 const props = defineProps<{ lot: LotView; kind: IngredientKind }>()
 const season = useSeason()
+const { say } = useUnits()
 const stores = useStores()
 const amount = useAmounts()
 const quantity = computed(() => (isCounted(props.kind) ? 'count' : 'mass'))
@@ -81,7 +83,7 @@ function certify(): void {
       </div>
     </div>
     <p v-if="fault" class="must row">
-      {{ lotFaultMessage(lot, fault, season.today) }}
+      {{ say(lotFaultSentence(lot, fault)) }}
       <v-btn v-if="fault === 'not_here'" size="small" @click="values.receivedDay = season.today">It is here</v-btn>
     </p>
     <div class="fields">

@@ -13,6 +13,8 @@ import { wrap } from 'comlink'
 import { computed, ref } from 'vue'
 import { useStores } from './storesStore'
 import { useAmounts } from './useAmounts'
+import { useUnits } from '@/parts/format'
+const { say } = useUnits()
 
 /** The stores as a table for other programs: out, and in with a look at what would change. */
 const stores = useStores()
@@ -99,8 +101,8 @@ async function save(): Promise<void> {
     </div>
     <template v-if="read">
       <ul v-if="read.problems.length > 0" class="problems" role="alert">
-        <li v-for="problem in read.problems" :key="problem.line + problem.message" class="must">
-          Line {{ problem.line }}: {{ problem.message }}
+        <li v-for="problem in read.problems" :key="problem.line" class="must">
+          Line {{ problem.line }}: {{ say(problem.problem) }}
         </li>
       </ul>
       <table v-if="shownChanges.length > 0" class="figures" data-test="stores-changes">

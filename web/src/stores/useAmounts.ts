@@ -14,6 +14,6 @@ export function useAmounts() {
   return (kind: IngredientKind, amount: number): string => {
     if (isCounted(kind)) return `${Math.round(amount)} pcs`
     if (amount >= kiloFromG && season.workshop?.massUnit === 'g') return formatQuantity('mass', amount, { unit: 'kg' })
-    return show('mass', amount, amount < 100 ? 1 : 0)
+    return show('mass', amount)
   }
 }

@@ -58,7 +58,7 @@ async function addMaker(): Promise<void> {
 
 async function backUp(): Promise<void> {
   const kept = await runChange(() => api(endpoints.backups.create))
-  if (kept) undo.tell(`Versioned as ${kept.fileName} in the folder “backups”.`)
+  if (kept) undo.tell(`Kept as ${kept.fileName} in the folder “backups”.`)
 }
 </script>
 

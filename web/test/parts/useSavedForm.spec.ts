@@ -1,3 +1,4 @@
+import { said } from '@vendange/contract'
 import type { Endpoint } from '@vendange/contract'
 import { expect } from 'chai'
 import { nextTick, ref } from 'vue'
@@ -9,8 +10,8 @@ import type { Reply } from './page'
 import { mounted, Page, settled } from './page'
 
 const schema = object({
-  name: string().required('Give it a name.'),
-  bars: number().required().min(1, 'At least one bar.'),
+  name: string().required(said('name_missing')),
+  bars: number().required().min(1),
 })
 const update = { method: 'put', path: '/api/things' } as Endpoint<'/api/things', Details & { version: number }, Saved>
 interface Details {
@@ -82,7 +83,10 @@ describe('a form that saves as you go', () => {
     const { form, change } = open()
     await change({ name: '', bars: 0 })
     expect(form.status.value).to.equal('invalid')
-    expect([form.errorOf('name'), form.errorOf('bars')]).to.deep.equal(['Give it a name.', 'At least one bar.'])
+    expect([form.errorOf('name'), form.errorOf('bars')]).to.deep.equal([
+      'Please give it a name.',
+      'This must be 1 or more.',
+    ])
     expect(sent).to.deep.equal([])
     await change({ name: 'Malachite', bars: 24 })
     expect([form.status.value, form.errorOf('name'), sent.length]).to.deep.equal(['saved', undefined, 1])
@@ -105,7 +109,7 @@ describe('a form that saves as you go', () => {
     const again = open()
     await settled()
     expect([again.form.status.value, again.form.values.value]).to.deep.equal(['invalid', { name: '', bars: 24 }])
-    expect(again.form.errorOf('name')).to.equal('Give it a name.')
+    expect(again.form.errorOf('name')).to.equal('Please give it a name.')
     await again.change({ name: 'Malachite' })
     expect([again.form.status.value, sent.at(-1)]).to.deep.equal(['saved', { name: 'Malachite', bars: 24, version: 3 }])
     again.unmount()

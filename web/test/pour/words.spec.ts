@@ -61,7 +61,7 @@ describe('moves and techniques', () => {
 describe('whether a bar keeps its label', () => {
   const atRelease = { cureDay: 28, fromG: 118.4, likelyG: 121.2, untilG: 124 }
   const told = (keepsLabel: number): string =>
-    keepsLabelWords({ atRelease, keepsLabel }, { cureDays: 28, labelMassG: 120 })
+    keepsLabelWords({ atRelease, keepsLabel }, { cureDays: 28, labelMassG: 120 }, (massG) => `${Math.round(massG)} g`)
 
   it('is said without an if only where it is as good as sure', () => {
     expect(told(0.97)).to.equal(

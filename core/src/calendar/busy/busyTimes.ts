@@ -1,4 +1,6 @@
 import ICAL from 'ical.js'
+import type { Sentence } from '../../findings'
+import { sentence } from '../../findings'
 import { DateTime, IANAZone } from 'luxon'
 import type { Day } from '../day'
 import { addDays } from '../day'
@@ -15,7 +17,7 @@ export interface BusyTime {
 export interface BusyTimes {
   readonly times: readonly BusyTime[]
   /** What could not be read, in words, a few of them at most. */
-  readonly troubles: readonly string[]
+  readonly troubles: readonly Sentence[]
   /** Events that were left out because they could not be read. */
   readonly unread: number
 }
@@ -65,13 +67,14 @@ function byDay(start: DateTime, end: DateTime, summary: string, { from, to }: Bu
  * Never throws on what a file may hold.
  */
 export function busyTimes(text: string, span: BusySpan): BusyTimes {
-  const troubles: string[] = []
+  const troubles: Sentence[] = []
   let unread = 0
-  const trouble = (words: string): void => {
-    if (troubles.length < mostTroubles && !troubles.includes(words)) troubles.push(words)
+  const trouble = (what: Sentence): void => {
+    const isTold = troubles.some((one) => JSON.stringify(one) === JSON.stringify(what))
+    if (troubles.length < mostTroubles && !isTold) troubles.push(what)
   }
   const events = eventTexts(text)
-  if (events.length === 0) return { times: [], troubles: ['No event was found: is this an .ics file?'], unread: 0 }
+  if (events.length === 0) return { times: [], troubles: [sentence('no_event_found')], unread: 0 }
   const times: BusyTime[] = []
   for (const { source, line } of events) {
     try {
@@ -82,11 +85,11 @@ export function busyTimes(text: string, span: BusySpan): BusyTimes {
       if (text('transp') === 'TRANSPARENT' || text('status') === 'CANCELLED') continue
       const zoneName = vevent.getFirstProperty('dtstart')?.getFirstParameter('tzid')
       if (zoneName && !IANAZone.isValidZone(zoneName))
-        trouble(`The time zone “${zoneName}” is not known; its times are read as ${span.zone}.`)
+        trouble(sentence('zone_unknown', { zone: zoneName, readAs: span.zone }))
       times.push(...timesOf(new ICAL.Event(vevent), zoneName, text('summary') || 'Busy', span))
     } catch {
       unread += 1
-      trouble(`The event at line ${line} could not be read and is left out.`)
+      trouble(sentence('event_unread', { line }))
     }
   }
   times.sort((a, b) => a.day.localeCompare(b.day) || a.fromMin - b.fromMin)

@@ -1,3 +1,5 @@
+import type { Sentence } from '../../findings'
+import { sentence } from '../../findings'
 import type { CutPlan } from './planCuts'
 import type { Allowances, Piece, RoughBlock } from './pieces'
 import { laid, roomOf, usableOf, volumeOf } from './pieces'
@@ -16,9 +18,9 @@ export interface DrawnColumn {
 /** Cuts of one stage, in the order in which they are made. */
 export interface CutStage {
   readonly key: 'logs' | 'bars' | 'part'
-  readonly title: string
+  readonly title: Sentence
   /** Where they are marked, mm from the left or from the near end; of the bars those of each log. */
-  readonly marks: readonly { readonly of: string; readonly atMm: readonly number[] }[]
+  readonly marks: readonly { readonly of: Sentence; readonly atMm: readonly number[] }[]
 }
 
 /** How wide and long the block lies before the maker when its logs run one way. */
@@ -69,7 +71,7 @@ export function cutStages(
     (mm) => mm < whole.acrossMm - 0.05,
   )
   const bars = drawn.map(({ columns }, log) => ({
-    of: drawn.length > 1 ? `Log ${log + 1}` : 'The log',
+    of: drawn.length > 1 ? sentence('log_number', { log: log + 1 }) : sentence('the_log'),
     atMm: [...(endMm > 0 ? [endMm] : []), ...columns.map(({ nearMm, alongMm }) => toTenth(nearMm + alongMm))].filter(
       (mm) => mm < whole.alongMm - 0.05,
     ),
@@ -85,18 +87,21 @@ export function cutStages(
     const depthMm = plan.way === 'as_poured' ? piece.faceHeightMm : piece.thicknessMm
     const up = Array.from({ length: layers }, (_, index) => toTenth(roomOf(index + 1, depthMm, kerfMm)))
     return [
-      { of: `${piece.name}, across`, atMm: across.filter((mm) => mm < column.widthMm - 0.05) },
-      { of: `${piece.name}, from the base`, atMm: up.filter((mm) => mm < usable.heightMm + topMm - 0.05) },
+      { of: sentence('piece_across', { piece: piece.name }), atMm: across.filter((mm) => mm < column.widthMm - 0.05) },
+      {
+        of: sentence('piece_from_base', { piece: piece.name }),
+        atMm: up.filter((mm) => mm < usable.heightMm + topMm - 0.05),
+      },
     ].filter(({ atMm }) => atMm.length > 0)
   })
   return [
     {
       key: 'logs' as const,
-      title: 'Split into logs',
-      marks: logs.length > 0 ? [{ of: 'From the left', atMm: logs.map(toTenth) }] : [],
+      title: sentence('split_into_logs'),
+      marks: logs.length > 0 ? [{ of: sentence('from_the_left'), atMm: logs.map(toTenth) }] : [],
     },
-    { key: 'bars' as const, title: 'Cut across', marks: bars.filter(({ atMm }) => atMm.length > 0) },
-    { key: 'part' as const, title: plan.way === 'turned' ? 'Lay on its side and part' : 'Part', marks: parted },
+    { key: 'bars' as const, title: sentence('cut_across'), marks: bars.filter(({ atMm }) => atMm.length > 0) },
+    { key: 'part' as const, title: sentence('part_block', { way: plan.way }), marks: parted },
   ].filter(({ marks }) => marks.length > 0)
 }
 

@@ -1,8 +1,9 @@
 import type { Finding } from '../../findings'
+import { quantity, refuse } from '../../findings'
 import type { Mould } from '../../mould'
 import { barThicknessRange, blockOf, endTrimRange, kerfRange } from '../../mould'
 import type { Range } from '../../units'
-import { formatQuantity, isWithin } from '../../units'
+import { isWithin, outOfRange } from '../../units'
 import type { BarCut } from '../barsFromLoaf'
 import { logsOf } from '../mouldBars'
 import type { CutWay } from '../turned'
@@ -116,31 +117,21 @@ export function laid(piece: Piece, way: CutWay, heightMm: number, kerfMm: number
 /** What is wrong with what was asked of the planner, in the maker's words. */
 export function checkPieces(block: RoughBlock, pieces: readonly Piece[], allowances: Allowances): readonly Finding[] {
   const findings: Finding[] = []
-  const refuse = (code: string, field: string, message: string) =>
-    findings.push({ severity: 'refuse', code, field, message })
-  const mm = (lengthMm: number): string => formatQuantity('length', lengthMm, { digits: 0 })
-  if (pieces.length === 0) refuse('no_piece', 'pieces', 'Say what is to be cut: a bar at least.')
-  if (pieces.length > mostPieceKinds)
-    refuse('too_many_kinds', 'pieces', `At most ${mostPieceKinds} kinds of pieces come out of one block.`)
+  const outside = (range: Range, field: string): void =>
+    void findings.push({ severity: 'refuse', ...outOfRange('length', range), field })
+  if (pieces.length === 0) findings.push(refuse('no_piece', undefined, 'pieces'))
+  if (pieces.length > mostPieceKinds) findings.push(refuse('too_many_kinds', { most: mostPieceKinds }, 'pieces'))
   pieces.forEach((piece, index) => {
     const field = (name: string): string => `pieces[${index}].${name}`
     for (const side of ['faceWidthMm', 'faceHeightMm'] as const)
-      if (!isWithin(piece[side], faceSideRange))
-        refuse('face_side', field(side), `A face is from ${mm(faceSideRange.min)} to ${mm(faceSideRange.max)}.`)
-    if (!isWithin(piece.thicknessMm, barThicknessRange))
-      refuse(
-        'thickness',
-        field('thicknessMm'),
-        `A bar is from ${mm(barThicknessRange.min)} to ${mm(barThicknessRange.max)} thick.`,
-      )
+      if (!isWithin(piece[side], faceSideRange)) outside(faceSideRange, field(side))
+    if (!isWithin(piece.thicknessMm, barThicknessRange)) outside(barThicknessRange, field('thicknessMm'))
     if (piece.wanted !== null && (!Number.isInteger(piece.wanted) || !isWithin(piece.wanted, wantedRange)))
-      refuse('wanted', field('wanted'), `Ask for ${wantedRange.min} to ${wantedRange.max}, or for as many as fit.`)
+      findings.push(refuse('wanted_range', { least: wantedRange.min, most: wantedRange.max }, field('wanted')))
   })
   for (const side of ['endMm', 'sideMm', 'topMm'] as const)
-    if (!isWithin(allowances[side], endTrimRange))
-      refuse('allowance', side, `From ${mm(endTrimRange.min)} to ${mm(endTrimRange.max)} is taken off.`)
-  if (!isWithin(allowances.kerfMm, kerfRange))
-    refuse('kerf', 'kerfMm', `A cut takes from ${mm(kerfRange.min)} to ${mm(kerfRange.max)}.`)
+    if (!isWithin(allowances[side], endTrimRange)) outside(endTrimRange, side)
+  if (!isWithin(allowances.kerfMm, kerfRange)) outside(kerfRange, 'kerfMm')
   if (findings.length > 0) return findings
   const fits = rounds.some((round) =>
     pieces.some((piece) => {
@@ -152,10 +143,16 @@ export function checkPieces(block: RoughBlock, pieces: readonly Piece[], allowan
     }),
   )
   if (!fits)
-    refuse(
-      'none_fits',
-      'pieces',
-      `None of these comes out of a block of ${mm(block.lengthMm)} × ${mm(block.widthMm)} × ${mm(block.heightMm)}.`,
+    findings.push(
+      refuse(
+        'none_fits',
+        {
+          length: quantity.length(block.lengthMm),
+          width: quantity.length(block.widthMm),
+          height: quantity.length(block.heightMm),
+        },
+        'pieces',
+      ),
     )
   return findings
 }

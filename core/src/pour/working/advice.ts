@@ -1,3 +1,5 @@
+import type { Sentence } from '../../findings'
+import { quantity, sentence } from '../../findings'
 import type { MoveLine } from '../moves'
 import type { MouldSection } from '../section'
 import type { Technique } from '../starters'
@@ -11,7 +13,7 @@ import { scaledThickening } from './thickening'
 /** Something that would help, with the chance to finish before and after it. */
 export interface Advice {
   readonly key: 'cooler' | 'scent_last' | 'fewer_pots' | 'more_water' | 'blend_less' | 'fewer_solids' | 'no_waits'
-  readonly words: string
+  readonly advice: Sentence
   readonly before: number
   readonly after: number
 }
@@ -36,37 +38,43 @@ export function workingAdvice(
   const options: readonly (Omit<Advice, 'before' | 'after'> & { readonly after: number | undefined })[] = [
     {
       key: 'cooler',
-      words: `Soap at ${coolestC} °C instead of ${Math.round(temperatureC)} °C`,
+      advice: sentence('soap_cooler', {
+        cooler: quantity.temperature(coolestC),
+        now: quantity.temperature(temperatureC),
+      }),
       after: temperatureC > coolestC + 1 ? chance({ ...batter, temperatureC: coolestC }) : undefined,
     },
     {
       key: 'scent_last',
-      words: 'Scent last, into the coloured pots',
+      advice: sentence('scent_last'),
       after: !batter.scentLast && batter.scents.length > 0 ? chance({ ...batter, scentLast: true }) : undefined,
     },
     {
       key: 'fewer_pots',
-      words: pots - fewer === 1 ? 'One pot fewer' : 'Two pots fewer',
+      advice: sentence('pots_fewer', { fewer: pots - fewer }),
       after: pots > 1 ? chance({ ...batter, pots: fewer }) : undefined,
     },
     {
       key: 'more_water',
-      words: `A lye of ${Math.round((lyeConcentration - 0.03) * 100)} % instead of ${Math.round(lyeConcentration * 100)} %`,
+      advice: sentence('weaker_lye', {
+        weaker: quantity.share(lyeConcentration - 0.03, 0),
+        now: quantity.share(lyeConcentration, 0),
+      }),
       after: lyeConcentration > 0.28 ? chance({ ...batter, lyeConcentration: lyeConcentration - 0.03 }) : undefined,
     },
     {
       key: 'blend_less',
-      words: 'Blend in brief bursts, to emulsion only',
+      advice: sentence('blend_less'),
       after: batter.blending !== 'brief' ? chance({ ...batter, blending: 'brief' }) : undefined,
     },
     {
       key: 'fewer_solids',
-      words: 'Ten per cent fewer solid fats',
+      advice: sentence('solids_fewer'),
       after: solidShare > 0.35 ? chance({ ...batter, solidShare: solidShare - 0.1 }) : undefined,
     },
     {
       key: 'no_waits',
-      words: 'No waits between the moves',
+      advice: sentence('no_waits'),
       after:
         waits.length > 0
           ? chance(

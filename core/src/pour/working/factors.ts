@@ -1,3 +1,5 @@
+import type { Sentence } from '../../findings'
+import { sentence } from '../../findings'
 import type { Blending, Recipe, ScentBehaviour } from '../../recipe'
 import { blendOf } from '../../recipe'
 
@@ -35,12 +37,12 @@ export interface PotPace {
 /** Something that lengthens or shortens the working time. */
 export interface WorkingFactor {
   readonly key: string
-  readonly name: string
+  readonly name: Sentence
   /** By how much the time is multiplied; below 1 it is shorter. */
   readonly times: number
   /** How unsure that is: standard deviation of its logarithm. */
   readonly spread: number
-  readonly reason: string
+  readonly reason: Sentence
   /** Whether it is one of the scents, which act from when they are stirred in. */
   readonly isScent: boolean
 }
@@ -78,23 +80,6 @@ export const workingPrior = {
 export type OwnFactors = Readonly<Record<string, number>>
 
 const reference = { temperatureC: 30, lyeConcentration: 0.3, solidShare: 0.5 } as const
-const thickenerWords: Readonly<Record<Thickener, readonly [string, string]>> = {
-  sugar: ['Sugar or honey', 'sugars heat the batter'],
-  milk: ['Milk', 'its sugar and fat heat the batter and thicken it'],
-  fruit: ['Fruit', 'its sugars and acids thicken the batter'],
-  oats: ['Oats', 'they take up water'],
-  clay: ['Clay', 'it takes up water'],
-  white: ['White pigment', 'a dense powder thickens its pot'],
-}
-const behaviourWords: Readonly<Record<ScentBehaviour, string>> = {
-  unknown: 'nobody here has seen yet what it does',
-  slows: 'it slows the batter',
-  calm: 'it leaves the batter alone',
-  speeds: 'it speeds the batter',
-  races: 'it makes the batter race',
-  curdles: 'it curdles: blend it smooth again, which costs time',
-}
-
 /** How a scent acts at its rate, of the logarithm. A weak dose acts less, a strong one more. */
 function scentEffect({ rate, behaviour }: BatterConditions['scents'][number]): number {
   const dose = Math.min(1.6, Math.max(0.2, rate / workingPrior.usualScentRate))
@@ -107,7 +92,7 @@ function scentEffect({ rate, behaviour }: BatterConditions['scents'][number]): n
  */
 export function workingFactors(batter: BatterConditions, own: OwnFactors = {}): readonly WorkingFactor[] {
   const { temperatureC, lyeConcentration, solidShare, blending } = batter
-  const factor = (key: string, name: string, effect: number, spread: number, reason: string, isScent = false) => ({
+  const factor = (key: string, name: Sentence, effect: number, spread: number, reason: Sentence, isScent = false) => ({
     key,
     name,
     spread,
@@ -122,38 +107,52 @@ export function workingFactors(batter: BatterConditions, own: OwnFactors = {}): 
   return [
     factor(
       'temperature',
-      'Temperature',
+      sentence('factor', { factor: 'temperature' }),
       degrees * workingPrior.perDegree,
       Math.abs(degrees) * 0.008,
-      'warm batter thickens sooner',
+      sentence('factor_reason', { factor: 'temperature' }),
     ),
     factor(
       'lye',
-      'Lye concentration',
+      sentence('factor', { factor: 'lye' }),
       lye * workingPrior.perLyePercent,
       Math.abs(lye) * 0.015,
-      'less water thickens sooner',
+      sentence('factor_reason', { factor: 'lye' }),
     ),
     factor(
       'solid',
-      'Solid fats',
+      sentence('factor', { factor: 'solid' }),
       solid * workingPrior.perSolidTenth,
       Math.abs(solid) * 0.03,
-      'solid fats thicken sooner, more so as they cool',
+      sentence('factor_reason', { factor: 'solid' }),
     ),
-    factor('blending', 'Blending', workingPrior.blending[blending], 0.1, 'each burst of the blender takes time away'),
-    ...batter.thickeners.map((one) => {
-      const [name, reason] = thickenerWords[one]
-      return factor(one, name, workingPrior.thickener[one], 0.1, reason)
-    }),
+    factor(
+      'blending',
+      sentence('factor', { factor: 'blending' }),
+      workingPrior.blending[blending],
+      0.1,
+      sentence('factor_reason', { factor: 'blending' }),
+    ),
+    ...batter.thickeners.map((one) =>
+      factor(
+        one,
+        sentence('factor', { factor: one }),
+        workingPrior.thickener[one],
+        0.1,
+        sentence('factor_reason', { factor: one }),
+      ),
+    ),
     ...(strongest
       ? [
           factor(
             `scent:${strongest.name}`,
-            strongest.name,
+            sentence('named', { name: strongest.name }),
             scentEffect(strongest),
             workingPrior.behaviour[strongest.behaviour].spread,
-            `${behaviourWords[strongest.behaviour]}${batter.scents.length > 1 ? '; scents of a blend do not cancel out' : ''}`,
+            sentence('scent_reason', {
+              behaviour: strongest.behaviour,
+              isBlend: batter.scents.length > 1 ? 'yes' : 'no',
+            }),
             true,
           ),
         ]

@@ -1,3 +1,5 @@
+import type { Sentence } from '../../findings'
+import { sentence } from '../../findings'
 import { normalFrom, randomFrom } from '../../random'
 import type { MoveLine } from '../moves'
 import type { WorkingEstimate } from './estimate'
@@ -31,7 +33,7 @@ export interface RehearsalScore {
   readonly fellBackAtMin: number | undefined
   /** Whether the plan could have been finished with this batter, had no time been lost. */
   readonly couldFinish: boolean
-  readonly words: string
+  readonly verdict: Sentence
 }
 
 /** How right the trace was for a move that begins at a time. */
@@ -67,14 +69,13 @@ export function scoreRehearsal(
   const points = lines.length === 0 ? 0 : Math.round((100 * (right + credit)) / lines.length)
   const thick = moves.filter(({ was }) => was === 'too_thick').length
   const thin = moves.filter(({ was }) => was === 'too_thin').length
-  const words = fell
-    ? couldFinish
-      ? 'You fell back, and this batter would have waited: going on was right.'
-      : 'You fell back, and rightly: this batter could not have been finished.'
+  const could = couldFinish ? 'yes' : 'no'
+  const verdict = fell
+    ? sentence('rehearsal_fell_back', { couldFinish: could })
     : thick > 0
-      ? `${thick === 1 ? 'One move' : `${thick} moves`} came when the batter was too thick. ${couldFinish ? 'Without lost time the plan can be finished.' : 'Falling back was right here.'}`
+      ? sentence('rehearsal_too_thick', { moves: thick, couldFinish: could })
       : thin > 0
-        ? `${thin === 1 ? 'One move' : `${thin} moves`} came too early: wait until the batter holds.`
-        : 'Every move came at its trace.'
-  return { moves, points, fellBackAtMin: fell?.minutes, couldFinish, words }
+        ? sentence('rehearsal_too_thin', { moves: thin })
+        : sentence('rehearsal_right')
+  return { moves, points, fellBackAtMin: fell?.minutes, couldFinish, verdict }
 }

@@ -1,6 +1,8 @@
 import Papa from 'papaparse'
 import type { Fat } from '../../fats'
 import { findFatNamed } from '../../fats'
+import type { Sentence } from '../../findings'
+import { sentence } from '../../findings'
 import { formatQuantity, parseQuantity, roundTo } from '../../units'
 import { massRange } from '../ranges'
 import type { Recipe } from '../recipe'
@@ -10,10 +12,12 @@ import { blendOf } from '../recipe'
 export const longestRecipeFile = 200_000
 const mostFats = 30
 
+const atLine = (line: number, problem: Sentence): Sentence => sentence('at_line', { line, problem })
+
 export type RecipeCsv =
   | { readonly ok: true; readonly fats: readonly { readonly fatKey: string; readonly share: number }[] }
   /** What cannot be read, with its line counted from 1. */
-  | { readonly ok: false; readonly problems: readonly string[] }
+  | { readonly ok: false; readonly problems: readonly Sentence[] }
 
 /**
  * Reads fats that were copied out of a table or a message: a name and a share or a mass in each line, with or without a
@@ -42,7 +46,7 @@ export function writeRecipeCsv(recipe: Pick<Recipe, 'fats' | 'knownFats'>): stri
  * @param headingLines lines at the top that the maker did not write, left out of the count of lines
  */
 export function parseRecipeCsv(text: string, own: readonly Fat[] = [], headingLines = 0): RecipeCsv {
-  if (text.length > longestRecipeFile) return { ok: false, problems: ['This file is too long for a recipe.'] }
+  if (text.length > longestRecipeFile) return { ok: false, problems: [sentence('recipe_file_too_long')] }
   const parsed = Papa.parse<Record<string, string>>(text, {
     header: true,
     skipEmptyLines: 'greedy',
@@ -51,23 +55,22 @@ export function parseRecipeCsv(text: string, own: readonly Fat[] = [], headingLi
   })
   const headings = parsed.meta.fields ?? []
   const kind = headings.includes('share') ? 'share' : headings.includes('mass') ? 'mass' : undefined
-  if (!headings.includes('fat') || kind === undefined)
-    return { ok: false, problems: ['The first line must name the columns: fat, and share or mass.'] }
+  if (!headings.includes('fat') || kind === undefined) return { ok: false, problems: [sentence('recipe_columns')] }
   if (parsed.data.length === 0 || parsed.data.length > mostFats)
-    return { ok: false, problems: [`A recipe has from 1 to ${mostFats} fats.`] }
-  const problems: string[] = []
+    return { ok: false, problems: [sentence('recipe_fat_count', { most: mostFats })] }
+  const problems: Sentence[] = []
   const lineOf = (index: number): number => index + 2 - headingLines
   const amounts = parsed.data.flatMap((cells, index) => {
     const name = (cells['fat'] ?? '').trim()
     const fat = findFatNamed(name, own)
-    if (!fat) problems.push(`Line ${lineOf(index)}: “${name}” is no fat of the table, nor one of your own.`)
+    if (!fat) problems.push(atLine(lineOf(index), sentence('fat_name_unknown', { name })))
     const range = kind === 'share' ? { min: 0, max: 1 } : massRange
     const amount = parseQuantity(kind, cells[kind] ?? '', { range })
-    if (!amount.ok) problems.push(`Line ${lineOf(index)}: ${amount.message}`)
+    if (!amount.ok) problems.push(atLine(lineOf(index), amount.problem))
     return fat && amount.ok ? [{ fatKey: fat.key, amount: amount.value }] : []
   })
   if (problems.length > 0) return { ok: false, problems }
   const sum = kind === 'share' ? 1 : amounts.reduce((total, { amount }) => total + amount, 0)
-  if (!(sum > 0)) return { ok: false, problems: ['These fats weigh nothing.'] }
+  if (!(sum > 0)) return { ok: false, problems: [sentence('fats_weigh_nothing')] }
   return { ok: true, fats: amounts.map(({ fatKey, amount }) => ({ fatKey, share: roundTo(amount / sum, 6) })) }
 }

@@ -1,6 +1,8 @@
 import Papa from 'papaparse'
 import type { Day } from '../../calendar'
 import { isDay } from '../../calendar'
+import type { Sentence } from '../../findings'
+import { sentence, series } from '../../findings'
 import type { SaleChannel } from '../../loaf'
 import { saleChannels } from '../../loaf'
 
@@ -20,7 +22,7 @@ export interface SalesLine {
 export type SalesCsv =
   | { readonly ok: true; readonly sales: readonly SalesLine[] }
   /** What cannot be read, with its line counted from 1. */
-  | { readonly ok: false; readonly problems: readonly string[] }
+  | { readonly ok: false; readonly problems: readonly Sentence[] }
 
 /** Characters that one file may have. */
 export const longestSalesFile = 2_000_000
@@ -31,26 +33,26 @@ const needed = ['day', 'soap', 'bars', 'channel'] as const
  * `price` and `sale` (a number of its own, so that a file that is read twice counts once). Never throws on text.
  */
 export function parseSalesCsv(text: string): SalesCsv {
-  if (text.length > longestSalesFile) return { ok: false, problems: ['That file is too large for a table of sales.'] }
+  if (text.length > longestSalesFile) return { ok: false, problems: [sentence('sales_file_too_long')] }
   const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), {
     header: true,
     skipEmptyLines: true,
     transformHeader: (name) => name.trim().toLowerCase(),
   })
   const missing = needed.filter((name) => !(meta.fields ?? []).includes(name))
-  if (missing.length > 0) return { ok: false, problems: [`The heading lacks ${missing.join(', ')}.`] }
-  const problems: string[] = []
+  if (missing.length > 0) return { ok: false, problems: [sentence('sales_columns', { missing })] }
+  const problems: Sentence[] = []
   const sales = data.flatMap((row, index): readonly SalesLine[] => {
     const cell = (name: string): string => (row[name] ?? '').trim()
-    const line = `Line ${index + 2}`
+    const fault = (problem: Sentence): void => void problems.push(sentence('at_line', { line: index + 2, problem }))
     const bars = Number(cell('bars'))
     const price = cell('price') === '' ? null : Number(cell('price').replace(',', '.'))
     const channel = saleChannels.find((one) => one.toLowerCase() === cell('channel').toLowerCase())
-    if (!isDay(cell('day'))) problems.push(`${line}: write a day like 2027-03-08.`)
-    else if (cell('soap') === '') problems.push(`${line}: say which soap.`)
-    else if (!Number.isInteger(bars) || bars < 1) problems.push(`${line}: bars are a whole number from 1.`)
-    else if (!channel) problems.push(`${line}: a channel is one of ${saleChannels.join(', ')}.`)
-    else if (price !== null && !(price >= 0)) problems.push(`${line}: the price cannot be read.`)
+    if (!isDay(cell('day'))) fault(sentence('sale_no_day'))
+    else if (cell('soap') === '') fault(sentence('sale_no_soap'))
+    else if (!Number.isInteger(bars) || bars < 1) fault(sentence('sale_bars_range'))
+    else if (!channel) fault(sentence('sale_channel_unknown', { channels: series(saleChannels) }))
+    else if (price !== null && !(price >= 0)) fault(sentence('sale_price_unread'))
     else
       return [
         {

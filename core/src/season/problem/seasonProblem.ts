@@ -1,4 +1,5 @@
 import type { Finding } from '../../findings'
+import { refuse } from '../../findings'
 
 /** One batch that seeks its days. Days are whole numbers counted from day 0 of the problem; hours are real. */
 export interface SeasonBatch {
@@ -80,47 +81,39 @@ const isAmount = (value: number): boolean => Number.isFinite(value) && value >= 
 /** What keeps a season from being planned at all, in plain words; empty when it is well formed. Never throws on figures. */
 export function checkProblem(problem: SeasonProblem): readonly Finding[] {
   const findings: Finding[] = []
-  const need = (holds: boolean, code: string, message: string): void => {
-    if (!holds) findings.push({ severity: 'refuse', code, message })
+  const need = (holds: boolean, finding: Finding): void => {
+    if (!holds) findings.push(finding)
   }
-  need(isWhole(problem.days) && problem.days > 0, 'season_days', 'A season has at least one day.')
-  need(
-    problem.hours.length === problem.days && problem.hours.every(isAmount),
-    'season_hours',
-    'Every day of the season needs its hours, 0 or more.',
-  )
-  need(isAmount(problem.setupHours), 'season_setup', 'Set-up takes 0 hours or more.')
+  need(isWhole(problem.days) && problem.days > 0, refuse('season_days'))
+  need(problem.hours.length === problem.days && problem.hours.every(isAmount), refuse('season_hours'))
+  need(isAmount(problem.setupHours), refuse('season_setup'))
   for (const field of ['ovenSlots', 'trays', 'bufferDays'] as const)
-    need(isWhole(problem[field]) && problem[field] >= 0, `season_${field}`, 'This is a whole number from 0.')
+    need(isWhole(problem[field]) && problem[field] >= 0, refuse('not_whole_from_0', undefined, field))
   const ids = new Set<string>()
   for (const batch of problem.batches) {
     const kinds = Object.entries(batch.moulds)
-    need(!ids.has(batch.id), 'batch_twice', `The batch ${batch.id} stands in the season twice.`)
+    need(!ids.has(batch.id), refuse('batch_twice', { batch: batch.id }))
     ids.add(batch.id)
     need(
       kinds.length > 0 &&
         kinds.every(([kind, count]) => isWhole(count) && count >= 1 && Object.hasOwn(problem.mouldKinds, kind)),
-      'batch_moulds',
-      `The batch ${batch.id} needs moulds that the workshop knows.`,
+      refuse('batch_moulds', { batch: batch.id }),
     )
     need(
       [batch.prepHours, batch.pourHours, batch.cutHours, batch.weight].every(isAmount),
-      'batch_hours',
-      `The hours of batch ${batch.id} must be 0 or more.`,
+      refuse('batch_hours', { batch: batch.id }),
     )
     need(
       isWhole(batch.setDays.min) &&
         isWhole(batch.setDays.max) &&
         batch.setDays.min >= 1 &&
         batch.setDays.max >= batch.setDays.min,
-      'batch_set_days',
-      `The days in the mould of batch ${batch.id} must be from 1, the longest at least the shortest.`,
+      refuse('batch_set_days', { batch: batch.id }),
     )
     need(
       [batch.cureDays, batch.trays, batch.earliest].every((value) => isWhole(value) && value >= 0) &&
         isWhole(batch.due),
-      'batch_days',
-      `The days and trays of batch ${batch.id} must be whole numbers.`,
+      refuse('batch_days', { batch: batch.id }),
     )
   }
   return findings

@@ -62,7 +62,8 @@ const roundsBetweenReturns = 40
 export function solveSeason(problem: SeasonProblem, options: SolverOptions = {}): SolvedSeason {
   const { seed = 1, pinned = [], current = [], effort = 1, onProgress } = options
   const [refusal] = checkProblem(problem)
-  if (refusal) throw new RangeError(`Expected a season that can be planned, got: ${refusal.message}`)
+  if (refusal)
+    throw new RangeError(`Expected a season that can be planned, got ${refusal.code} of ${refusal.field ?? 'it'}`)
   const pinOf = new Map(pinned.map((placement) => [placement.id, placement]))
   const currentOf = new Map(current.map((placement) => [placement.id, placement]))
   for (const { id, pour, cut } of pinned)

@@ -2,6 +2,8 @@ import Papa from 'papaparse'
 import type { Day } from '../../calendar'
 import { isDay } from '../../calendar'
 import { findFat, findFatNamed, isOwnFatKey } from '../../fats'
+import type { Sentence } from '../../findings'
+import { quantity, sentence, series } from '../../findings'
 import { parseQuantity } from '../../units'
 import type { IngredientKind } from '../ingredient'
 import { ingredientKinds, isCounted } from '../ingredient'
@@ -12,7 +14,7 @@ import { mostStoresRows, repeatedLots } from '../storesRows'
 /** A line that cannot be read, counted from 1 with the heading. */
 export interface RowProblem {
   readonly line: number
-  readonly message: string
+  readonly problem: Sentence
 }
 
 export interface StoresFile {
@@ -45,8 +47,12 @@ const alkalis: Readonly<Record<string, { readonly ref: string; readonly name: st
   'potassium hydroxide': { ref: 'koh', name: 'Potassium hydroxide' },
 }
 
-/** Words for a line that cannot be read. */
-class Unreadable extends Error {}
+/** Why a line cannot be read. */
+class Unreadable extends Error {
+  constructor(readonly problem: Sentence) {
+    super(problem.code)
+  }
+}
 
 /** Which thing it is. A fat or an alkali with a key keeps the name that the workshop gave it. */
 function named(kind: IngredientKind, name: string, ref: string): { readonly ref: string; readonly name: string } {
@@ -55,12 +61,12 @@ function named(kind: IngredientKind, name: string, ref: string): { readonly ref:
     return { ref, name }
   if (kind === 'fat') {
     const fat = findFatNamed(name)
-    if (!fat) throw new Unreadable(`“${name}” is no fat of the table. Write its name as recipes show it.`)
+    if (!fat) throw new Unreadable(sentence('stores_fat_unknown', { name }))
     return { ref: fat.key, name: fat.name }
   }
   if (kind === 'alkali') {
     const alkali = alkalis[plain]
-    if (!alkali) throw new Unreadable(`“${name}” is no alkali. Write sodium hydroxide or potassium hydroxide.`)
+    if (!alkali) throw new Unreadable(sentence('stores_alkali_unknown', { name }))
     return alkali
   }
   return { ref: '', name }
@@ -73,7 +79,7 @@ const cell = (cells: Cells, column: string): string => (cells[column] ?? '').tri
 function dayIn(cells: Cells, column: string): Day | null {
   const text = cell(cells, column)
   if (text === '') return null
-  if (!isDay(text)) throw new Unreadable(`“${text}” in ${column} is no day. Write it like 2027-03-08.`)
+  if (!isDay(text)) throw new Unreadable(sentence('stores_no_day', { text, column }))
   return text
 }
 
@@ -82,7 +88,7 @@ function amountIn(cells: Cells, column: string, kind: IngredientKind): number | 
   if (text === '') return null
   const most = isCounted(kind) ? 100_000 : 1_000_000
   const parsed = parseQuantity(isCounted(kind) ? 'count' : 'mass', text, { range: { min: 0, max: most } })
-  if (!parsed.ok) throw new Unreadable(`“${text}” in ${column}: ${parsed.message}`)
+  if (!parsed.ok) throw new Unreadable(sentence('stores_cell', { text, column, problem: parsed.problem }))
   return cleanAmount(parsed.value)
 }
 
@@ -90,7 +96,7 @@ function wholeIn(cells: Cells, column: string, quantity: 'money' | 'days', max: 
   const text = cell(cells, column)
   if (text === '') return null
   const parsed = parseQuantity(quantity, text, { range: { min: 0, max }, unit: quantity === 'money' ? '' : 'days' })
-  if (!parsed.ok) throw new Unreadable(`“${text}” in ${column}: ${parsed.message}`)
+  if (!parsed.ok) throw new Unreadable(sentence('stores_cell', { text, column, problem: parsed.problem }))
   return Math.round(parsed.value)
 }
 
@@ -98,9 +104,9 @@ function wholeIn(cells: Cells, column: string, quantity: 'money' | 'days', max: 
 function readRow(cells: Cells): StoresRow {
   const kindText = cell(cells, 'kind').toLowerCase()
   const kind = ingredientKinds.find((one) => one === kindText)
-  if (!kind) throw new Unreadable(`“${kindText}” is no kind. Write one of: ${ingredientKinds.join(', ')}.`)
+  if (!kind) throw new Unreadable(sentence('stores_kind_unknown', { text: kindText, kinds: series(ingredientKinds) }))
   const name = cell(cells, 'name')
-  if (name === '' || name.length > 80) throw new Unreadable('Give it a name of at most 80 letters.')
+  if (name === '' || name.length > 80) throw new Unreadable(sentence('stores_name_range'))
   const receivedDay = dayIn(cells, 'received')
   const receivedAmount = amountIn(cells, 'amount', kind)
   const leftAmount = amountIn(cells, 'left', kind)
@@ -114,9 +120,9 @@ function readRow(cells: Cells): StoresRow {
   )
   if (!hasLot) return { ...base, lot: null }
   if (receivedAmount === null || receivedAmount === 0)
-    throw new Unreadable('A lot needs the amount that came, such as 5 kg.')
-  if (receivedDay === null) throw new Unreadable('A lot needs the day it came, like 2027-03-08.')
-  if (leftAmount !== null && leftAmount > receivedAmount) throw new Unreadable('More is left of the lot than came.')
+    throw new Unreadable(sentence('stores_amount_missing', { example: quantity.mass(5000) }))
+  if (receivedDay === null) throw new Unreadable(sentence('stores_day_missing'))
+  if (leftAmount !== null && leftAmount > receivedAmount) throw new Unreadable(sentence('stores_left_over_came'))
   const [supplier, lotNumber] = [cell(cells, 'supplier').slice(0, 80), cell(cells, 'lot').slice(0, 80)]
   return {
     ...base,
@@ -137,8 +143,8 @@ function readRow(cells: Cells): StoresRow {
  * text: each line that cannot be read is named with what is wrong.
  */
 export function parseStoresCsv(text: string): StoresFile {
-  const fail = (message: string): StoresFile => ({ rows: [], problems: [{ line: 1, message }] })
-  if (text.length > longestStoresFile) return fail('This file is too long for stores. Split it.')
+  const fail = (problem: Sentence): StoresFile => ({ rows: [], problems: [{ line: 1, problem }] })
+  if (text.length > longestStoresFile) return fail(sentence('stores_file_too_long'))
   const parsed = Papa.parse<Cells>(text, {
     header: true,
     skipEmptyLines: 'greedy',
@@ -153,9 +159,8 @@ export function parseStoresCsv(text: string): StoresFile {
   })
   const headings = parsed.meta.fields ?? []
   const lacking = ['kind', 'name'].filter((column) => !headings.includes(column))
-  if (lacking.length > 0)
-    return fail(`The first line must name the columns, ${columns.join(', ')}; ${lacking.join(' and ')} is missing.`)
-  if (parsed.data.length > mostStoresRows) return fail(`At most ${mostStoresRows} lines at once. Split the file.`)
+  if (lacking.length > 0) return fail(sentence('stores_columns', { columns: series(columns), lacking }))
+  if (parsed.data.length > mostStoresRows) return fail(sentence('stores_too_many_lines', { most: mostStoresRows }))
   const rows: StoresRow[] = []
   const lines: number[] = []
   const problems: RowProblem[] = []
@@ -165,11 +170,10 @@ export function parseStoresCsv(text: string): StoresFile {
       lines.push(index + 2)
     } catch (error) {
       if (!(error instanceof Unreadable)) throw error
-      problems.push({ line: index + 2, message: error.message })
+      problems.push({ line: index + 2, problem: error.problem })
     }
   })
-  for (const index of repeatedLots(rows))
-    problems.push({ line: lines[index] ?? 0, message: 'This lot stands in an earlier line already.' })
+  for (const index of repeatedLots(rows)) problems.push({ line: lines[index] ?? 0, problem: sentence('lot_twice') })
   return { rows, problems: problems.slice(0, mostProblems) }
 }
 

@@ -15,6 +15,7 @@ import {
   workingPrior,
 } from '../../../src/pour'
 import { deviationsBelow, normalFrom, randomFrom, shareBelow } from '../../../src/random'
+import { plainly } from '../../plainly'
 
 const plain: BatterConditions = {
   temperatureC: 30,
@@ -86,7 +87,9 @@ describe('workingFactors', () => {
     const race = { name: 'a', rate: 0.03, behaviour: 'races' } as const
     const slow = { name: 'b', rate: 0.03, behaviour: 'slows' } as const
     expect(modelThickening(blend(race, slow)).scentTimes).to.equal(modelThickening(blend(race)).scentTimes)
-    expect(workingFactors(blend(race, slow)).at(-1)?.reason).to.contain('do not cancel')
+    expect(plainly(workingFactors(blend(race, slow)).at(-1)?.reason)).to.equal(
+      'scent_reason, behaviour races, isBlend yes',
+    )
   })
 
   it('takes the workshop’s own figures before the model’s', () => {

@@ -16,6 +16,7 @@ import {
   windowLeft,
   workingAdvice,
 } from '../../../src/pour'
+import { plainly } from '../../plainly'
 
 const batter: BatterConditions = {
   temperatureC: 43,
@@ -109,7 +110,7 @@ describe('workingAdvice', () => {
       expect(after).to.be.above(before)
       if (at > 0) expect(after).to.be.at.most(advice[at - 1]!.after)
     })
-    expect(advice.find(({ key }) => key === 'cooler')?.words).to.equal('Soap at 27 °C instead of 43 °C')
+    expect(plainly(advice.find(({ key }) => key === 'cooler')?.advice)).to.equal('soap_cooler, cooler 27 °C, now 43 °C')
   })
 })
 
@@ -137,7 +138,9 @@ describe('scoreRehearsal', () => {
     ] as const
     expect(scoreRehearsal(ribbons, good, events, { pots: 2 })).to.deep.include({ points: 100, couldFinish: true })
     expect(scoreRehearsal(ribbons, thick, events, { pots: 2 })).to.deep.include({ points: 0, couldFinish: false })
-    expect(scoreRehearsal(ribbons, thick, events, { pots: 2 }).words).to.contain('Falling back was right here')
+    expect(plainly(scoreRehearsal(ribbons, thick, events, { pots: 2 }).verdict)).to.equal(
+      'rehearsal_too_thick, moves 2, couldFinish no',
+    )
   })
 
   it('credits falling back only where the batter would not have waited', () => {

@@ -2,10 +2,11 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { longestRecipeFile, parsePastedFats, parseRecipeCsv, writeRecipeCsv } from '../../../src/recipe/csv'
 import { workedRecipe } from '../../blends'
+import { plainly } from '../../plainly'
 
 const problemsOf = (text: string): readonly string[] => {
   const read = parseRecipeCsv(text)
-  return read.ok ? [] : read.problems
+  return read.ok ? [] : read.problems.map(plainly)
 }
 
 describe('a recipe as a table', () => {
@@ -30,13 +31,13 @@ describe('a recipe as a table', () => {
 
   it('names what cannot be read', () => {
     expect(problemsOf('fat,share\nUnheard oil,50\nolive,half')).to.deep.equal([
-      'Line 2: “Unheard oil” is no fat of the table, nor one of your own.',
-      'Line 3: Write a percentage such as 5 %.',
+      'at_line, line 2, problem (fat_name_unknown, name Unheard oil)',
+      'at_line, line 3, problem (quantity_unread, kind share, example 5 %)',
     ])
-    expect(problemsOf('oil,part\nolive,1')[0]).to.contain('fat, and share or mass')
-    expect(problemsOf('fat,share')[0]).to.contain('from 1 to 30 fats')
-    expect(problemsOf('fat,mass\nolive,0')).to.deep.equal(['These fats weigh nothing.'])
-    expect(problemsOf('x'.repeat(longestRecipeFile + 1))[0]).to.contain('too long')
+    expect(problemsOf('oil,part\nolive,1')[0]).to.equal('recipe_columns')
+    expect(problemsOf('fat,share')[0]).to.equal('recipe_fat_count, most 30')
+    expect(problemsOf('fat,mass\nolive,0')).to.deep.equal(['fats_weigh_nothing'])
+    expect(problemsOf('x'.repeat(longestRecipeFile + 1))[0]).to.equal('recipe_file_too_long')
   })
 
   it('never throws, whatever the text', () => {
@@ -47,7 +48,9 @@ describe('a recipe as a table', () => {
 describe('fats pasted from elsewhere', () => {
   const shares = (text: string) => {
     const read = parsePastedFats(text)
-    return read.ok ? read.fats.map(({ fatKey, share }) => [fatKey, Number(share.toFixed(4))]) : read.problems
+    return read.ok
+      ? read.fats.map(({ fatKey, share }) => [fatKey, Number(share.toFixed(4))])
+      : read.problems.map(plainly)
   }
 
   it('are read with and without a heading, as shares or masses', () => {
@@ -64,7 +67,7 @@ describe('fats pasted from elsewhere', () => {
 
   it('name the line that cannot be read, as the maker counts it', () => {
     expect(shares('Olive oil\t300\nMoon oil\t200')).to.deep.equal([
-      'Line 2: “Moon oil” is no fat of the table, nor one of your own.',
+      'at_line, line 2, problem (fat_name_unknown, name Moon oil)',
     ])
   })
 })

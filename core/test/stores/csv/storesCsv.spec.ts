@@ -3,10 +3,11 @@ import fc from 'fast-check'
 import type { StoresRow } from '../../../src/stores'
 import { mostStoresRows } from '../../../src/stores'
 import { longestStoresFile, parseStoresCsv, writeStoresCsv } from '../../../src/stores/csv'
+import { plainly } from '../../plainly'
 
 const heading = 'kind,name,supplier,lot,received,best_before,amount,left,price,lead_days'
 const problemsOf = (...lines: readonly string[]) =>
-  parseStoresCsv([heading, ...lines].join('\n')).problems.map(({ line, message }) => `${line}: ${message}`)
+  parseStoresCsv([heading, ...lines].join('\n')).problems.map(({ line, problem }) => `${line}: ${plainly(problem)}`)
 
 describe('parseStoresCsv', () => {
   it('reads amounts in any unit, with fractions and commas', () => {
@@ -60,31 +61,33 @@ describe('parseStoresCsv', () => {
         'scent,Amber,,,,,,,,900 days',
       ),
     ).to.deep.equal([
-      '2: “fruit” is no kind. Write one of: fat, alkali, scent, colourant, liquid, additive, packaging, stamp.',
-      '3: “Unheard oil” is no fat of the table. Write its name as recipes show it.',
-      '4: “2027-02-30” in received is no day. Write it like 2027-03-08.',
-      '5: “five” in amount: Write a mass such as 350 g or 12 oz.',
-      '6: A lot needs the amount that came, such as 5 kg.',
-      '7: A lot needs the day it came, like 2027-03-08.',
-      '8: More is left of the lot than came.',
-      '9: “1.5” in amount: This must be a whole number.',
-      '10: Give it a name of at most 80 letters.',
-      '11: “Salt” is no alkali. Write sodium hydroxide or potassium hydroxide.',
-      '12: “900 days” in lead_days: This must be from 0 days to 365 days.',
+      '2: stores_kind_unknown, text fruit, kinds fat alkali scent colourant liquid additive packaging stamp',
+      '3: stores_fat_unknown, name Unheard oil',
+      '4: stores_no_day, text 2027-02-30, column received',
+      '5: stores_cell, text five, column amount, problem (quantity_unread, kind mass, example 340.19 g)',
+      '6: stores_amount_missing, example 5000 g',
+      '7: stores_day_missing',
+      '8: stores_left_over_came',
+      '9: stores_cell, text 1.5, column amount, problem (not_whole)',
+      '10: stores_name_range',
+      '11: stores_alkali_unknown, name Salt',
+      '12: stores_cell, text 900 days, column lead_days, problem (out_of_range, least 0, most 365)',
     ])
   })
 
   it('refuses a lot that is named twice', () => {
     const line = 'fat,Olive oil,Mill,K,2027-02-20,,5 kg,,,'
-    expect(problemsOf(line, line)).to.deep.equal(['3: This lot stands in an earlier line already.'])
+    expect(problemsOf(line, line)).to.deep.equal(['3: lot_twice'])
   })
 
   it('says so when the heading lacks what it needs, or the file is too long', () => {
-    expect(parseStoresCsv('name,amount\nOlive oil,5 kg').problems[0]?.message).to.contain('kind is missing')
-    expect(parseStoresCsv('').problems[0]?.message).to.contain('kind and name is missing')
-    expect(parseStoresCsv('x'.repeat(longestStoresFile + 1)).problems[0]?.message).to.contain('too long')
+    expect(plainly(parseStoresCsv('name,amount\nOlive oil,5 kg').problems[0]?.problem)).to.contain('lacking [kind]')
+    expect(plainly(parseStoresCsv('').problems[0]?.problem)).to.contain('lacking [kind, name]')
+    expect(plainly(parseStoresCsv('x'.repeat(longestStoresFile + 1)).problems[0]?.problem)).to.equal(
+      'stores_file_too_long',
+    )
     const many = Array.from({ length: mostStoresRows + 1 }, (_, index) => `scent,Scent ${index},,,,,,,,`)
-    expect(problemsOf(...many)[0]).to.contain('At most 2000 lines')
+    expect(problemsOf(...many)[0]).to.contain('stores_too_many_lines, most 2000')
   })
 
   it('never throws, whatever the text', () => {
@@ -92,7 +95,7 @@ describe('parseStoresCsv', () => {
       fc.property(fc.string({ maxLength: 200 }), (text) => {
         const { rows, problems } = parseStoresCsv(`${heading}\n${text}`)
         expect(rows.length + problems.length).to.be.at.least(0)
-        for (const { message } of problems) expect(message).not.to.equal('')
+        for (const { problem } of problems) expect(problem.code).not.to.equal('')
       }),
     )
   })

@@ -39,8 +39,9 @@ const fromVersion0 = (kept: FrozenBatch0): FrozenBatch => ({
 export function readFrozen(kept: FrozenBatch | FrozenBatch0): FrozenBatch {
   if (kept.version === undefined) return fromVersion0(kept)
   if (kept.version === frozenVersion) return kept
+  const newest: number = frozenVersion
   throw new RangeError(
-    `Expected a frozen batch of version ${frozenVersion} at the most, got ${String((kept as { version?: unknown }).version)}`,
+    `Expected a frozen batch of version ${newest} at the most, got ${String((kept as { version?: unknown }).version)}`,
   )
 }
 

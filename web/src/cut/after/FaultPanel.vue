@@ -3,7 +3,8 @@ import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
 import type { FaultKey } from '@vendange/core/cutting'
-import { faultKeys, faults } from '@vendange/core/cutting'
+import { faultKeys } from '@vendange/core/cutting'
+import { faultWords } from '@vendange/words'
 import { computed, ref } from 'vue'
 
 /** What the cut shows that was not meant, why, and what helps. */
@@ -12,7 +13,7 @@ const season = useSeason()
 const { record, errors, trouble, isSending } = useLoafEvents()
 const fault = ref<FaultKey | null>(null)
 const text = ref('')
-const choices = faultKeys.map((value) => ({ value, title: faults[value].name }))
+const choices = faultKeys.map((value) => ({ value, title: faultWords[value].name }))
 const open = computed(() => props.loaf.state.openFaults)
 async function find(): Promise<void> {
   if (!fault.value) return
@@ -31,7 +32,8 @@ const close = (key: FaultKey) =>
     <h2>Faults</h2>
     <div v-for="key in open" :key="key" class="fault" data-test="open-fault">
       <p>
-        <b>{{ faults[key].name }}.</b> {{ faults[key].cause }} <span class="quiet">{{ faults[key].remedy }}</span>
+        <b>{{ faultWords[key].name }}.</b> {{ faultWords[key].cause }}
+        <span class="quiet">{{ faultWords[key].remedy }}</span>
       </p>
       <form class="row" @submit.prevent="close(key)">
         <v-text-field v-model="closing[key]" label="What was done about it" />
@@ -43,7 +45,7 @@ const close = (key: FaultKey) =>
       <v-text-field v-model="text" label="Where, how bad" :error-messages="errors['text'] ?? []" />
       <v-btn type="submit" :disabled="fault === null" :loading="isSending" data-test="find-fault">Write it down</v-btn>
     </form>
-    <p v-if="fault" class="quiet">Likely: {{ faults[fault].cause }} What helps: {{ faults[fault].remedy }}</p>
+    <p v-if="fault" class="quiet">Likely: {{ faultWords[fault].cause }} What helps: {{ faultWords[fault].remedy }}</p>
     <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
   </section>
 </template>

@@ -85,7 +85,7 @@ async function log(): Promise<void> {
       {{ finishWords[finish] }} of {{ bars }} bars: about {{ time.allMin }} min ({{ time.eachMin.toFixed(1) }} a bar,
       {{ time.isLearned ? 'learned here' : 'an estimate' }}).
       <template v-if="reckoned">
-        {{ show('mass', reckoned.eachG, 1) }} come off each, {{ show('mass', reckoned.allG, 0) }} in all. {{ charge }}
+        {{ show('mass', reckoned.eachG) }} come off each, {{ show('mass', reckoned.allG) }} in all. {{ charge }}
       </template>
     </p>
     <div class="fields">
@@ -118,8 +118,7 @@ async function log(): Promise<void> {
       {{ finish === 'bevelled' ? 'Two bevels would meet: take a shorter leg.' : 'Nothing of the bar would be left.' }}
     </p>
     <p v-if="isOff" class="must" data-test="finish-off">
-      The scale says much else than the {{ show('mass', reckoned?.allG ?? 0, 0) }} reckoned. Sizes or count may be
-      others.
+      The scale says much else than the {{ show('mass', reckoned?.allG ?? 0) }} reckoned. Sizes or count may be others.
     </p>
     <div>
       <v-btn :disabled="minutes === null" :loading="isSending" data-test="log-finish" @click="log">Log it</v-btn>

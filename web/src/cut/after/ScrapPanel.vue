@@ -43,8 +43,7 @@ async function take(): Promise<void> {
   <section class="sheet stack">
     <h2>Scrap of lot {{ loaf.lotCode }}</h2>
     <p v-for="one in loaf.state.scrap" :key="one.colour" class="row" data-test="scrap">
-      <span class="dot" :style="{ background: one.hex }" /> {{ show('mass', one.massG, 0) }} of {{ one.colour }} in the
-      bin
+      <span class="dot" :style="{ background: one.hex }" /> {{ show('mass', one.massG) }} of {{ one.colour }} in the bin
     </p>
     <div class="fields">
       <v-select v-model="colour" :items="colours.map(({ name }) => name)" label="Colour" />

@@ -31,7 +31,7 @@ import KeepsLabel from './KeepsLabel.vue'
 /** The best ways to cut a loaf: what is wanted, what can be taken off, and what each way gives. */
 const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, barMass, say } = useUnits()
 
 const block = reactive<RoughBlock & Record<string, number>>({ ...blockOf(props.mould) })
 /** The mould, cut as it was planned for this loaf: as quoted, where that differs from its usual cut. */
@@ -162,9 +162,9 @@ const print = (): void => window.print()
       </div>
       <FindingList :findings="findings" />
       <div v-for="stage in stages" :key="stage.key">
-        <h3>{{ stage.title }}</h3>
-        <p v-for="mark in stage.marks" :key="mark.of" class="marks">
-          {{ mark.of }}: <b>{{ markWords(mark.atMm) }}</b>
+        <h3>{{ say(stage.title) }}</h3>
+        <p v-for="mark in stage.marks" :key="say(mark.of)" class="marks">
+          {{ say(mark.of) }}: <b>{{ markWords(mark.atMm) }}</b>
           <span v-if="hasRow(mark.atMm)" class="quiet">
             ({{ mark.atMm.map((mm) => show('length', mm, 1)).join(', ') }})</span
           >
@@ -200,7 +200,7 @@ const print = (): void => window.print()
           optional
           :range="massRange"
           label="Or cured at"
-          :hint="`Label: ${show('mass', loaf.labelMassG, 0)}`"
+          :hint="`Label: ${barMass(loaf.labelMassG)}`"
           @update:model-value="byMass"
         />
       </div>
@@ -235,7 +235,7 @@ const print = (): void => window.print()
             kind="length"
             :range="barThicknessRange"
             label="Thick"
-            :hint="`${show('mass', masses[at]?.wetG ?? 0, 0)} wet, ${show('mass', masses[at]?.curedG ?? 0, 0)} cured (estimate)`"
+            :hint="`${barMass(masses[at]?.wetG ?? 0)} wet, ${barMass(masses[at]?.curedG ?? 0)} cured (estimate)`"
           />
         </div>
       </RemovableRow>

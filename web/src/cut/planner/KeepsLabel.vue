@@ -12,7 +12,7 @@ import { computed } from 'vue'
 const props = defineProps<{ loaf: LoafSummary; bar: BarSides; wetG: number }>()
 const emit = defineEmits<{ thickness: [mm: number] }>()
 const season = useSeason()
-const { show, words } = useUnits()
+const { show, barMass } = useUnits()
 const { since } = useDryingTerms()
 /** The room is taken to go on as it was in so many days. An estimate. */
 const daysLookedBack = 28
@@ -33,10 +33,9 @@ const isOff = computed(() => Math.abs(neededMm.value - props.bar.thicknessMm) > 
 <template>
   <div v-if="told" class="stack" data-test="keeps-label">
     <p>
-      {{ words(keepsLabelWords(told, loaf)) }}
+      {{ keepsLabelWords(told, loaf, barMass) }}
       <template v-if="isOff">
-        Cut at {{ show('length', neededMm, 1) }}, {{ show('mass', told.needed.wetG, 0) }} wet, nine bars in ten would
-        keep it.
+        Cut at {{ show('length', neededMm, 1) }}, {{ barMass(told.needed.wetG) }} wet, nine bars in ten would keep it.
       </template>
     </p>
     <v-btn v-if="isOff" class="cut-so" size="small" data-test="cut-so-thick" @click="emit('thickness', neededMm)">

@@ -22,6 +22,7 @@ import {
 } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
+import { useUnits } from '@/parts/format'
 
 /** Plans the season in a worker and shows the plan beside the one that stands, before anything is changed. */
 const emit = defineEmits<{ close: [] }>()
@@ -30,6 +31,7 @@ const props = defineProps<{
   way: 'free' | 'few'
 }>()
 const season = useSeason()
+const { say } = useUnits()
 const undo = useUndo()
 
 const dated = shallowRef<DatedSeason>()
@@ -220,7 +222,13 @@ async function take(): Promise<void> {
               ><b>{{ on(change.after.pour) }}</b>
             </td>
             <td class="quiet">
-              {{ change.reason ?? (change.before ? 'Fewer soaping days or more time to spare.' : 'Had no day yet.') }}
+              {{
+                change.reason
+                  ? say(change.reason)
+                  : change.before
+                    ? 'Fewer soaping days or more time to spare.'
+                    : 'Had no day yet.'
+              }}
             </td>
           </tr>
         </tbody>

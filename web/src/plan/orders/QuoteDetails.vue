@@ -16,7 +16,7 @@ const props = defineProps<{
   on: (day: number) => string
 }>()
 const season = useSeason()
-const { show, money } = useUnits()
+const { barMass, weighed, money, say } = useUnits()
 const moves = computed(() =>
   (props.promise?.withMoves?.moved ?? [])
     .map(({ id, pour }) => `${season.batches.find((batch) => batch.id === id)?.name ?? ''} moves to ${props.on(pour)}`)
@@ -30,7 +30,7 @@ const pourDays = computed(() => {
 
 <template>
   <section class="sheet stack">
-    <h2>{{ option.title }}</h2>
+    <h2>{{ say(option.title) }}</h2>
     <p v-if="promise?.asPlanned" data-test="promise">
       Nothing else moves: ready on <b>{{ on(promise.asPlanned.due) }}</b>, pours on {{ pourDays.join(', ') }}.
     </p>
@@ -39,9 +39,9 @@ const pourDays = computed(() => {
     </p>
     <p class="quiet">
       <template v-for="part in option.parts" :key="part.mould.id"
-        >{{ part.mould.name }}: {{ part.barsPerLoaf }} bars a loaf, {{ show('mass', part.barWetG, 0) }} each when cut,
-        about {{ show('mass', part.barCuredG, 0) }} cured (estimate). </template
-      >The label says {{ show('mass', order.labelMassG, 0) }}; {{ option.spareBars }} bars are spare for breakage.
+        >{{ part.mould.name }}: {{ part.barsPerLoaf }} bars a loaf, {{ barMass(part.barWetG) }} each when cut, about
+        {{ barMass(part.barCuredG) }} cured (estimate). </template
+      >The label says {{ barMass(order.labelMassG) }}; {{ option.spareBars }} bars are spare for breakage.
     </p>
     <FindingList :findings="option.findings" />
     <div class="two">
@@ -56,7 +56,7 @@ const pourDays = computed(() => {
         <tbody>
           <tr v-for="part in option.ingredients" :key="part.name">
             <td>{{ part.name }}</td>
-            <td class="number">{{ show('mass', part.massG, 0) }}</td>
+            <td class="number">{{ weighed(part.massG) }}</td>
             <td class="number">{{ part.cents === undefined ? 'no price' : money(part.cents) }}</td>
           </tr>
         </tbody>

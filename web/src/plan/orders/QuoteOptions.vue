@@ -16,7 +16,7 @@ defineProps<{
   /** A day of the season's problem in words. */
   on: (day: number) => string
 }>()
-const { show, money } = useUnits()
+const { show, barMass, money, say } = useUnits()
 </script>
 
 <template>
@@ -43,8 +43,8 @@ const { show, money } = useUnits()
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(one, index) in options" :key="one.title" data-test="option">
-            <td class="no-print"><v-radio :value="index" :aria-label="one.title" /></td>
+          <tr v-for="(one, index) in options" :key="index" data-test="option">
+            <td class="no-print"><v-radio :value="index" :aria-label="say(one.title)" /></td>
             <td>
               <template v-for="part in one.parts" :key="part.mould.id"
                 ><b>{{ part.loaves }} × {{ part.mould.name }}</b
@@ -56,7 +56,7 @@ const { show, money } = useUnits()
               >
             </td>
             <td class="number" :class="{ must: one.barCuredG < order.labelMassG }">
-              {{ show('mass', one.barCuredG, 0) }}
+              {{ barMass(one.barCuredG) }}
             </td>
             <td class="number">{{ one.hours }}</td>
             <td>

@@ -5,10 +5,12 @@ import type { NewDesign, PourPlanFile } from '@vendange/contract'
 import { pourPlanFormat, readPourPlan } from '@vendange/contract'
 import { computed, ref } from 'vue'
 import type { InsideDrawing } from './insideDrawing'
+import { useUnits } from '@/parts/format'
 
 /** The picture and the plan as files, and a plan from a file. */
 const soap = defineModel<NewDesign>({ required: true })
 const props = defineProps<{ picture: InsideDrawing | undefined }>()
+const { say } = useUnits()
 
 const fileName = computed(() => `${(soap.value.name || 'soap').toLowerCase().replace(/[^a-z0-9]+/g, '-')}-inside`)
 async function savePng(): Promise<void> {
@@ -36,7 +38,7 @@ async function takeFile(file: File): Promise<void> {
   const read = readPourPlan(await file.text())
   const has = soap.value.colours.length
   problem.value = !read.ok
-    ? read.message
+    ? say(read.problem)
     : read.plan.pots.length > has
       ? `That plan is for ${read.plan.pots.length} pots; ${soap.value.name} has ${has}.`
       : undefined

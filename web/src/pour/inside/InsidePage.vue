@@ -26,9 +26,11 @@ import { useBatter, useTimedPours, useWorking } from './useWorking'
 import StarterShelf from './StarterShelf.vue'
 import type { Line } from './usePourPlan'
 import { usePourPlan } from './usePourPlan'
+import { useUnits } from '@/parts/format'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+const { say } = useUnits()
 const design = computed(() => season.design(props.id))
 const { values, errors, status, theirDetails, settle } = useSavedForm({
   schema: designSchema,
@@ -131,7 +133,7 @@ const sentence = computed(() => {
   if (!isReady.value) return `${now.name} needs a recipe, a mould and its pots before its inside can be designed.`
   if (lines.value.length === 0) return `Nobody knows yet how ${now.name} is poured. Choose a technique to begin with.`
   const stop = findings.value.find(({ severity }) => severity === 'refuse')
-  if (stop) return `${now.name} cannot be poured like this: ${stop.message}`
+  if (stop) return `${now.name} cannot be poured like this: ${say(stop)}`
   const left = findings.value.filter(({ code }) => code === 'pot_left_over').length
   const moves = lines.value.length === 1 ? 'one move' : `${lines.value.length} moves`
   const pots =

@@ -30,7 +30,7 @@ const change = (part: Partial<PotPart>): void => emit('update:modelValue', { ...
     kind="share"
     :range="partRange"
     label="Of the pot"
-    :hint="show('mass', (potsG[modelValue.pot] ?? 0) * modelValue.part, 0)"
+    :hint="show('mass', (potsG[modelValue.pot] ?? 0) * modelValue.part)"
     @update:model-value="change({ part: $event ?? 0 })"
   />
 </template>

@@ -30,7 +30,7 @@ const props = defineProps<{
   rehearsal: string
 }>()
 const season = useSeason()
-const { words } = useUnits()
+const { say } = useUnits()
 const isOpen = ref(false)
 const best = computed(() => props.advice.slice(0, 3))
 const fallbackFace = computed(() =>
@@ -80,7 +80,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
     <ClockChart :estimate="estimate" :moves="onClock" :lines="lines" />
     <ul v-if="best.length > 0" class="advice" data-test="advice">
       <li v-for="one in best" :key="one.key">
-        {{ words(one.words) }}: <b>{{ chanceWords(one.before) }} → {{ chanceWords(one.after) }}</b>
+        {{ say(one.advice) }}: <b>{{ chanceWords(one.before) }} → {{ chanceWords(one.after) }}</b>
       </li>
     </ul>
     <div class="row fallback" data-test="fallback">
@@ -104,7 +104,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
       </thead>
       <tbody>
         <tr v-for="factor in estimate.factors" :key="factor.key">
-          <td>{{ factor.name }}</td>
+          <td>{{ say(factor.name) }}</td>
           <td class="factor">
             <QuantityField
               :model-value="roundTo(factor.times, 2)"
@@ -115,7 +115,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
               @update:model-value="setFactor(factor.key, $event)"
             />
           </td>
-          <td class="quiet">{{ factor.reason }}</td>
+          <td class="quiet">{{ say(factor.reason) }}</td>
         </tr>
       </tbody>
     </table>

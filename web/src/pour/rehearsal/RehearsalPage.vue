@@ -18,10 +18,12 @@ import {
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { kindWords, techniqueWords, traceWords } from '../inside/moveWords'
 import { useBatter, useTimedPours, useWorking } from '../inside/useWorking'
+import { useUnits } from '@/parts/format'
 
 /** A pour played against a batter drawn from the model: when to go on, and when to fall back. */
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+const { say } = useUnits()
 const design = computed(() => season.design(props.id))
 const lines = computed(() => design.value?.pourPlan ?? [])
 const mould = computed(() => season.mould(design.value?.mouldId ?? null))
@@ -142,7 +144,7 @@ const lastDone = computed(() => score.value.moves.at(-1))
 const sentence = computed(() => {
   const name = design.value?.name ?? ''
   if (lines.value.length === 0) return `${name} has no pour plan to rehearse yet.`
-  if (isOver.value) return `${score.value.points} of 100. ${score.value.words}`
+  if (isOver.value) return `${score.value.points} of 100. ${say(score.value.verdict)}`
   if (isOn.value)
     return `${clockFace(clockMin.value * 60_000)} after emulsion: the batter is ${looksWords.value.toLowerCase()}.`
   return `Rehearse ${name} against a batter that nobody knows beforehand.`

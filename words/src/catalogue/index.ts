@@ -1,0 +1,28 @@
+import { batchWords } from './batch'
+import { benchWords } from './bench'
+import { cuttingWords } from './cutting'
+import { formWords } from './form'
+import { loafWords } from './loaf'
+import { mouldWords } from './mould'
+import { planWords } from './plan'
+import { pourWords } from './pour'
+import { recipeWords } from './recipe'
+import { seasonWords } from './season'
+import { storesWords } from './stores'
+import { unitWords } from './units'
+
+/** Every sentence by its code, in ICU MessageFormat: one place in which the words of the house stand. */
+export const catalogue: Readonly<Record<string, string>> = {
+  ...batchWords,
+  ...benchWords,
+  ...cuttingWords,
+  ...formWords,
+  ...loafWords,
+  ...mouldWords,
+  ...planWords,
+  ...pourWords,
+  ...recipeWords,
+  ...seasonWords,
+  ...storesWords,
+  ...unitWords,
+}

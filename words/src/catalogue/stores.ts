@@ -1,0 +1,21 @@
+/** Stores and their lots. */
+export const storesWords = {
+  stores_lack: '{name}: this pour takes {takes}, the stores have {has}.',
+  lot_recalled: '{isNamed, select, yes {Lot {lot}} other {This lot}} was recalled by its supplier. Do not use it.',
+  lot_expired: '{isNamed, select, yes {Lot {lot}} other {This lot}} was best before {day}. Do not use it.',
+  lot_not_here: '{isNamed, select, yes {Lot {lot}} other {This lot}} comes on {day} only.',
+  lot_empty: '{isNamed, select, yes {Lot {lot}} other {This lot}} is used up.',
+  lot_twice: 'This lot stands in an earlier line already.',
+  stores_fat_unknown: '“{name}” is no fat of the table. Write its name as recipes show it.',
+  stores_alkali_unknown: '“{name}” is no alkali. Write sodium hydroxide or potassium hydroxide.',
+  stores_no_day: '“{text}” in {column} is no day. Write it like 2027-03-08.',
+  stores_cell: '“{text}” in {column}: {problem}',
+  stores_kind_unknown: '“{text}” is no kind. Write one of: {kinds}.',
+  stores_name_range: 'Give it a name of at most 80 letters.',
+  stores_amount_missing: 'A lot needs the amount that came, such as {example}.',
+  stores_day_missing: 'A lot needs the day it came, like 2027-03-08.',
+  stores_left_over_came: 'More is left of the lot than came.',
+  stores_file_too_long: 'This file is too long for stores. Split it.',
+  stores_columns: 'The first line must name the columns, {columns}; {lacking} is missing.',
+  stores_too_many_lines: 'At most {most} lines at once. Split the file.',
+} as const

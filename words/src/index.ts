@@ -1,0 +1,5 @@
+export * from './label'
+export * from './labels'
+export * from './quantityWords'
+export * from './reading'
+export * from './say'

@@ -1,0 +1,3 @@
+export * from './bench'
+export * from './loaf'
+export * from './recipe'

@@ -1,0 +1,127 @@
+import { formatDay } from '@vendange/core/calendar'
+import type { LimitKind, Quantity } from '@vendange/core/findings'
+import { formatMoney, toUnit, withoutDust } from '@vendange/core/units'
+import type { Reading } from './reading'
+
+/** A figure without grouping, trailing zeros or "-0". */
+function figureWords(value: number, digits: number, { locale }: Reading): string {
+  const format = new Intl.NumberFormat(locale, { maximumFractionDigits: digits, useGrouping: false })
+  return format.format(Number(value.toFixed(digits)) === 0 ? 0 : value)
+}
+
+/** Digits after the point that a step needs: 1 for 0.5, 2 for 0.05. At most 3. */
+function digitsOf(step: number): number {
+  const written = String(withoutDust(step)).split('.')[1] ?? ''
+  return Math.min(3, written.length)
+}
+
+const onStep = (value: number, step: number): number => withoutDust(Math.round(value / step) * step)
+
+/** A bar is told to 1 g or 0.05 oz, whatever scale weighs the batch. */
+const barStep = { g: 1, oz: 0.05 } as const
+
+/** Scales that read ounces step by hundredths; their step in grams is no round figure. */
+const ounceStep = (scaleStepG: number): number =>
+  Math.max(0.01, Math.round(toUnit('mass', scaleStepG, 'oz') * 100) / 100)
+
+/** What is weighed, as the scale shows it. What the scale cannot show at all is told to two digits that count. */
+function massWords(g: number, reading: Reading): string {
+  const { massUnit, scaleStepG } = reading
+  const value = toUnit('mass', g, massUnit)
+  const step = massUnit === 'oz' ? ounceStep(scaleStepG) : scaleStepG
+  const told =
+    value !== 0 && Math.abs(value) < step / 2
+      ? figureWords(Number(value.toPrecision(2)), 4, reading)
+      : figureWords(onStep(value, step), digitsOf(step), reading)
+  return `${told} ${massUnit}`
+}
+
+function barMassWords(g: number, reading: Reading): string {
+  const step = barStep[reading.massUnit]
+  return `${figureWords(onStep(toUnit('mass', g, reading.massUnit), step), digitsOf(step), reading)} ${reading.massUnit}`
+}
+
+/** Sixteenths as a rule shows them: "2 3/16". */
+function sixteenths(inches: number, reading: Reading): string {
+  const count = Math.round(Math.abs(inches) * 16)
+  const whole = Math.floor(count / 16)
+  let [part, of] = [count % 16, 16]
+  while (part > 0 && part % 2 === 0) [part, of] = [part / 2, of / 2]
+  const sign = inches < 0 && count > 0 ? '-' : ''
+  if (part === 0) return sign + figureWords(whole, 0, reading)
+  return `${sign}${whole === 0 ? '' : `${figureWords(whole, 0, reading)} `}${part}/${of}`
+}
+
+function lengthWords(mm: number, reading: Reading): string {
+  if (reading.lengthUnit === 'in') return `${sixteenths(toUnit('length', mm, 'in'), reading)} in`
+  return `${figureWords(onStep(mm, 0.5), 1, reading)} mm`
+}
+
+/** An end of a range in the workshop's unit, rounded into the range so that typing what it says is taken. */
+function limitWords(of: LimitKind, base: number, end: 'least' | 'most', reading: Reading): string {
+  const inward = (value: number, digits: number): number => {
+    const scale = 10 ** digits
+    // What the change of units leaves behind the fifteenth digit is no reason to round.
+    const scaled = withoutDust(value * scale)
+    return (end === 'least' ? Math.ceil(scaled) : Math.floor(scaled)) / scale
+  }
+  const told = (value: number, digits: number): string => figureWords(inward(value, digits), digits, reading)
+  const { massUnit, lengthUnit, temperatureUnit } = reading
+  switch (of) {
+    case 'mass':
+      return `${told(toUnit('mass', base, massUnit), massUnit === 'oz' ? 3 : 2)} ${massUnit}`
+    case 'length':
+      return `${told(toUnit('length', base, lengthUnit), lengthUnit === 'in' ? 2 : 1)} ${lengthUnit}`
+    case 'temperature':
+      return `${told(toUnit('temperature', base, temperatureUnit), 0)} ${temperatureUnit}`
+    case 'share':
+      return `${told(base * 100, 2)} %`
+    case 'hours':
+      return `${told(base, 2)} h`
+    case 'days':
+      return base === 1 ? '1 day' : `${told(base, 0)} days`
+    case 'money':
+      return formatMoney(base, reading.currency)
+    case 'volume':
+      return `${told(base, 1)} ml`
+    case 'count':
+      return told(base, 0)
+    case 'number':
+      return told(base, 4)
+  }
+}
+
+/**
+ * A quantity as a workshop reads it, by the one rule of precision for its use.
+ *
+ * @throws {RangeError} if a day is no day of the calendar
+ * @example quantityWords({ kind: 'length', mm: 63.5 }, { ...plainReading, lengthUnit: 'in' }) // '2 1/2 in'
+ */
+export function quantityWords(quantity: Quantity, reading: Reading): string {
+  switch (quantity.kind) {
+    case 'mass':
+      return massWords(quantity.g, reading)
+    case 'bar_mass':
+      return barMassWords(quantity.g, reading)
+    case 'length':
+      return lengthWords(quantity.mm, reading)
+    case 'volume':
+      return `${figureWords(quantity.ml, quantity.ml < 10 ? 1 : 0, reading)} ml`
+    case 'temperature':
+      return `${figureWords(toUnit('temperature', quantity.c, reading.temperatureUnit), 0, reading)} ${reading.temperatureUnit}`
+    case 'share':
+      return `${figureWords(quantity.share * 100, quantity.digits, reading)} %`
+    case 'hours':
+      return `${figureWords(quantity.h, 2, reading)} h`
+    case 'days':
+      return quantity.days === 1 ? '1 day' : `${figureWords(quantity.days, 0, reading)} days`
+    case 'money':
+      return formatMoney(quantity.cents, reading.currency)
+    case 'figure':
+      return figureWords(quantity.figure, quantity.digits, reading)
+    case 'limit':
+      return limitWords(quantity.of, quantity.base, quantity.end, reading)
+    case 'day':
+      return formatDay(quantity.day, reading.today)
+  }
+}
