@@ -29,7 +29,7 @@ test('one soap, from an idea to its release', async ({ page }) => {
     // 2 + 2 + 2 + 2 + 3 + 6 + 0 hours.
     await expect(answer(page)).toHaveText('Ilse has 17 h a week for soap.')
     await type(page, 'Sat, Ilse', 'all day')
-    await expect(page.getByText('Write a time such as 1.5 h or 90 min.')).toBeVisible()
+    await expect(page.getByText('Write a time such as 1.5 h.')).toBeVisible()
     await expect(page.getByTestId('maker-Ilse').getByTestId('save-state')).toContainText('Not saved')
     await type(page, 'Sat, Ilse', '6')
   })

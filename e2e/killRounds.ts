@@ -54,7 +54,7 @@ export async function killRounds(workshop: WorkshopProcess, today: string, round
   async function giveOut(designId: string, isOn: () => boolean): Promise<void> {
     try {
       while (isOn()) {
-        const body = { designId, bars: 1, channel: 'Versioned', who: 'sample', orderId: null } as const
+        const body = { designId, bars: 1, channel: 'Kept', who: 'sample', orderId: null } as const
         const { allotmentId } = await client()(endpoints.release.allot, { body })
         allotments.add(allotmentId)
         acknowledged += 1

@@ -177,7 +177,7 @@ test('a loaf stands on its rack by code, and is followed until it levels off', a
   await page.getByTestId('connect-room').click()
   await expect(page.getByTestId('room-sensor')).toContainText(/The room: 2\d(\.\d)? °C, 5\d % humid/)
   await page.getByTestId('keep-room').click()
-  await expect(page.getByText('Versioned for today.')).toBeVisible()
+  await expect(page.getByText('Kept for today.')).toBeVisible()
   const scan = page.getByTestId('scan').locator('input')
   for (const code of [loaf.lotCode, 'Door rack']) {
     await scan.fill(code)

@@ -183,7 +183,7 @@ test('what another tablet has recorded meanwhile is not written over unseen', as
   await expect(other.locator('.item.kept')).toHaveCount(0)
 
   await context.setOffline(false)
-  await expect(page.getByText(/was recorded as \d+ by \w+ meanwhile, at another tablet/)).toBeVisible()
+  await expect(page.getByText(/was recorded as \d+ g by \w+ meanwhile, at another tablet/)).toBeVisible()
   await expect(page.locator('.item.kept')).toHaveCount(0)
   await expect(page.locator('.item.done').last()).toContainText(`${planned + 5} g`)
   await others.close()

@@ -221,7 +221,7 @@ test('a sloped loaf of two layers by its wall heights, with keys, and shaken', a
   const mould = (await get<SeasonView>('/api/season')).moulds.find(({ id }) => id === soap.mouldId)
   const widthMm = (mould?.widthMm ?? 0) - 2 * (mould?.linerMm ?? 0)
   expect(line?.angleDeg).toBeCloseTo((Math.atan(18 / widthMm) * 180) / Math.PI, 1)
-  await expect(first).toContainText(/Put \d+ mm under the left edge\./)
+  await expect(first).toContainText(/Put [\d.]+ mm under the left edge\./)
   // The chalk reaches higher at the right: at the height of its middle the left is flint.
   await page.getByTestId('as-planned').click()
   await expect

@@ -164,7 +164,7 @@ test('a recipe goes out as a file and comes in again, checked; two stand side by
     })
   await page.goto(`${workshop.url}/formulate`)
   await bringIn({ superfat: -0.05 })
-  await expect(page.getByText('more sodium hydroxide than it can take')).toBeVisible()
+  await expect(page.getByText('more sodium hydroxide than they can take')).toBeVisible()
   await bringIn({ name: 'Brought in', superfat: 0.08 })
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Brought in')
 

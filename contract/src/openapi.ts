@@ -5,8 +5,8 @@ import type {
   SchemaObjectDescription,
   SchemaInnerTypeDescription,
 } from 'yup'
-import type { Endpoint } from './endpoint'
-import { endpoints } from './endpoints'
+import { allEndpoints } from './endpoints'
+import { bodySchemaOf, replySchemaOf } from './messages'
 import { largestFigure } from './schemas/pieces'
 import { loafEventSchema, loafEventSchemas } from './schemas/work'
 
@@ -61,13 +61,6 @@ export function jsonSchemaOf(schema: ISchema<unknown>): JsonSchema {
   return fromDescription((schema as unknown as { describe(): SchemaFieldDescription }).describe())
 }
 
-/** Every endpoint of the contract, in order. */
-export function allEndpoints(): readonly Endpoint[] {
-  const isEndpoint = (value: object): value is Endpoint => 'method' in value && 'path' in value
-  const walk = (value: object): Endpoint[] => (isEndpoint(value) ? [value] : Object.values(value).flatMap(walk))
-  return walk(endpoints)
-}
-
 const problemSchema: JsonSchema = {
   type: 'object',
   description: 'RFC 9457 problem details',
@@ -89,6 +82,7 @@ const problemSchema: JsonSchema = {
 export function openApiDocument(version: string): Record<string, unknown> {
   const paths: Record<string, Record<string, unknown>> = {}
   for (const endpoint of allEndpoints()) {
+    const [body, reply] = [bodySchemaOf(endpoint), replySchemaOf(endpoint)]
     const path = endpoint.path.replace(/:(\w+)/g, '{$1}')
     const parameters = [...endpoint.path.matchAll(/:(\w+)/g)].map(([, name]) => ({
       name,
@@ -102,11 +96,11 @@ export function openApiDocument(version: string): Record<string, unknown> {
       [endpoint.method]: {
         summary: endpoint.summary,
         parameters,
-        ...(endpoint.body ? { requestBody: { required: true, ...json(jsonSchemaOf(endpoint.body)) } } : {}),
+        ...(body ? { requestBody: { required: true, ...json(jsonSchemaOf(body)) } } : {}),
         responses: {
           [endpoint.status]: {
             description: endpoint.summary,
-            ...json(endpoint.reply ? jsonSchemaOf(endpoint.reply) : {}),
+            ...json(reply ? jsonSchemaOf(reply) : {}),
           },
           default: {
             description: 'A problem',

@@ -6,7 +6,7 @@ import type {
   SchemaObjectDescription,
 } from 'yup'
 import type { Endpoint } from '../src'
-import { endpoints, loafEventSchema, loafEventSchemas, pourPlanFileSchema, wishSchemas } from '../src'
+import { bodySchemaOf, endpoints, loafEventSchema, loafEventSchemas, pourPlanFileSchema, wishSchemas } from '../src'
 
 interface Described {
   describe(): SchemaFieldDescription
@@ -49,12 +49,20 @@ function endpointsIn(tree: object, path = ''): readonly (readonly [string, Endpo
 }
 
 describe('whatever comes in', () => {
+  it('has a schema wherever an endpoint takes a message, and only there', () => {
+    const wrong = endpointsIn(endpoints).filter(
+      ([, endpoint]) => endpoint.takesMessage !== (bodySchemaOf(endpoint) !== undefined),
+    )
+    expect(wrong.map(([name]) => name)).to.deep.equal([])
+  })
+
   it('has a least and a most for every number, and a longest for every text and list', () => {
     const all = endpointsIn(endpoints)
     expect(all.length).to.be.above(30)
-    const bodies = all.flatMap(([name, { body }]) =>
-      body && (body as unknown) !== loafEventSchema ? [[name, body as unknown as Described] as const] : [],
-    )
+    const bodies = all.flatMap(([name, endpoint]) => {
+      const body: unknown = bodySchemaOf(endpoint)
+      return body && body !== loafEventSchema ? [[name, body as Described] as const] : []
+    })
     const open = [
       ...bodies,
       ...Object.entries({ ...loafEventSchemas, ...wishSchemas }),

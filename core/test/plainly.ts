@@ -4,6 +4,7 @@ import { roundTo } from '../src/units'
 function quantityTold(quantity: Quantity): string {
   switch (quantity.kind) {
     case 'mass':
+    case 'fine_mass':
     case 'bar_mass':
       return `${roundTo(quantity.g, 2)} g`
     case 'length':

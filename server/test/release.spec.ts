@@ -89,7 +89,7 @@ describe('from release to the last bar', () => {
     const { soap, loafIds } = await releasedSoap(1)
     const { api } = workshop
     expect(await api(endpoints.release.kept)).to.deep.equal([])
-    await api(endpoints.release.allot, { body: { ...allotment(soap.id, 1), channel: 'Versioned' } })
+    await api(endpoints.release.allot, { body: { ...allotment(soap.id, 1), channel: 'Kept' } })
     await api(endpoints.release.allot, { body: allotment(soap.id, 9) })
     const sale = { saleId: 's', day: releaseDay, designId: soap.id, lotCode: '', channel: 'Web' as const, bars: 9 }
     await api(endpoints.release.takeSales, { body: { sales: [{ ...sale, buyer: 'A. Buyer', priceCents: null }] } })

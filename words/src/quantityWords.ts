@@ -1,6 +1,6 @@
 import { formatDay } from '@vendange/core/calendar'
 import type { LimitKind, Quantity } from '@vendange/core/findings'
-import { formatMoney, toUnit, withoutDust } from '@vendange/core/units'
+import { formatMoney, gramsPerOunce, toUnit, withoutDust } from '@vendange/core/units'
 import type { Reading } from './reading'
 
 /** A figure without grouping, trailing zeros or "-0". */
@@ -20,13 +20,16 @@ const onStep = (value: number, step: number): number => withoutDust(Math.round(v
 /** A bar is told to 1 g or 0.05 oz, whatever scale weighs the batch. */
 const barStep = { g: 1, oz: 0.05 } as const
 
-/** Scales that read ounces step by hundredths; their step in grams is no round figure. */
+/** The step of a scale in ounces, of which its step in grams is no round figure. */
 const ounceStep = (scaleStepG: number): number =>
-  Math.max(0.01, Math.round(toUnit('mass', scaleStepG, 'oz') * 100) / 100)
+  Math.max(0.001, Math.round(toUnit('mass', scaleStepG, 'oz') * 1000) / 1000)
+
+/** What a fine scale shows; a workshop's own scale may be finer. */
+const fineStepG = { g: 0.1, oz: 0.005 * gramsPerOunce } as const
 
 /** What is weighed, as the scale shows it. What the scale cannot show at all is told to two digits that count. */
-function massWords(g: number, reading: Reading): string {
-  const { massUnit, scaleStepG } = reading
+function massWords(g: number, reading: Reading, scaleStepG = reading.scaleStepG): string {
+  const { massUnit } = reading
   const value = toUnit('mass', g, massUnit)
   const step = massUnit === 'oz' ? ounceStep(scaleStepG) : scaleStepG
   const told =
@@ -53,7 +56,12 @@ function sixteenths(inches: number, reading: Reading): string {
 }
 
 function lengthWords(mm: number, reading: Reading): string {
-  if (reading.lengthUnit === 'in') return `${sixteenths(toUnit('length', mm, 'in'), reading)} in`
+  if (reading.lengthUnit === 'in') {
+    const inches = toUnit('length', mm, 'in')
+    const told =
+      reading.inchStyle === 'decimals' ? figureWords(onStep(inches, 0.05), 2, reading) : sixteenths(inches, reading)
+    return `${told} in`
+  }
   return `${figureWords(onStep(mm, 0.5), 1, reading)} mm`
 }
 
@@ -101,6 +109,8 @@ export function quantityWords(quantity: Quantity, reading: Reading): string {
   switch (quantity.kind) {
     case 'mass':
       return massWords(quantity.g, reading)
+    case 'fine_mass':
+      return massWords(quantity.g, reading, Math.min(reading.scaleStepG, fineStepG[reading.massUnit]))
     case 'bar_mass':
       return barMassWords(quantity.g, reading)
     case 'length':

@@ -5,6 +5,8 @@ export interface Reading {
   readonly massUnit: 'g' | 'oz'
   readonly lengthUnit: 'mm' | 'in'
   readonly temperatureUnit: '°C' | '°F'
+  /** Inches as a rule shows them, or in steps of 0.05. */
+  readonly inchStyle: 'sixteenths' | 'decimals'
   /** ISO 4217. */
   readonly currency: string
   /** What the scale shows, g. */
@@ -20,6 +22,7 @@ export const plainReading: Reading = {
   massUnit: 'g',
   lengthUnit: 'mm',
   temperatureUnit: '°C',
+  inchStyle: 'sixteenths',
   currency: 'EUR',
   scaleStepG: 1,
   locale: 'en-GB',
@@ -30,6 +33,7 @@ export interface ReadingSettings {
   readonly massUnit: Reading['massUnit']
   readonly lengthUnit: Reading['lengthUnit']
   readonly temperatureUnit: Reading['temperatureUnit']
+  readonly inchStyle: Reading['inchStyle']
   readonly currency: string
   readonly scaleResolutionG: number
   readonly labelStyle: 'eu' | 'us'
@@ -37,11 +41,12 @@ export interface ReadingSettings {
 
 /** How a workshop reads, from its settings. @param today days of another year are told with their year */
 export function readingOf(settings: ReadingSettings, today?: Day): Reading {
-  const { massUnit, lengthUnit, temperatureUnit, currency, scaleResolutionG, labelStyle } = settings
+  const { massUnit, lengthUnit, temperatureUnit, inchStyle, currency, scaleResolutionG, labelStyle } = settings
   return {
     massUnit,
     lengthUnit,
     temperatureUnit,
+    inchStyle,
     currency,
     scaleStepG: scaleResolutionG,
     locale: labelStyle === 'us' ? 'en-US' : 'en-GB',

@@ -38,6 +38,7 @@ const namesOf = ({ filled, counted, chosen }: Places): readonly string[] =>
 
 const samples: Readonly<Record<string, Quantity>> = {
   mass: quantity.mass(412.37),
+  fineMass: quantity.fineMass(5.23),
   barMass: quantity.barMass(98.6),
   length: quantity.length(63.7),
   volume: quantity.volume(1234.5),
@@ -74,6 +75,7 @@ const imperial = sayFor({
   massUnit: 'oz',
   lengthUnit: 'in',
   temperatureUnit: '°F',
+  inchStyle: 'sixteenths',
   currency: 'USD',
   scaleStepG: 1.4174761563,
   locale: 'en-US',

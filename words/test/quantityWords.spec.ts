@@ -9,6 +9,7 @@ const ounces: Reading = {
   massUnit: 'oz',
   lengthUnit: 'in',
   temperatureUnit: '°F',
+  inchStyle: 'sixteenths',
   currency: 'USD',
   scaleStepG: 0.05 * 28.349523125,
   locale: 'en-US',
@@ -33,6 +34,12 @@ describe('quantities in words', () => {
     expect(inGrams(quantity.mass(-0.2), 5)).to.equal('-0.2 g')
   })
 
+  it('tell what a fine scale weighs to its tenth of a gram, or finer where the workshop’s is', () => {
+    expect(inGrams(quantity.fineMass(5.234))).to.equal('5.2 g')
+    expect(inGrams(quantity.fineMass(5.234), 0.01)).to.equal('5.23 g')
+    expect(inOunces(quantity.fineMass(5.234))).to.equal('0.185 oz')
+  })
+
   it('tell a bar to the gram or 0.05 oz, whatever the scale', () => {
     expect(inGrams(quantity.barMass(98.63), 0.01)).to.equal('99 g')
     expect(inOunces(quantity.barMass(98.63))).to.equal('3.5 oz')
@@ -48,6 +55,8 @@ describe('quantities in words', () => {
     expect(inOunces(quantity.length(25.4))).to.equal('1 in')
     expect(inOunces(quantity.length(-12.7))).to.equal('-1/2 in')
     expect(inOunces(quantity.length(0))).to.equal('0 in')
+    const decimals = (mm: number) => quantityWords(quantity.length(mm), { ...ounces, inchStyle: 'decimals' })
+    expect([decimals(63.5), decimals(35.2), decimals(25.4)]).to.deep.equal(['2.5 in', '1.4 in', '1 in'])
   })
 
   it('tell temperatures to whole degrees and money to the cent', () => {

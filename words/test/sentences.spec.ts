@@ -20,6 +20,7 @@ const sayInOunces = sayFor({
   massUnit: 'oz',
   lengthUnit: 'in',
   temperatureUnit: '°F',
+  inchStyle: 'sixteenths',
   currency: 'USD',
   scaleStepG: 1.4174761563,
   locale: 'en-US',

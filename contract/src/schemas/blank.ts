@@ -18,6 +18,7 @@ export const blankSeasonSettings = {
   cutTools: [{ name: 'Single wire', kind: 'single_wire', spacingMm: 0, piecesAPass: 1 }],
   makerAddress: '',
   labelStyle: 'eu',
+  inchStyle: 'sixteenths',
   pricing: {
     hourCents: 2000,
     packingCentsPerBar: 30,

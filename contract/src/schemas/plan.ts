@@ -206,7 +206,7 @@ export const designSchema = object({
     .required(),
   /** Taken up by embeds, a column or dividers in all moulds together, ml. */
   displacedMl: within('number', batterMlRange).required(),
-  /** Versioned back for piping or the top, above the fill line, ml. */
+  /** Kept back for piping or the top, above the fill line, ml. */
   topMl: within('number', batterMlRange).required(),
   barsWanted: wholeWithin('count', barsRange).required(),
   labelMassG: within('mass', labelMassRange).required(),
@@ -315,3 +315,5 @@ export type SavedCollection = InferType<typeof savedCollectionSchema>
 export type NewDesign = InferType<typeof designSchema>
 export type SavedDesign = InferType<typeof savedDesignSchema>
 export type NewBatch = InferType<typeof batchSchema>
+export type BatchMove = InferType<typeof batchMoveSchema>
+export type BatchPin = InferType<typeof batchPinSchema>

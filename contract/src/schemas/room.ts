@@ -1,3 +1,4 @@
+import type { InferType } from 'yup'
 import { object } from 'yup'
 import { within } from './pieces'
 
@@ -11,3 +12,5 @@ export const roomReadingSchema = object({
 })
   .noUnknown()
   .required()
+
+export type RoomReading = InferType<typeof roomReadingSchema>

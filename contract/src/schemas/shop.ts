@@ -22,6 +22,7 @@ export const shopBuySchema = object({
   .required()
 
 export type NewShopOffer = InferType<typeof shopOfferSchema>
+export type ShopBuy = InferType<typeof shopBuySchema>
 
 /** What the shop has of a soap. */
 export interface ShopOffer {

@@ -233,3 +233,5 @@ export type NewAllotment = InferType<typeof allotmentSchema>
 export type NewSale = InferType<typeof saleSchema>
 export type NewStep = InferType<typeof stepSchema>
 export type NewLoafEvent = { [K in LoafEventType]: InferType<(typeof loafEventSchemas)[K]> }[LoafEventType]
+export type SalesReport = InferType<typeof salesSchema>
+export type InstrumentCommand = InferType<typeof commandSchema>

@@ -10,6 +10,8 @@ import { claimKey, dayText, freeText, idText, nameText, versionNumber, wholeWith
 
 export const massUnits = ['g', 'oz'] as const
 export const lengthUnits = ['mm', 'in'] as const
+/** How inches are told: as a rule shows them, or in steps of 0.05. */
+export const inchStyles = ['sixteenths', 'decimals'] as const
 export const temperatureUnits = ['°C', '°F'] as const
 export const hoursOfDayRange = { min: 0, max: 24 } as const
 export const soapingTemperatureRange = { min: 15, max: 60 } as const
@@ -68,6 +70,7 @@ export const workshopSchema = object({
   name: nameText(),
   massUnit: string().oneOf(massUnits).required(),
   lengthUnit: string().oneOf(lengthUnits).required(),
+  inchStyle: string().oneOf(inchStyles).required(),
   temperatureUnit: string().oneOf(temperatureUnits).required(),
   currency: string()
     .matches(/^[A-Z]{3}$/, { message: said('currency_unread') })

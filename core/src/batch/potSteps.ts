@@ -14,8 +14,8 @@ export function potSentence({ colourantG, wetting = null, batterMl }: WeighedPot
   return sentence('pot_coloured', {
     mark,
     hasMark: mark === '' ? 'no' : 'yes',
-    colourant: quantity.mass(colourantG),
-    wetting: wetting ? quantity.mass(wetting.massG) : '',
+    colourant: quantity.fineMass(colourantG),
+    wetting: wetting ? quantity.fineMass(wetting.massG) : '',
     with: wetting?.with ?? 'none',
   })
 }
@@ -35,7 +35,7 @@ export function potSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
 export function wettingSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
   return weights.pots.flatMap(({ colour, colourantG, wetting = null }, index) => {
     if (!wetting) return []
-    const [dry, wet] = [quantity.mass(colourantG), quantity.mass(wetting.massG)]
+    const [dry, wet] = [quantity.fineMass(colourantG), quantity.fineMass(wetting.massG)]
     return [
       tick(`wet:${index}`, 'fats', {
         name: sentence('wet_name', { pot: colour.name }),
@@ -49,7 +49,7 @@ export function wettingSteps({ weights }: BatchPlan): readonly RunSheetStep[] {
 /** How a scent that goes in last is shared among the pots; null where all pots get the one share. */
 export function scentShares(pots: readonly WeighedPot[]): Sentence | null {
   const shares = pots.flatMap(({ colour, scentG = 0 }) =>
-    scentG > 0 ? [sentence('scent_share', { massG: quantity.mass(scentG), pot: colour.name })] : [],
+    scentG > 0 ? [sentence('scent_share', { massG: quantity.fineMass(scentG), pot: colour.name })] : [],
   )
   return shares.length > 1 || shares.length < pots.length ? sentence('scent_shares', { shares: series(shares) }) : null
 }

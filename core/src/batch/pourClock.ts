@@ -3,7 +3,7 @@ import { refuse } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
 
-/** What can be tapped on the pour's clock. Versioned as records of the pour, like its steps, though no step asks for them. */
+/** What can be tapped on the pour's clock. Kept as records of the pour, like its steps, though no step asks for them. */
 export const clockKeys = {
   /** The moment of emulsion: minutes since 1970 by the tablet's clock. The others are minutes after it. */
   emulsion: 'clock:emulsion',

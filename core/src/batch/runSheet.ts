@@ -57,7 +57,7 @@ function goingIn({ weights }: BatchPlan, place: Place, group: StepGroup): readon
 
 /** How an additive is wetted. */
 export function wettingSentence({ with: what, massG }: NonNullable<WeighedAdditive['wetting']>): Sentence {
-  return sentence('stir_it_smooth', { wet: quantity.mass(massG), with: what })
+  return sentence('stir_it_smooth', { wet: quantity.fineMass(massG), with: what })
 }
 
 /** The fat that some is kept back of for wetting: the largest that is liquid and melted with the others. */
@@ -82,7 +82,7 @@ function fatSteps(plan: BatchPlan): readonly RunSheetStep[] {
         weigh(fatStepKey(fatKey), 'fats', massG, {
           name: named(name),
           title: sentence('goes_in', { name, place: 'fats' }),
-          detail: fatKey === keptBackOf ? sentence('keep_fat_back', { kept: quantity.mass(keptBackG) }) : null,
+          detail: fatKey === keptBackOf ? sentence('keep_fat_back', { kept: quantity.fineMass(keptBackG) }) : null,
         }),
       ),
     ...goingIn(plan, 'fats', 'fats'),

@@ -35,7 +35,7 @@ export interface BatchWish {
   readonly more?: readonly { readonly mould: Mould & BarCut; readonly count: number }[]
   /** Taken up by embeds, a column or dividers in all moulds together, ml. @default 0 */
   readonly displacedMl?: number
-  /** Versioned back for piping or the top, above the fill line, ml. @default 0 */
+  /** Kept back for piping or the top, above the fill line, ml. @default 0 */
   readonly topMl?: number
   readonly barsWanted: number
   /** Mass on the label, g. */
@@ -114,7 +114,7 @@ export interface ScaledBatch {
 function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): Finding[] {
   return fats
     .filter(({ massG }) => massG === 0)
-    .map(({ fat }) => refuse('below_scale', { fat: fat.name, step: quantity.mass(scaleResolutionG) }))
+    .map(({ fat }) => refuse('below_scale', { fat: fat.name, step: quantity.fineMass(scaleResolutionG) }))
 }
 
 /** Wetting colourants in the batch's own water must leave the alkali its own mass of it. */
@@ -127,7 +127,7 @@ function dissolvingFindings({ lye, waterG, pots }: WeightsForFats): Finding[] {
     refuse(
       'wetting_takes_lye_water',
       {
-        taken: quantity.mass(takenG),
+        taken: quantity.fineMass(takenG),
         left: quantity.mass(Math.max(0, leftG)),
         alkali: quantity.mass(alkaliG),
       },

@@ -2,6 +2,8 @@
 export type Quantity =
   /** What is weighed: told on the scale's step. */
   | { readonly kind: 'mass'; readonly g: number }
+  /** Powders, wettings and what is kept of them, which a fine scale weighs: told to 0.1 g or 0.005 oz. */
+  | { readonly kind: 'fine_mass'; readonly g: number }
   /** What a bar weighs: told to 1 g or 0.05 oz. */
   | { readonly kind: 'bar_mass'; readonly g: number }
   /** Told to 0.5 mm or 1/16 in. */
@@ -55,6 +57,8 @@ export const series = (of: readonly Param[]): Series => ({ kind: 'series', of, b
 export const quantity = {
   /** @param g what is weighed, g */
   mass: (g: number): Quantity => ({ kind: 'mass', g }),
+  /** @param g what a fine scale weighs, g */
+  fineMass: (g: number): Quantity => ({ kind: 'fine_mass', g }),
   /** @param g what a bar weighs, g */
   barMass: (g: number): Quantity => ({ kind: 'bar_mass', g }),
   /** @param mm a length, mm */

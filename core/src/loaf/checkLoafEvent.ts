@@ -47,7 +47,7 @@ function against(state: LoafState, event: LoafEvent): Finding | undefined {
       if (state.batterG === undefined || heavy <= state.batterG * 1.02) return undefined
       return refuse(
         'bars_outweigh_loaf',
-        { bars: event.bars, first: quantity.mass(event.firstBarG), batter: quantity.mass(state.batterG) },
+        { bars: event.bars, first: quantity.fineMass(event.firstBarG), batter: quantity.mass(state.batterG) },
         'bars',
       )
     }
@@ -68,7 +68,7 @@ function against(state: LoafState, event: LoafEvent): Finding | undefined {
       if (!last || event.isSure === true || event.barG <= last.massG + heavierByG) return undefined
       return refuse(
         'heavier_than_before',
-        { more: quantity.mass(event.barG - last.massG), day: quantity.day(last.day) },
+        { more: quantity.fineMass(event.barG - last.massG), day: quantity.day(last.day) },
         'barG',
       )
     }

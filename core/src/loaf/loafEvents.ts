@@ -2,7 +2,7 @@ import type { Day } from '../calendar'
 import type { FaultKey, Finish } from '../cutting'
 
 /** Where bars of a loaf may go once they are released. */
-export const saleChannels = ['Web', 'Stalls', 'Shops', 'Subscribers', 'Orders', 'Versioned'] as const
+export const saleChannels = ['Web', 'Stalls', 'Shops', 'Subscribers', 'Orders', 'Kept'] as const
 export type SaleChannel = (typeof saleChannels)[number]
 
 /** What came of scrap, and where pieces go that are no bars to sell. */

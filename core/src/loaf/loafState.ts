@@ -180,7 +180,7 @@ export function unsoldBars(state: LoafState, channel: SaleChannel): number {
 
 /** Bars that are kept as samples. */
 export const keptBars = ({ channels }: LoafState): number => {
-  const kept = channels.filter(({ channel }) => channel === 'Versioned')
+  const kept = channels.filter(({ channel }) => channel === 'Kept')
   return sumOf(kept, 'allotted') - sumOf(kept, 'sold')
 }
 
@@ -194,6 +194,6 @@ export function isDoneWith(state: LoafState): boolean {
   if (state.status !== 'released') return false
   if (state.recallReason !== undefined) return true
   // What is kept is not for sale.
-  const forSale = state.channels.filter(({ channel }) => channel !== 'Versioned')
+  const forSale = state.channels.filter(({ channel }) => channel !== 'Kept')
   return unreleasedBars(state) === 0 && freeBars(state) === 0 && sumOf(forSale, 'sold') >= sumOf(forSale, 'allotted')
 }

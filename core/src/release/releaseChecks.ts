@@ -48,7 +48,7 @@ function massCheck(state: LoafState, labelMassG: number, today: Day): ReleaseChe
     key: 'mass',
     result: enough ? 'passed' : 'failed',
     finding: sentence('bar_against_label', {
-      bar: quantity.mass(last.massG),
+      bar: quantity.fineMass(last.massG),
       day: quantity.day(last.day),
       label: quantity.barMass(labelMassG),
     }),

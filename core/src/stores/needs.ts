@@ -136,6 +136,6 @@ export function lackingForPour(
     const left = Math.max(0, there - (taken.get(key) ?? 0))
     taken.set(key, (taken.get(key) ?? 0) + amount)
     if (left >= amount) return []
-    return [warn('stores_lack', { name, takes: quantity.mass(amount), has: quantity.mass(left) })]
+    return [warn('stores_lack', { name, takes: quantity.fineMass(amount), has: quantity.fineMass(left) })]
   })
 }

@@ -13,6 +13,7 @@ import {
   unreleasedBars,
   unsoldBars,
   whereabouts,
+  saleChannels,
 } from '../../src/loaf'
 
 const day = '2027-04-12'
@@ -46,6 +47,12 @@ const sold = (bars: number): LoafEvent => ({
 const codes = (story: readonly LoafEvent[], next: LoafEvent) =>
   checkLoafEvent(loafState([cut, ...story]), next, day).map(({ code }) => code)
 
+describe('the channels of a sale', () => {
+  it('are called in every record as they always were: a name that is stored is not renamed', () => {
+    expect(saleChannels).to.deep.equal(['Web', 'Stalls', 'Shops', 'Subscribers', 'Orders', 'Kept'])
+  })
+})
+
 describe('a released loaf', () => {
   it('goes out bar by bar until nothing is left', () => {
     const story = [cut, release(6), allotted(6), sold(4), release(4), allotted(4), sold(6)]
@@ -56,7 +63,7 @@ describe('a released loaf', () => {
   })
 
   it('is done with when what is not kept is sold', () => {
-    const kept: LoafEvent = { ...allotted(2), channel: 'Versioned' } as LoafEvent
+    const kept: LoafEvent = { ...allotted(2), channel: 'Kept' } as LoafEvent
     const story = [cut, release(10), allotted(8), kept]
     expect(keptBars(loafState(story))).to.equal(2)
     expect(isDoneWith(loafState(story))).to.equal(false)

@@ -173,7 +173,7 @@ describe('a table of sales', () => {
     expect(!bad.ok && bad.problems.map(plainly)).to.deep.equal([
       'at_line, line 2, problem (sale_no_day)',
       'at_line, line 3, problem (sale_bars_range)',
-      'at_line, line 4, problem (sale_channel_unknown, channels Web Stalls Shops Subscribers Orders Versioned)',
+      'at_line, line 4, problem (sale_channel_unknown, channels Web Stalls Shops Subscribers Orders Kept)',
     ])
     expect(parseSalesCsv('x'.repeat(2_000_001)).ok).to.equal(false)
   })

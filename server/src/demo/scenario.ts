@@ -37,6 +37,7 @@ export const demoWorkshop: WorkshopDetails = {
   ],
   makerAddress: 'Quillon Lane, 7 Sample Row, 0000 Exampleton',
   labelStyle: 'eu',
+  inchStyle: 'sixteenths',
   barsPerTray: 18,
   ovenSlots: 2,
   bufferDays: 3,

@@ -1,5 +1,5 @@
 import type { Endpoint, PathParameters, Problem } from '@vendange/contract'
-import { faultsOf, ValidationError } from '@vendange/contract'
+import { bodySchemaOf, faultsOf, ValidationError } from '@vendange/contract'
 import type { Say } from '@vendange/words'
 import type { ErrorRequestHandler, Request, Router } from 'express'
 import type { Logger } from 'pino'
@@ -28,10 +28,10 @@ export function serve<Path extends string, Body, Reply>(
   endpoint: Endpoint<Path, Body, Reply>,
   handle: (call: Call<Path, Body>) => Promise<Reply>,
 ): void {
+  const schema = bodySchemaOf(endpoint)
+  if (endpoint.takesMessage && !schema) throw new Error(`Expected a schema for what ${endpoint.path} takes`)
   router[endpoint.method](endpoint.path, async (request, response) => {
-    const body = endpoint.body
-      ? await endpoint.body.validate(request.body, { strict: true, abortEarly: false })
-      : undefined
+    const body = await schema?.validate(request.body, { strict: true, abortEarly: false })
     const reply = await handle({
       params: request.params as PathParameters<Path>,
       body: body as Body,

@@ -76,7 +76,7 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
   return {
     kept: async () => {
       const keeps = sql`EXISTS (SELECT 1 FROM json_each(${loaves.state}, '$.channels')
-        WHERE value ->> '$.channel' = 'Versioned' AND value ->> '$.allotted' > 0)`
+        WHERE value ->> '$.channel' = 'Kept' AND value ->> '$.allotted' > 0)`
       const rows = await database.read
         .select({ id: loaves.id })
         .from(loaves)

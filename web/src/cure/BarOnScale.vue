@@ -10,13 +10,13 @@ defineProps<{
   expectedG: number | null
 }>()
 const emit = defineEmits<{ take: [massG: number] }>()
-const { show } = useUnits()
+const { fineMass } = useUnits()
 const { isConnected, reading, command } = useInstrument(ref('scale'))
 const mass = computed(() => (reading.value?.kind === 'mass' ? reading.value : undefined))
 const words = computed(() => {
   if (reading.value?.kind === 'over') return 'Overload: take something off the pan.'
   if (!mass.value) return 'Nothing heard of the scale yet.'
-  return `The scale shows ${show('mass', mass.value.massG)}${mass.value.isSettled ? '' : ', still moving'}.`
+  return `The scale shows ${fineMass(mass.value.massG)}${mass.value.isSettled ? '' : ', still moving'}.`
 })
 const canTake = computed(() => mass.value?.isSettled === true && mass.value.massG > 0)
 function take(): void {

@@ -17,7 +17,7 @@ const MassChart = defineAsyncComponent(() => import('./MassChart.vue'))
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, fineMass } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
 const loaf = computed(() => season.loaf(props.id))
@@ -83,7 +83,7 @@ async function move(): Promise<void> {
       <p class="mt-3" data-test="forecast">{{ forecastWords }}</p>
       <p class="mt-3">
         <template v-if="loss !== undefined && last">
-          {{ show('mass', last.massG) }} on {{ formatDay(last.day, season.today) }}: it has lost
+          {{ fineMass(last.massG) }} on {{ formatDay(last.day, season.today) }}: it has lost
           <b>{{ show('share', loss) }}</b>.
           <span :class="levelled ? 'vine' : 'quiet'">{{
             levelled === undefined
@@ -145,7 +145,7 @@ async function move(): Promise<void> {
           <tbody>
             <tr v-for="weighIn in weighIns" :key="weighIn.day">
               <td>{{ formatDay(weighIn.day, season.today) }}</td>
-              <td class="number">{{ show('mass', weighIn.massG) }}</td>
+              <td class="number">{{ fineMass(weighIn.massG) }}</td>
             </tr>
           </tbody>
         </table>

@@ -10,7 +10,7 @@ import CureRacks from './CureRacks.vue'
 import RoomSensor from './RoomSensor.vue'
 
 const season = useSeason()
-const { show } = useUnits()
+const { show, fineMass } = useUnits()
 
 const rows = computed(() =>
   season.loaves
@@ -73,7 +73,7 @@ const sentence = computed(() => {
             <span :class="{ vine: progress.isOver }">day {{ progress.dayNumber }} of {{ progress.ofDays }}</span>
             <span class="track" aria-hidden="true"><i :style="{ width: `${share * 100}%` }" /></span>
           </td>
-          <td class="number">{{ last ? show('mass', last.massG) : '' }}</td>
+          <td class="number">{{ last ? fineMass(last.massG) : '' }}</td>
           <td class="number">{{ loss === undefined ? '' : show('share', loss) }}</td>
           <td>{{ formatDay(progress.readyDay, season.today) }}</td>
           <td class="number">

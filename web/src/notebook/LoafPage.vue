@@ -17,7 +17,7 @@ import { eventWords } from './eventWords'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show, weighed, barMass, money, say } = useUnits()
+const { show, weighed, fineMass, barMass, money, say } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
 const view = shallowRef<LoafView>()
@@ -109,7 +109,7 @@ const print = (): void => window.print()
         >
           <span class="when">{{ formatDay(event.day, season.today) }}</span>
           <span
-            >{{ eventWords(event, show) }}
+            >{{ eventWords(event, { weighed, fineMass }) }}
             <small class="quiet">{{ makerName }}, {{ formatInstant(at, zone) }}</small></span
           >
         </li>

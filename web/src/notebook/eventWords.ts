@@ -2,35 +2,40 @@ import { finishedWords } from '../parts/finishWords'
 import type { LoafEvent } from '@vendange/core/loaf'
 import { faultWords } from '@vendange/words'
 
-type Show = (kind: 'mass', massG: number) => string
+type Told = (massG: number) => string
+/** How masses are told: of a batch, and by a fine scale. */
+export interface MassWords {
+  readonly weighed: Told
+  readonly fineMass: Told
+}
 
 /** An event of a loaf's record in a sentence. */
-export function eventWords(event: LoafEvent, show: Show): string {
+export function eventWords(event: LoafEvent, { weighed, fineMass }: MassWords): string {
   switch (event.type) {
     case 'poured':
-      return `Poured, ${show('mass', event.batterG)} of batter.`
+      return `Poured, ${weighed(event.batterG)} of batter.`
     case 'unmoulded':
       return 'Unmoulded.'
     case 'cut': {
       const others = (event.others ?? []).map(({ name, count }) => `, ${count} ${name}`).join('')
-      return `Cut into ${event.bars} bars${others} and ${event.ends} ends${event.bevelled ? ', bevelled' : ''}. The first bar weighs ${show('mass', event.firstBarG)}.`
+      return `Cut into ${event.bars} bars${others} and ${event.ends} ends${event.bevelled ? ', bevelled' : ''}. The first bar weighs ${fineMass(event.firstBarG)}.`
     }
     case 'scrapped':
-      return `${show('mass', event.massG)} of ${event.colour} into the scrap bin.`
+      return `${weighed(event.massG)} of ${event.colour} into the scrap bin.`
     case 'scrap_used':
-      return `${show('mass', event.massG)} of its ${event.colour} scrap taken for ${event.use}.`
+      return `${weighed(event.massG)} of its ${event.colour} scrap taken for ${event.use}.`
     case 'fault_found':
       return `Fault: ${faultWords[event.fault].name}. ${event.text}`.trim()
     case 'fault_closed':
       return `${faultWords[event.fault].name} closed: ${event.text}`
     case 'finished': {
-      const off = event.removedG === null ? '' : `, ${show('mass', event.removedG)} off`
+      const off = event.removedG === null ? '' : `, ${fineMass(event.removedG)} off`
       return `${finishedWords[event.finish]}, ${event.bars} bars in ${event.minutes} min${off}.`
     }
     case 'moved':
       return `Put on ${event.place}.`
     case 'weighed':
-      return `The marked bar weighs ${show('mass', event.barG)}.`
+      return `The marked bar weighs ${fineMass(event.barG)}.`
     case 'photographed':
       return 'Photographed.'
     case 'noted':

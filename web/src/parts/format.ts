@@ -31,6 +31,8 @@ export function useUnits() {
 
   /** A mass as the workshop's scale can show it. */
   const weighed = (massG: number): string => quantityWords(quantity.mass(massG), reading.value)
+  /** What a fine scale weighs: powders, wettings, and what the stores have of anything. */
+  const fineMass = (massG: number): string => quantityWords(quantity.fineMass(massG), reading.value)
   /** What a bar weighs. */
   const barMass = (massG: number): string => quantityWords(quantity.barMass(massG), reading.value)
 
@@ -48,5 +50,5 @@ export function useUnits() {
   /** A sentence of the catalogue in the words of this workshop. */
   const say = (sentence: Sentence): string => sayNow.value(sentence)
 
-  return { unitOf, asTyped, show, weighed, barMass, currency, money, say }
+  return { unitOf, asTyped, show, weighed, fineMass, barMass, currency, money, say }
 }

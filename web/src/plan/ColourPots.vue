@@ -17,7 +17,7 @@ const props = defineProps<{
   pots: readonly WeighedPot[] | undefined
 }>()
 const colours = defineModel<NewDesign['colours']>({ required: true })
-const { show } = useUnits()
+const { show, fineMass } = useUnits()
 type Colour = NewDesign['colours'][number]
 
 const portions: readonly { value: PortionKind; title: string }[] = [
@@ -57,9 +57,9 @@ function wet(index: number, how: 'water' | 'fat' | null): void {
 /** What a pot comes to, in a line. */
 function comesTo(pot: WeighedPot): string {
   const mark = pot.batterMl === undefined ? '' : ` to the ${pot.batterMl} ml mark`
-  const wetting = pot.wetting ? ` in ${show('mass', pot.wetting.massG)} of ${pot.wetting.with}` : ''
-  const colourant = pot.colourantG > 0 ? `, ${show('mass', pot.colourantG)} of colourant${wetting}` : ''
-  const scent = pot.scentG ? `, ${show('mass', pot.scentG)} of scent` : ''
+  const wetting = pot.wetting ? ` in ${fineMass(pot.wetting.massG)} of ${pot.wetting.with}` : ''
+  const colourant = pot.colourantG > 0 ? `, ${fineMass(pot.colourantG)} of colourant${wetting}` : ''
+  const scent = pot.scentG ? `, ${fineMass(pot.scentG)} of scent` : ''
   return `${show('mass', pot.batterG)} of batter${mark}${colourant}${scent}`
 }
 

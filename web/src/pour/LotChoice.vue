@@ -9,7 +9,7 @@ import { computed } from 'vue'
 const lotId = defineModel<string | undefined>({ required: true })
 const props = defineProps<{ stock: StepStock }>()
 const season = useSeason()
-const { show, say } = useUnits()
+const { fineMass, say } = useUnits()
 
 const choices = computed(() =>
   props.stock.lots.map((lot, index) => ({
@@ -17,7 +17,7 @@ const choices = computed(() =>
     title: [
       lot.lotNumber === '' ? 'Lot without a number' : `Lot ${lot.lotNumber}`,
       lot.supplier,
-      `${show('mass', lot.leftAmount)} left`,
+      `${fineMass(lot.leftAmount)} left`,
       lot.bestBeforeDay === null ? '' : `best before ${formatDay(lot.bestBeforeDay, season.today)}`,
       index === 0 ? 'the oldest' : '',
     ]

@@ -10,10 +10,10 @@ const kiloFromG = 10_000
 /** How the stores write an amount: pieces, or a mass, a large one in kilos where grams are read. */
 export function useAmounts() {
   const season = useSeason()
-  const { show } = useUnits()
+  const { fineMass } = useUnits()
   return (kind: IngredientKind, amount: number): string => {
     if (isCounted(kind)) return `${Math.round(amount)} pcs`
     if (amount >= kiloFromG && season.workshop?.massUnit === 'g') return formatQuantity('mass', amount, { unit: 'kg' })
-    return show('mass', amount)
+    return fineMass(amount)
   }
 }

@@ -13,6 +13,7 @@ import {
   blankMaker,
   endpoints,
   hoursOfDayRange,
+  inchStyles,
   lengthUnits,
   massUnits,
   soapingTemperatureRange,
@@ -60,6 +61,8 @@ async function backUp(): Promise<void> {
   const kept = await runChange(() => api(endpoints.backups.create))
   if (kept) undo.tell(`Kept as ${kept.fileName} in the folder “backups”.`)
 }
+const inchStyleWords = { sixteenths: 'Fractions, 2 1/2', decimals: 'Decimals, 2.5' } as const
+const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWords[value] }))
 </script>
 
 <template>
@@ -83,6 +86,13 @@ async function backUp(): Promise<void> {
             <v-text-field v-model="values.name" class="wide" label="Name" :error-messages="errorOf('name') ?? []" />
             <v-select v-model="values.massUnit" :items="massUnits" label="Masses in" />
             <v-select v-model="values.lengthUnit" :items="lengthUnits" label="Lengths in" />
+            <v-select
+              v-if="values.lengthUnit === 'in'"
+              v-model="values.inchStyle"
+              :items="inchStyleChoices"
+              label="Inches as"
+              data-test="inch-style"
+            />
             <v-select v-model="values.temperatureUnit" :items="temperatureUnits" label="Temperatures in" />
             <v-autocomplete
               v-model="values.currency"

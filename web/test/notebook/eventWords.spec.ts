@@ -3,8 +3,8 @@ import { expect } from 'chai'
 import { eventWords } from '../../src/notebook/eventWords'
 
 const day = '2027-03-10'
-const show = (_kind: 'mass', massG: number): string => `${massG} g`
-const words = (event: LoafEvent): string => eventWords(event, show)
+const grams = (massG: number): string => `${massG} g`
+const words = (event: LoafEvent): string => eventWords(event, { weighed: grams, fineMass: grams })
 
 describe('eventWords', () => {
   const sentences: readonly (readonly [LoafEvent, string])[] = [

@@ -16,7 +16,7 @@ import { computed, ref, watch } from 'vue'
 /** Planing, paring, bevelling, stamping, polishing: how long it takes, what comes off, what it costs more. */
 const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
 const season = useSeason()
-const { show, money } = useUnits()
+const { show, fineMass, money } = useUnits()
 const { timeOf } = useFinishTimes()
 const { record, errors, trouble, isSending } = useLoafEvents()
 const edgeWords: Readonly<Record<EdgeGroup, string>> = {
@@ -85,7 +85,7 @@ async function log(): Promise<void> {
       {{ finishWords[finish] }} of {{ bars }} bars: about {{ time.allMin }} min ({{ time.eachMin.toFixed(1) }} a bar,
       {{ time.isLearned ? 'learned here' : 'an estimate' }}).
       <template v-if="reckoned">
-        {{ show('mass', reckoned.eachG) }} come off each, {{ show('mass', reckoned.allG) }} in all. {{ charge }}
+        {{ fineMass(reckoned.eachG) }} come off each, {{ show('mass', reckoned.allG) }} in all. {{ charge }}
       </template>
     </p>
     <div class="fields">

@@ -1,0 +1,28 @@
+import { create, get, taking } from '../endpoint'
+import type { RoomReading } from '../schemas/room'
+import type { NewLoafEvent } from '../schemas/work'
+import type { LoafSummary, LoafView, RoomDay } from '../views'
+
+/** Loaves from the cut through the cure, and the room they cure in. */
+export const loafEndpoints = {
+  loaves: {
+    list: get<readonly LoafSummary[]>()('/api/loaves', 'The newest loaves, 100 at the most'),
+    named: get<readonly LoafSummary[]>()(
+      '/api/loaves/named/:text',
+      'Loaves with this in their soap’s name or their lot, newest first, 100 at the most',
+    ),
+    ofDesign: get<readonly LoafSummary[]>()('/api/designs/:id/loaves', 'Loaves of a soap'),
+    view: get<LoafView>()('/api/loaves/:id', 'One loaf with its whole story'),
+    record: taking<NewLoafEvent>()(create<LoafView>()('/api/loaves/:id/events', 'Record what happened to a loaf')),
+    addPhoto: create<{ photoId: string }>()('/api/photos', 'Keep a photograph (JPEG, PNG or WebP as the body)'),
+    photo: get<Blob>()('/api/photos/:id', 'A photograph'),
+  },
+  room: {
+    trayCards: get<Blob>()('/api/loaves/:id/tray-cards.pdf', 'A card with a code for each tray of a loaf, to print'),
+    rackCards: get<Blob>()('/api/room/rack-cards.pdf', 'A card with a code for each rack, to print'),
+    list: get<readonly RoomDay[]>()('/api/room', 'The cure room by day, the last ninety days'),
+    keep: taking<RoomReading>()(
+      create<RoomDay>()('/api/room', 'Keep what the room’s sensor shows today; the last reading of a day holds'),
+    ),
+  },
+} as const

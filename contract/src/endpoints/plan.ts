@@ -1,0 +1,36 @@
+import { get, post, repositoryEndpoints, taking } from '../endpoint'
+import type { NewOrder, OrderAccepted, SavedOrder } from '../schemas/order'
+import type { AcceptedPlan, NewDayTick, NewCollection, NewDesign, SavedCollection, SavedDesign } from '../schemas/plan'
+import type { AcceptedPlanView, PourOfCollection, SeasonView } from '../views'
+
+/** Collections, soaps, orders and the calendar they stand on. */
+export const planEndpoints = {
+  season: get<SeasonView>()('/api/season', 'All that steers time: workshop, line-ups, batches, loaves'),
+  collections: {
+    ...repositoryEndpoints<NewCollection, SavedCollection>()('/api/collections', 'collection'),
+    pours: get<readonly PourOfCollection[]>()(
+      '/api/collections/:id/pours',
+      'What the pours of a collection took: hours as planned and as they were, ingredients',
+    ),
+  },
+  designs: repositoryEndpoints<NewDesign, SavedDesign>()('/api/designs', 'design'),
+  orders: {
+    ...repositoryEndpoints<NewOrder, SavedOrder>()('/api/orders', 'order'),
+    accept: taking<OrderAccepted>()(
+      post<SavedOrder>()(
+        '/api/orders/:id/accept',
+        'Accept an order as quoted: its soap and its pours go on the calendar',
+      ),
+    ),
+  },
+  acceptPlan: taking<AcceptedPlan>()(
+    post<AcceptedPlanView>()(
+      '/api/season/plan',
+      'Take a whole plan: pours moved and put on the calendar at once, or none of them',
+    ),
+  ),
+  tickTask: taking<NewDayTick>()(
+    post<SeasonView>()('/api/season/ticks', 'Tick a task of a day sheet, or take the tick back'),
+  ),
+  calendar: get<Blob>()('/api/calendar.ics', 'The season as an iCalendar feed (RFC 5545)'),
+} as const

@@ -1,0 +1,44 @@
+import { create, get, post, taking } from '../endpoint'
+import type { ShopBuy, NewShopOffer, ShopOffer, ShopSale } from '../schemas/shop'
+import type { NewAllotment, SalesReport } from '../schemas/work'
+import type { AllotmentView, LoafSummary, SalesTaken, TraceView } from '../views'
+
+/** Bars on their way to buyers, and the simulated shop. */
+export const releaseEndpoints = {
+  release: {
+    allot: taking<NewAllotment>()(
+      create<AllotmentView>()(
+        '/api/allotments',
+        'Set bars of a soap aside, of the loaves released first; never more than there are',
+      ),
+    ),
+    takeSales: taking<SalesReport>()(
+      post<SalesTaken>()(
+        '/api/sales',
+        'Write what was sold into the loaves it came from, all of the report or nothing',
+      ),
+    ),
+    kept: get<readonly LoafSummary[]>()(
+      '/api/kept-samples',
+      'Loaves of which bars are kept as samples, newest first, 100 at the most',
+    ),
+    labels: get<Blob>()(
+      '/api/loaves/:id/labels.pdf',
+      'Labels of a loaf on a sheet: `stock` by its key, `count` of them',
+    ),
+    traceLot: get<TraceView>()(
+      '/api/lots/:id/trace',
+      'From a delivery to every bar with some of it in it, and to its buyers',
+    ),
+  },
+  shop: {
+    offers: get<readonly ShopOffer[]>()('/api/shop/offers', 'The simulated shop: what is on sale'),
+    offer: taking<NewShopOffer>()(
+      create<ShopOffer>()('/api/shop/offers', 'The simulated shop: put bars on sale (see docs/formats/web-shop.md)'),
+    ),
+    buy: taking<ShopBuy>()(
+      create<ShopSale>()('/api/shop/offers/:designId/buy', 'The simulated shop: a made-up buyer buys'),
+    ),
+    sales: get<readonly ShopSale[]>()('/api/shop/sales/:after', 'The simulated shop: sales after a number'),
+  },
+} as const

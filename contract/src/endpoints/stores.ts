@@ -1,0 +1,13 @@
+import { get, post, repositoryEndpoints, taking } from '../endpoint'
+import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport } from '../schemas/stores'
+import type { StoresView } from '../views'
+
+/** Ingredients and their lots. */
+export const storesEndpoints = {
+  stores: get<StoresView>()('/api/stores', 'Ingredients, their lots, and what the pours on the calendar take of them'),
+  takeStoresIn: taking<StoresImport>()(
+    post<StoresView>()('/api/stores/lines', 'Take the lines of a stores file in, all of them or none'),
+  ),
+  ingredients: repositoryEndpoints<NewIngredient, SavedIngredient>()('/api/ingredients', 'ingredient'),
+  lots: repositoryEndpoints<NewLot, SavedLot>()('/api/lots', 'lot'),
+} as const

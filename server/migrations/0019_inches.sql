@@ -1,0 +1,1 @@
+ALTER TABLE `workshop` ADD `inch_style` text DEFAULT 'sixteenths' NOT NULL;
