@@ -24,7 +24,7 @@ function quantityTold(quantity: Quantity): string {
     case 'figure':
       return String(roundTo(quantity.figure, quantity.digits))
     case 'limit':
-      return String(quantity.base)
+      return String(roundTo(quantity.base, 4))
     case 'day':
       return quantity.day
   }

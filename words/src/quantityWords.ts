@@ -55,31 +55,31 @@ function sixteenths(inches: number, reading: Reading): string {
   return `${sign}${whole === 0 ? '' : `${figureWords(whole, 0, reading)} `}${part}/${of}`
 }
 
-function lengthWords(mm: number, reading: Reading): string {
-  if (reading.lengthUnit === 'in') {
-    const inches = toUnit('length', mm, 'in')
-    const told =
-      reading.inchStyle === 'decimals' ? figureWords(onStep(inches, 0.05), 2, reading) : sixteenths(inches, reading)
-    return `${told} in`
-  }
-  return `${figureWords(onStep(mm, 0.5), 1, reading)} mm`
+type Rounding = (value: number, step: number) => number
+/** What the change of units leaves behind the fifteenth digit is no reason to round. */
+const downTo: Rounding = (value, step) => withoutDust(Math.floor(withoutDust(value / step)) * step)
+const upTo: Rounding = (value, step) => withoutDust(Math.ceil(withoutDust(value / step)) * step)
+
+function lengthWords(mm: number, reading: Reading, round: Rounding = onStep): string {
+  if (reading.lengthUnit === 'mm') return `${figureWords(round(mm, 0.5), 1, reading)} mm`
+  const inches = toUnit('length', mm, 'in')
+  const told =
+    reading.inchStyle === 'decimals'
+      ? figureWords(round(inches, 0.05), 2, reading)
+      : sixteenths(round(inches, 1 / 16), reading)
+  return `${told} in`
 }
 
 /** An end of a range in the workshop's unit, rounded into the range so that typing what it says is taken. */
 function limitWords(of: LimitKind, base: number, end: 'least' | 'most', reading: Reading): string {
-  const inward = (value: number, digits: number): number => {
-    const scale = 10 ** digits
-    // What the change of units leaves behind the fifteenth digit is no reason to round.
-    const scaled = withoutDust(value * scale)
-    return (end === 'least' ? Math.ceil(scaled) : Math.floor(scaled)) / scale
-  }
-  const told = (value: number, digits: number): string => figureWords(inward(value, digits), digits, reading)
-  const { massUnit, lengthUnit, temperatureUnit } = reading
+  const round = end === 'least' ? upTo : downTo
+  const told = (value: number, digits: number): string => figureWords(round(value, 10 ** -digits), digits, reading)
+  const { massUnit, temperatureUnit } = reading
   switch (of) {
     case 'mass':
       return `${told(toUnit('mass', base, massUnit), massUnit === 'oz' ? 3 : 2)} ${massUnit}`
     case 'length':
-      return `${told(toUnit('length', base, lengthUnit), lengthUnit === 'in' ? 2 : 1)} ${lengthUnit}`
+      return lengthWords(base, reading, round)
     case 'temperature':
       return `${told(toUnit('temperature', base, temperatureUnit), 0)} ${temperatureUnit}`
     case 'share':

@@ -92,6 +92,13 @@ describe('quantities in words', () => {
     )
   })
 
+  it('tell how thick to cut downwards, so that the last bar is whole', () => {
+    // 250 / 12 = 20.83: twelve of 21 mm would want 252 mm.
+    expect(inGrams(quantity.most('length', 250 / 12))).to.equal('20.5 mm')
+    expect(inOunces(quantity.most('length', 250 / 12))).to.equal('13/16 in')
+    expect(inGrams(quantity.least('length', 66.9))).to.equal('67 mm')
+  })
+
   it('tell lengths that the same field reads back to within half a step', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 1500, noNaN: true }), (mm) => {

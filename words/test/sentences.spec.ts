@@ -40,7 +40,7 @@ describe('sentences as a maker reads them', () => {
 
   it('say how many bars are missing, and how thick to cut, in millimetres or sixteenths', () => {
     const [short] = scaleDesign({ ...workedSource, design: { ...workedSource.design, barsWanted: 12 } }).findings
-    expect(say(short!)).to.equal('2 of 12 bars are missing. Cut them 21 mm thick, or fill another mould.')
+    expect(say(short!)).to.equal('2 of 12 bars are missing. Cut them 20.5 mm thick, or fill another mould.')
     expect(sayInOunces(short!)).to.equal('2 of 12 bars are missing. Cut them 13/16 in thick, or fill another mould.')
   })
 

@@ -147,7 +147,7 @@ function barFindings(
     const mend =
       thicknessForWishMm === undefined
         ? sentence('fill_another_mould')
-        : sentence('cut_thinner_or_fill_another', { thickness: quantity.length(thicknessForWishMm) })
+        : sentence('cut_thinner_or_fill_another', { thickness: quantity.most('length', thicknessForWishMm) })
     findings.push(warn('bars_short', { missing: wish.barsWanted - bars, wanted: wish.barsWanted, mend }, 'barsWanted'))
   }
   if (barCuredG < wish.labelMassG) {

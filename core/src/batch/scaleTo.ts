@@ -104,7 +104,7 @@ function withBarsOf<M extends Mould & BarCut>(
       ? [
           warn('brim_stays_lighter', {
             brim: quantity.length(brimMm(mould)),
-            thickness: quantity.length(thicknessMm),
+            thickness: quantity.least('length', thicknessMm),
           }),
         ]
       : [],

@@ -66,7 +66,7 @@ export function yieldRemedies(
   if (thicknessMm !== undefined) {
     // Cut a hair thinner than the figure, so that the last bar is whole.
     const thinner = { ...its, barThicknessMm: Math.floor(thicknessMm * 10) / 10 }
-    const thickness = quantity.length(thinner.barThicknessMm)
+    const thickness = quantity.most('length', thinner.barThicknessMm)
     trials.push({
       kind: 'cut',
       title: sentence('cut_thinner', { thickness }),
@@ -81,7 +81,7 @@ export function yieldRemedies(
     if (isHigher && shapeOf(its) !== 'cylinder')
       trials.push({
         kind: 'fill',
-        title: sentence('cut_thinner_fill_higher', { thickness, fill: quantity.length(fillHeightMm) }),
+        title: sentence('cut_thinner_fill_higher', { thickness, fill: quantity.least('length', fillHeightMm) }),
         mouldId: its.id,
         mould: filledTo(thinner, fillHeightMm),
         mouldCount,

@@ -216,7 +216,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
   const titles = parts.map(({ mould, loaves, barThicknessMm }) =>
     shapeOf(mould) === 'cavities'
       ? sentence('trays_filled', { loaves, mould: mould.name })
-      : sentence('loaves_cut_at', { loaves, mould: mould.name, thickness: quantity.length(barThicknessMm) }),
+      : sentence('loaves_cut_at', { loaves, mould: mould.name, thickness: quantity.most('length', barThicknessMm) }),
   )
   return {
     title: sentence('quote_option', { loaves: titles, bars }),

@@ -55,7 +55,7 @@ describe('scaleBatch', () => {
     expect(scaled.barCuredG).to.be.closeTo(107.59, 0.01)
     expect(scaled.findings.map(({ code }) => code)).to.deep.equal(['bars_short'])
     expect(plainly(scaled.findings[0])).to.equal(
-      'bars_short, missing 2, wanted 12, mend (cut_thinner_or_fill_another, thickness 20.83 mm)',
+      'bars_short, missing 2, wanted 12, mend (cut_thinner_or_fill_another, thickness 20.8333)',
     )
   })
 

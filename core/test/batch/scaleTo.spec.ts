@@ -32,7 +32,7 @@ describe('mouldsFor', () => {
     const { mould, findings } = scaledFor({ by: 'label', labelMassG: 150 })
     expect(mould.fillHeightMm).to.equal(70)
     // 25 mm · 150 / 107.73
-    expect(plainly(findings[0])).to.equal('brim_stays_lighter, brim 70 mm, thickness 34.8 mm')
+    expect(plainly(findings[0])).to.equal('brim_stays_lighter, brim 70 mm, thickness 34.8')
   })
 
   it('cuts a cylinder to the label, and lets a tray be', () => {

@@ -113,7 +113,7 @@ describe('quoteOptions', () => {
     }
     const mixed = quoteOptions(wish, [long, tray], settings, 20).find(({ parts }) => parts.length === 2)
     expect(plainly(mixed?.title)).to.match(
-      /^quote_option, loaves \[\(loaves_cut_at, loaves \d+, mould Long loaf, thickness [\d.]+ mm\), \(trays_filled, loaves \d+, mould Tray\)\], bars \d+$/,
+      /^quote_option, loaves \[\(loaves_cut_at, loaves \d+, mould Long loaf, thickness [\d.]+\), \(trays_filled, loaves \d+, mould Tray\)\], bars \d+$/,
     )
     expect(mixed?.bars).to.be.at.least(145)
   })
@@ -143,7 +143,7 @@ describe('quoteOptions', () => {
       ({ parts }) => parts.length === 2,
     )
     expect(plainly(mixed?.title)).to.match(
-      /^quote_option, loaves \[(\(loaves_cut_at, loaves \d+, mould (Long|Short) loaf, thickness [\d.]+ mm\)(, )?){2}\], bars \d+$/,
+      /^quote_option, loaves \[(\(loaves_cut_at, loaves \d+, mould (Long|Short) loaf, thickness [\d.]+\)(, )?){2}\], bars \d+$/,
     )
     expect(mixed?.bars).to.be.at.least(52)
   })

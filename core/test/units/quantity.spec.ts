@@ -39,10 +39,7 @@ describe('parseQuantity', () => {
 
   it('says in plain words what it wants when there is no number', () => {
     const parsed = parseQuantity('mass', 'a handful')
-    expect(parsed).to.deep.equal({
-      ok: false,
-      problem: { code: 'quantity_unread', params: { kind: 'mass' } },
-    })
+    expect(!parsed.ok && plainly(parsed.problem)).to.equal('quantity_unread, kind mass, example 340.19 g')
   })
 
   it('names a unit that does not belong', () => {

@@ -18,7 +18,7 @@ import { computed, ref } from 'vue'
 /** What the recipe weighs, scaled to moulds, bars, a label, a mass of batter or the fat that is left. */
 const props = defineProps<{ recipe: Recipe }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, thickness } = useUnits()
 const chosen = ref(season.moulds.slice(0, 1).map(({ id }) => ({ mouldId: id, count: 1 })))
 
 const aims: readonly { value: ScaleAim['by']; title: string }[] = [
@@ -68,7 +68,7 @@ const fillWords = computed(() =>
     : aimed.value.kinds.map(({ mould }) =>
         shapeOf(mould) === 'cavities'
           ? `${mould.name}: ${mould.cavityCount} cavities`
-          : `${mould.name}: filled to ${show('length', mould.fillHeightMm)}, cut ${show('length', mould.barThicknessMm)} thick`,
+          : `${mould.name}: filled to ${show('length', mould.fillHeightMm)}, cut ${thickness(mould.barThicknessMm)} thick`,
       ),
 )
 </script>

@@ -43,6 +43,9 @@ export function useUnits() {
     return kind === 'mass' && digits === undefined ? weighed(base) : asTyped(kind, base, digits)
   }
 
+  /** How thick a bar may be cut at the most, so that as many come out as are told. */
+  const thickness = (mm: number): string => quantityWords(quantity.most('length', mm), reading.value)
+
   const currency = computed(() => season.workshop?.currency ?? 'EUR')
   /** Cents in the workshop's currency. */
   const money = (cents: number): string => formatMoney(cents, currency.value)
@@ -50,5 +53,5 @@ export function useUnits() {
   /** A sentence of the catalogue in the words of this workshop. */
   const say = (sentence: Sentence): string => sayNow.value(sentence)
 
-  return { unitOf, asTyped, show, weighed, fineMass, barMass, currency, money, say }
+  return { unitOf, asTyped, show, weighed, fineMass, barMass, thickness, currency, money, say }
 }

@@ -28,7 +28,7 @@ import YieldRemedies from './YieldRemedies.vue'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { show, barMass } = useUnits()
+const { show, barMass, thickness } = useUnits()
 
 const design = computed(() => season.design(props.id))
 const collection = computed(() => season.collection(design.value?.collectionId))
@@ -84,7 +84,7 @@ const scaledTo = computed(() => {
 })
 const partWords = (part: PourPart): string =>
   `${season.mouldWords(part)}, ${part.barsWanted} bars${
-    season.mould(part.mouldId)?.shape === 'cavities' ? '' : ` cut at ${show('length', part.barThicknessMm)}`
+    season.mould(part.mouldId)?.shape === 'cavities' ? '' : ` cut at ${thickness(part.barThicknessMm)}`
   }`
 const sentence = computed(() => {
   const now = design.value

@@ -133,8 +133,8 @@ async function hold(): Promise<void> {
           <tr v-for="check in checks" :key="check.key" :data-test="`check-${check.key}`">
             <td class="icon"><v-icon :icon="dress[check.result].icon" :color="dress[check.result].color" /></td>
             <td>
-              <b>{{ releaseCheckWords[check.key] }}</b>
-              <span class="quiet">{{ dress[check.result].word }}</span><br />{{ say(check.finding) }}
+              <b>{{ releaseCheckWords[check.key] }}</b>{{ ' ' }}<span class="quiet">{{ dress[check.result].word }}</span
+              ><br />{{ say(check.finding) }}
             </td>
             <td class="ask">
               <QuantityField

@@ -31,7 +31,7 @@ import MouldDrawing from './MouldDrawing.vue'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { show } = useUnits()
+const { show, thickness } = useUnits()
 const mould = computed(() => season.mould(props.id))
 
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
@@ -101,7 +101,7 @@ async function takeMouldAway(): Promise<void> {
     <PageHeadline>
       <template v-if="cut"
         >{{ values.name }} takes {{ Math.round(cut.volumeMl) }} ml of batter and gives {{ cut.bars }} bars of
-        {{ isCut ? show('length', values.barThicknessMm) : `${values.cavityMl} ml` }}.</template
+        {{ isCut ? thickness(values.barThicknessMm) : `${values.cavityMl} ml` }}.</template
       >
       <template v-else><span class="must">These sizes make no mould that can be filled.</span></template>
     </PageHeadline>

@@ -9,7 +9,7 @@ import MouldDrawing from './MouldDrawing.vue'
 
 /** Every kind of mould, drawn to one scale. */
 const season = useSeason()
-const { show } = useUnits()
+const { show, thickness } = useUnits()
 const longestMm = computed(() => Math.max(...season.moulds.map(({ lengthMm }) => lengthMm)))
 
 /** Which moulds are in use today, by whom. */
@@ -38,7 +38,7 @@ const holders = (mouldId: string) =>
       <p class="quiet">
         {{ Math.round(fillVolumeMl(mould)) }} ml{{ mould.measuredMl === null ? ' to the fill line' : ' as measured' }},
         {{ barsOfMould(mould).bars }} bars<template v-if="shapeOf(mould) !== 'cavities'">
-          {{ show('length', mould.barThicknessMm) }} thick</template
+          {{ thickness(mould.barThicknessMm) }} thick</template
         >
       </p>
       <p v-if="holders(mould.id).length > 0" class="brass">

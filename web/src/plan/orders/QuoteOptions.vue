@@ -16,7 +16,7 @@ defineProps<{
   /** A day of the season's problem in words. */
   on: (day: number) => string
 }>()
-const { show, barMass, money, say } = useUnits()
+const { barMass, thickness, money, say } = useUnits()
 </script>
 
 <template>
@@ -48,7 +48,7 @@ const { show, barMass, money, say } = useUnits()
             <td>
               <template v-for="part in one.parts" :key="part.mould.id"
                 ><b>{{ part.loaves }} × {{ part.mould.name }}</b
-                >, cut {{ show('length', part.barThicknessMm) }}<br
+                >, cut {{ thickness(part.barThicknessMm) }}<br
               /></template>
               <small class="quiet"
                 >{{ one.bars }} bars, {{ one.spareBars }} spare;
