@@ -15,6 +15,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
     colorScheme: 'light',
+    // Nothing waits for a list to glide open; the page itself honours the wish.
+    contextOptions: { reducedMotion: 'reduce' },
     trace: 'off',
     testIdAttribute: 'data-test',
     launchOptions: {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -11,6 +12,7 @@ import KeptSamples from './KeptSamples.vue'
 import ShopPanel from './ShopPanel.vue'
 
 const season = useSeason()
+const { say } = useUnits()
 const unanswered = { ph: null, lookIsSound: false, labelIsComplete: false }
 const rows = computed(() =>
   season.loaves
@@ -68,7 +70,9 @@ const sentence = computed(() => {
             {{
               loaf.state.status === 'held'
                 ? `Held: ${loaf.state.holdReason}`
-                : (against?.finding ?? 'Nothing that can be computed.')
+                : against
+                  ? say(against.finding)
+                  : 'Nothing that can be computed.'
             }}
           </td>
           <td class="number"><v-btn size="small" :to="`/release/${loaf.id}`">Check</v-btn></td>
