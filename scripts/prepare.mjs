@@ -44,7 +44,9 @@ function newest(folder) {
 /** Builds the web app when it is missing or older than its sources. */
 export function build() {
   const page = join(home, 'web/dist/index.html')
-  const sources = ['web/src', 'web/public', 'core/src', 'words/src', 'contract/src'].map((folder) => newest(join(home, folder)))
+  const sources = ['web/src', 'web/public', 'core/src', 'words/src', 'contract/src'].map((folder) =>
+    newest(join(home, folder)),
+  )
   const latest = Math.max(
     ...sources,
     statSync(join(home, 'package-lock.json')).mtimeMs,
