@@ -6,15 +6,14 @@ import { mouldSchema, savedMouldSchema } from './schemas/mould'
 import { orderAcceptedSchema, orderSchema, savedOrderSchema } from './schemas/order'
 import { ownFatSchema, savedOwnFatSchema } from './schemas/ownFat'
 import { versionNumber } from './schemas/pieces'
+import { collectionSchema, savedCollectionSchema } from './schemas/collection'
 import {
   acceptedPlanSchema,
   batchMoveSchema,
   batchPinSchema,
   batchSchema,
-  collectionSchema,
   dayTickSchema,
   designSchema,
-  savedCollectionSchema,
   savedDesignSchema,
 } from './schemas/plan'
 import { recipeSchema, savedRecipeSchema } from './schemas/recipe'

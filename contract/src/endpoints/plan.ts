@@ -1,6 +1,7 @@
 import { get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { NewOrder, OrderAccepted, SavedOrder } from '../schemas/order'
-import type { AcceptedPlan, NewDayTick, NewCollection, NewDesign, SavedCollection, SavedDesign } from '../schemas/plan'
+import type { NewCollection, SavedCollection } from '../schemas/collection'
+import type { AcceptedPlan, NewDayTick, NewDesign, SavedDesign } from '../schemas/plan'
 import type { AcceptedPlanView, PourOfCollection, SeasonView } from '../views'
 
 /** Collections, soaps, orders and the calendar they stand on. */

@@ -1,6 +1,7 @@
 import type { NewMould } from './mould'
 import type { NewOrder } from './order'
-import type { NewCollection, NewDesign } from './plan'
+import type { NewCollection } from './collection'
+import type { NewDesign } from './plan'
 import type { NewOwnFat } from './ownFat'
 import type { NewRecipe } from './recipe'
 import type { NewMaker, WorkshopDetails } from './workshop'

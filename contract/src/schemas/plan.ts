@@ -1,4 +1,3 @@
-import { isTimeZone } from '@vendange/core/calendar'
 import { portionKinds, potSharesFault } from '@vendange/core/batch'
 import {
   colourantRateRange,
@@ -16,12 +15,10 @@ import { array, boolean, object, string } from 'yup'
 import { contentKeys } from '@vendange/core/fats'
 import { said } from '../said'
 import {
-  claimKeys,
   dayText,
   freeText,
   hexText,
   idText,
-  momentText,
   nameText,
   optionalDay,
   optionalHex,
@@ -29,6 +26,7 @@ import {
   wholeWithin,
   within,
 } from './pieces'
+import { channelBarsRange, channelNames } from './collection'
 import { mouldCountRange } from './mould'
 import { faceSchema, moveSchema } from './pour'
 
@@ -41,60 +39,8 @@ export const potShareRange = { min: 0, max: 1 } as const
 export const potAmountRange = { min: 0, max: 50_000 } as const
 /** Scent that a gram of a pot gets where the others get 1. */
 export const scentPartRange = { min: 0, max: 5 } as const
-export const blendShareRange = { min: 0.001, max: 1 } as const
-
-export const collectionStates = ['idea', 'line_up', 'scheduled', 'in_work', 'ready', 'released', 'looked_back'] as const
-export const channelNames = ['Web', 'Stalls', 'Shops', 'Subscribers'] as const
-export const audiences = ['Subscribers', 'Mailing list'] as const
-const channelBarsRange = { min: 0, max: barsRange.max } as const
 const saleDaysRange = { min: 1, max: 400 } as const
-
-/** A collection: soaps that are released together at one moment. */
-export const collectionSchema = object({
-  name: nameText(),
-  theme: freeText(),
-  palette: array(object({ name: nameText(), hex: hexText() }).noUnknown().required())
-    .max(24)
-    .required(),
-  /** Wall time in `releaseZone`. */
-  releaseLocal: momentText(),
-  releaseZone: string()
-    .test('zone', said('zone_missing'), (value) => value === undefined || isTimeZone(value))
-    .required(),
-  /** Moments before the release at which some may buy already, in the same zone. */
-  early: array(
-    object({ audience: string().oneOf(audiences).required(), local: momentText() })
-      .noUnknown()
-      .required(),
-  )
-    .max(6)
-    .required()
-    .test('before-release', function (early) {
-      const release = (this.parent as { releaseLocal?: string }).releaseLocal ?? ''
-      const late = early?.findIndex(({ local }) => local >= release) ?? -1
-      return late < 0 || this.createError({ path: `early[${late}].local`, message: said('not_before_release') })
-    }),
-  channels: array(
-    object({
-      channel: string().oneOf(channelNames).required(),
-      bars: wholeWithin('count', channelBarsRange).required(),
-    })
-      .noUnknown()
-      .required(),
-  )
-    .max(12)
-    .required(),
-  promises: claimKeys(),
-  state: string().oneOf(collectionStates).required(),
-})
-  .noUnknown()
-  .required()
-
-export const savedCollectionSchema = collectionSchema.shape({
-  id: idText(),
-  version: versionNumber(),
-  isRemoved: boolean().required(),
-})
+export const blendShareRange = { min: 0.001, max: 1 } as const
 
 /** What its certificate says it contains that a promise may forbid. */
 const containsField = () => array(string().oneOf(contentKeys).required()).max(contentKeys.length).optional()
@@ -310,8 +256,6 @@ export const dayTickSchema = object({
 export type AcceptedPlan = InferType<typeof acceptedPlanSchema>
 export type NewDayTick = InferType<typeof dayTickSchema>
 
-export type NewCollection = InferType<typeof collectionSchema>
-export type SavedCollection = InferType<typeof savedCollectionSchema>
 export type NewDesign = InferType<typeof designSchema>
 export type SavedDesign = InferType<typeof savedDesignSchema>
 export type NewBatch = InferType<typeof batchSchema>

@@ -1,6 +1,7 @@
 export * from './workBesideThePour'
 export * from './batchPlan'
 export * from './batterVolume'
+export * from './checkStepRecord'
 export * from './designYield'
 export * from './pourSession'
 export * from './lyeSolutionDensity'
