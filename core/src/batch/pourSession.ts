@@ -215,7 +215,7 @@ function currentTargets(plan: BatchPlan, done: ReadonlyMap<string, number | null
       densityGMl: densityOf(plan),
       stepG: plan.scaleResolutionG,
     }),
-    band: superfatBand(fats, asPureNaohG(alkaliNow(done, parts), plan.recipe), 1),
+    band: superfatBand(fats, asPureNaohG(alkaliNow(done, parts), plan.recipe)),
   }
 }
 

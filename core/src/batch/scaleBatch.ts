@@ -221,7 +221,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     // With nothing to weigh there is no superfat but the recipe's own; `below_scale` refuses the batch.
     band:
       fatsG > 0
-        ? superfatBand(fats, asPureNaohG(lye, recipe), 1)
+        ? superfatBand(fats, asPureNaohG(lye, recipe))
         : { worst: recipe.superfat, likely: recipe.superfat, best: recipe.superfat },
     densityGMl,
     mouldsMl,

@@ -2,7 +2,7 @@ import type { Finding } from '../findings'
 import { quantity, refuse, sentence, warn } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
-import { naohForFats } from './naohForFats'
+import { naohForPortions } from './naohForPortions'
 import { alkaliFor, asPureNaohG, usualKohPurity } from './lye'
 import {
   additiveRateRanges,
@@ -59,7 +59,7 @@ function refuseLyeAboveFats(recipe: Recipe): Finding {
     massG: share * 1000,
     saponificationValue: fat.saponificationValue.typical,
   }))
-  const surplusG = -recipe.superfat * naohForFats(portions, { superfat: 0, naohPurity: recipe.naohPurity })
+  const surplusG = (-recipe.superfat * naohForPortions(portions)) / recipe.naohPurity
   return refuse(
     'lye_exceeds_fats',
     { superfat: quantity.share(recipe.superfat), fats: quantity.mass(1000), surplus: quantity.mass(surplusG) },
@@ -159,7 +159,7 @@ export function checkRecipe(recipe: Recipe): readonly Finding[] {
   findings.push(...checkDissolving(recipe))
 
   const weighed = blendOf(recipe).map(({ fat, share }) => ({ fat, massG: share * 1000 }))
-  const band = superfatBand(weighed, asPureNaohG(alkaliFor(weighed, recipe), recipe), 1)
+  const band = superfatBand(weighed, asPureNaohG(alkaliFor(weighed, recipe), recipe))
   if (band.worst < 0) {
     findings.push(warn('worst_case_has_lye_left', { superfat: quantity.share(band.worst) }, 'superfat'))
   }

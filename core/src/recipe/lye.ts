@@ -1,5 +1,6 @@
-import { floorToScale, roundToScale } from '../units'
+import { assertWithin, floorToScale, roundToScale } from '../units'
 import { kohMolarMass, naohMolarMass } from '../fats'
+import { kohPurityRange, kohShareRange, lyeConcentrationRange, naohPurityRange, superfatRange } from './ranges'
 import type { Recipe, RecipeLiquid } from './recipe'
 import type { WeighedFat } from './superfatBand'
 import { naohDemand } from './superfatBand'
@@ -39,13 +40,17 @@ export function asPureNaohG({ naohG, kohG }: Alkali, recipe: Pick<Recipe, 'naohP
  * fats take at no superfat.
  *
  * @param stepG step of the scale, g; 0 for figures that are not rounded
- * @throws {RangeError} if a mass is out of range
+ * @throws {RangeError} if a mass, the superfat, a purity or the share of KOH is out of range
  */
 export function alkaliFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0): Alkali {
   const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
   const floor = (massG: number): number => (stepG > 0 ? floorToScale(Math.max(0, massG), stepG) : Math.max(0, massG))
   const kohShare = recipe.kohShare ?? 0
   const kohPurity = recipe.kohPurity ?? usualKohPurity
+  assertWithin('superfat', recipe.superfat, superfatRange)
+  assertWithin('naohPurity', recipe.naohPurity, naohPurityRange)
+  assertWithin('kohShare', kohShare, kohShareRange)
+  assertWithin('kohPurity', kohPurity, kohPurityRange)
   const demandG = naohDemand(fats, 'typical')
   const wantedG = demandG * (1 - recipe.superfat)
   const kohPerNaoh = kohMolarMass / naohMolarMass
@@ -56,15 +61,16 @@ export function alkaliFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0
 }
 
 /**
- * The lye for weighed fats with its water, part of which other liquids may bring.
+ * The lye for weighed fats, the way in for whatever is made: alkali as `alkaliFor` has it, with its water, part of which other liquids may bring.
  *
  * @param stepG step of the scale, g; 0 for figures that are not rounded
- * @throws {RangeError} if a mass is out of range
+ * @throws {RangeError} as `alkaliFor` does, and if the concentration is out of range
  */
 export function lyeFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0): Lye {
   const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
   const alkali = alkaliFor(fats, recipe, stepG)
   const { lyeConcentration } = recipe
+  assertWithin('lyeConcentration', lyeConcentration, lyeConcentrationRange)
   const waterG = round(((alkali.naohG + alkali.kohG) * (1 - lyeConcentration)) / lyeConcentration)
   const liquids = (recipe.liquids ?? []).map(({ name, place, waterShare, partOfWater }): WeighedLiquid => {
     const massG = round((waterG * partOfWater) / waterShare)

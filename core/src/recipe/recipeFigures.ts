@@ -43,7 +43,7 @@ export function recipeFigures(recipe: Recipe, fatsG: number): RecipeFigures {
     additives,
     dissolvingWaterG: dissolvingWaterG(lye, wettingG(additives, 'water')),
     water: waterFigures(recipe.lyeConcentration, alkaliG / fatsG),
-    band: superfatBand(weighed, asPureNaohG(lye, recipe), 1),
+    band: superfatBand(weighed, asPureNaohG(lye, recipe)),
     ...fattyAcidProfile(blend),
     liquidShare: liquidShare(blend),
   }

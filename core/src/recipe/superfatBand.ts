@@ -1,7 +1,7 @@
 import type { Fat } from '../fats'
 import { assertWithin } from '../units'
-import { naohForFats } from './naohForFats'
-import { massRange, naohPurityRange } from './ranges'
+import { naohForPortions } from './naohForPortions'
+import { massRange } from './ranges'
 
 /** A weighed fat of the table. */
 export interface WeighedFat {
@@ -22,25 +22,21 @@ type SpanEnd = 'min' | 'typical' | 'max'
 
 /** g of pure NaOH that the fats take with nothing left over, at one end of the span of saponification values. */
 export function naohDemand(fats: readonly WeighedFat[], end: SpanEnd): number {
-  return naohForFats(
-    fats.map(({ fat, massG }) => ({ massG, saponificationValue: fat.saponificationValue[end] })),
-    { superfat: 0 },
-  )
+  return naohForPortions(fats.map(({ fat, massG }) => ({ massG, saponificationValue: fat.saponificationValue[end] })))
 }
 
 /**
- * The superfat that `naohG` of flakes leaves in these fats: 1 − NaOH · purity / demand. Other alkali counts by the pure
- * NaOH that it stands for.
+ * The superfat that an alkali leaves in these fats: 1 − pure NaOH / demand.
  *
- * @throws {RangeError} if a mass or the purity is out of range, or the fats weigh nothing
+ * @param pureNaohG the alkali as pure NaOH that it stands for: see `asPureNaohG`
+ * @throws {RangeError} if a mass is out of range, or the fats weigh nothing
  */
-export function superfatBand(fats: readonly WeighedFat[], naohG: number, naohPurity: number): SuperfatBand {
-  assertWithin('naohG', naohG, massRange)
-  assertWithin('naohPurity', naohPurity, naohPurityRange)
+export function superfatBand(fats: readonly WeighedFat[], pureNaohG: number): SuperfatBand {
+  assertWithin('pureNaohG', pureNaohG, massRange)
   const left = (end: SpanEnd): number => {
     const demandG = naohDemand(fats, end)
     if (!(demandG > 0)) throw new RangeError('Expected fats that weigh more than 0 g')
-    return 1 - (naohG * naohPurity) / demandG
+    return 1 - pureNaohG / demandG
   }
   return { worst: left('min'), likely: left('typical'), best: left('max') }
 }

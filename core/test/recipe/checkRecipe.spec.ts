@@ -109,16 +109,15 @@ describe('superfatBand', () => {
     // Low: 0.45·184 + 0.30·248 + 0.25·170 = 199.7; high: 0.45·196 + 0.30·265 + 0.25·190 = 215.2 g KOH.
     // The lye of 207.6 · 0.95 = 197.22 g KOH leaves 1 − 197.22/199.7 and 1 − 197.22/215.2.
     const { naohG } = recipeFigures(workedRecipe, 1000)
-    const band = superfatBand(weighed, naohG, 1)
+    const band = superfatBand(weighed, naohG)
     expect(band.worst).to.be.closeTo(0.01242, 0.00002)
     expect(band.likely).to.be.closeTo(0.05, 1e-12)
     expect(band.best).to.be.closeTo(0.08355, 0.00002)
   })
 
   it('throws when there is nothing to take the lye', () => {
-    expect(() => superfatBand([], 10, 1)).to.throw(RangeError, 'Expected fats that weigh more than 0 g')
-    expect(() => superfatBand(weighed, -1, 1)).to.throw(RangeError, 'Expected naohG')
-    expect(() => superfatBand(weighed, 10, 1.4)).to.throw(RangeError, 'Expected naohPurity')
+    expect(() => superfatBand([], 10)).to.throw(RangeError, 'Expected fats that weigh more than 0 g')
+    expect(() => superfatBand(weighed, -1)).to.throw(RangeError, 'Expected pureNaohG')
   })
 })
 

@@ -38,7 +38,7 @@ describe('alkaliFor', () => {
     // 135.4487 · 0.95 · 0.9, and 190 · 0.95 · 0.1 / 0.9.
     expect(naohG).to.be.closeTo(115.8087, 0.0005)
     expect(kohG).to.be.closeTo(20.0556, 0.0005)
-    expect(superfatBand(kilo, asPureNaohG({ naohG, kohG }, { naohPurity: 1, kohPurity: 0.9 }), 1).likely).to.be.closeTo(
+    expect(superfatBand(kilo, asPureNaohG({ naohG, kohG }, { naohPurity: 1, kohPurity: 0.9 })).likely).to.be.closeTo(
       0.05,
       1e-9,
     )

@@ -5,7 +5,7 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiClose, mdiLock, mdiLockOpenVariantOutline, mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
-import { missingShare, naohForFats, toWhole, withMass, withShare } from '@vendange/core/recipe'
+import { missingShare, naohForPortions, toWhole, withMass, withShare } from '@vendange/core/recipe'
 import { parsePastedFats } from '@vendange/core/recipe/csv'
 import { computed, ref } from 'vue'
 
@@ -61,7 +61,7 @@ function swap(index: number, fatKey: string): void {
   const [before, after] = [season.fat(line?.fatKey ?? ''), season.fat(fatKey)]
   if (!line || !before || !after || before === after) return
   const naohG = (fat: typeof before): number =>
-    naohForFats([{ massG: 1000 * line.share, saponificationValue: fat.saponificationValue.typical }], { superfat: 0 })
+    naohForPortions([{ massG: 1000 * line.share, saponificationValue: fat.saponificationValue.typical }])
   const moreG = naohG(after) - naohG(before)
   const what = `${show('mass', Math.abs(moreG))} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
   swapped.value = `${after.name} in place of ${before.name}, the rest as it was: a kilo of fats takes ${what} before superfat.`

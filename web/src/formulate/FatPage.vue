@@ -20,7 +20,7 @@ import {
   fattyAcidMolarMass,
   ownFatKey,
 } from '@vendange/core/fats'
-import { naohForFats } from '@vendange/core/recipe'
+import { naohForPortions } from '@vendange/core/recipe'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { contentWords } from '@vendange/words'
@@ -76,7 +76,7 @@ const findings = computed(() => (values.value ? checkOwnFat(values.value) : []))
 const expected = computed(() => values.value && expectedSaponification(values.value))
 const naohG = computed(() =>
   values.value && findings.value.every(({ severity }) => severity !== 'refuse')
-    ? naohForFats([{ massG: 1000, saponificationValue: values.value.saponificationValue.typical }], { superfat: 0 })
+    ? naohForPortions([{ massG: 1000, saponificationValue: values.value.saponificationValue.typical }])
     : undefined,
 )
 const usedIn = computed(() =>
