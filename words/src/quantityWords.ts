@@ -1,12 +1,12 @@
 import { formatDay } from '@vendange/core/calendar'
 import type { LimitKind, Quantity } from '@vendange/core/findings'
-import { formatMoney, gramsPerOunce, toUnit, withoutDust } from '@vendange/core/units'
+import { formatMoney, gramsPerOunce, roundTo, toUnit, withoutDust } from '@vendange/core/units'
 import type { Reading } from './reading'
 
 /** A figure without grouping, trailing zeros or "-0". */
 function figureWords(value: number, digits: number, { locale }: Reading): string {
   const format = new Intl.NumberFormat(locale, { maximumFractionDigits: digits, useGrouping: false })
-  return format.format(Number(value.toFixed(digits)) === 0 ? 0 : value)
+  return format.format(roundTo(value, digits) === 0 ? 0 : value)
 }
 
 /** Digits after the point that a step needs: 1 for 0.5, 2 for 0.05. At most 3. */
@@ -56,7 +56,7 @@ function sixteenths(inches: number, reading: Reading): string {
 }
 
 type Rounding = (value: number, step: number) => number
-/** What the change of units leaves behind the fifteenth digit is no reason to round. */
+/** What the change of units leaves behind the sixth digit is no reason to round. */
 const downTo: Rounding = (value, step) => withoutDust(Math.floor(withoutDust(value / step)) * step)
 const upTo: Rounding = (value, step) => withoutDust(Math.ceil(withoutDust(value / step)) * step)
 

@@ -40,8 +40,9 @@ async function allot(): Promise<void> {
     const given = await api(endpoints.release.allot, {
       body: { ...form, who, orderId: form.channel === 'Orders' ? form.orderId : null },
     })
-    words.value = `Set aside: ${given.lots.map(({ lotCode, bars }) => `${bars} of lot ${lotCode}`).join(', ')}.`
+    // It is said once the page shows it, so that the next step starts from what is there.
     await season.load()
+    words.value = `Set aside: ${given.lots.map(({ lotCode, bars }) => `${bars} of lot ${lotCode}`).join(', ')}.`
   } catch (error) {
     trouble.value = problemOf(error).detail
   }

@@ -19,8 +19,9 @@ const trouble = ref<string>()
 async function doing(work: () => Promise<string>): Promise<void> {
   trouble.value = undefined
   try {
-    words.value = await work()
+    const done = await work()
     offers.value = await api(endpoints.shop.offers)
+    words.value = done
   } catch (error) {
     trouble.value = problemOf(error).detail
     offers.value = await api(endpoints.shop.offers).catch(() => offers.value)
