@@ -18,8 +18,8 @@ async function take(file: File): Promise<void> {
     const { loaves, events, photos } = await api(endpoints.archive.take, {
       rawBody: new Blob([file], { type: 'application/zip' }),
     })
-    words.value = `Brought back: ${loaves} loaves, ${events} events, ${photos} photographs.`
     await season.load()
+    words.value = `Brought back: ${loaves} loaves, ${events} events, ${photos} photographs.`
   } catch (error) {
     trouble.value = problemOf(error).detail
   } finally {
