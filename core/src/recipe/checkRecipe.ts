@@ -79,7 +79,7 @@ function checkOtherParts(recipe: Recipe): Finding[] {
       findings.push(
         refuse(
           'water_share_range',
-          { liquid: name, least: quantity.share(waterShareRange.min) },
+          { liquid: name || sentence('unnamed_liquid'), least: quantity.share(waterShareRange.min) },
           `liquids[${index}].waterShare`,
         ),
       )
@@ -98,10 +98,14 @@ function checkOtherParts(recipe: Recipe): Finding[] {
         basis === 'bar'
           ? refuse(
               'additive_range_bar',
-              { additive: name, most: quantity.most('mass', range.max) },
+              { additive: name || sentence('unnamed_additive'), most: quantity.most('mass', range.max) },
               `additives[${index}].rate`,
             )
-          : refuse('additive_range', { additive: name, most: quantity.share(range.max) }, `additives[${index}].rate`),
+          : refuse(
+              'additive_range',
+              { additive: name || sentence('unnamed_additive'), most: quantity.share(range.max) },
+              `additives[${index}].rate`,
+            ),
       )
     if (wetting && !isWithin(wetting.ratio, wettingRatioRange))
       findings.push(refuse('wetting_range', undefined, `additives[${index}].wetting.ratio`))

@@ -128,8 +128,8 @@ describe('the ends of what a recipe may be', () => {
           additives: [{ name: '', basis, rate: 99_999, place: 'trace', wetting: null, contains: [] }],
         })[0],
       )
-    expect(of('bar')).to.match(/^additive_range_bar, additive , most \d+$/)
-    expect(of('fats')).to.match(/^additive_range, additive , most \d+ %$/)
+    expect(of('bar')).to.match(/^additive_range_bar, additive \(unnamed_additive\), most \d+$/)
+    expect(of('fats')).to.match(/^additive_range, additive \(unnamed_additive\), most \d+ %$/)
   })
 
   it('is half of the fats at trace, and no more', () => {

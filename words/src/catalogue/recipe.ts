@@ -15,6 +15,8 @@ export const recipeWords = {
   too_much_liquid: 'The liquids bring {brought} of the water: {over} too much.',
   additive_range_bar: 'Of {additive} a bar takes up to {most}.',
   additive_range: 'Of {additive} a batch takes up to {most}.',
+  unnamed_liquid: 'the liquid',
+  unnamed_additive: 'it',
   wetting_range: 'Wet it with up to 10 times its mass.',
   too_much_at_trace:
     '{atTrace} of the fats would go in at trace; without at least half of them at the start the lye does not come to trace.',
