@@ -3,10 +3,21 @@ import type { LimitKind, Quantity } from '@vendange/core/findings'
 import { formatMoney, gramsPerOunce, roundTo, toUnit, withoutDust } from '@vendange/core/units'
 import type { Reading } from './reading'
 
+const numberFormats = new Map<string, Intl.NumberFormat>()
+
+/** Making a format is slow beside using it, and a page tells the same kinds of figures again and again. */
+function numberFormat(locale: string, digits: number): Intl.NumberFormat {
+  const key = `${locale}|${digits}`
+  const known = numberFormats.get(key)
+  if (known) return known
+  const format = new Intl.NumberFormat(locale, { maximumFractionDigits: digits, useGrouping: false })
+  numberFormats.set(key, format)
+  return format
+}
+
 /** A figure without grouping, trailing zeros or "-0". */
 function figureWords(value: number, digits: number, { locale }: Reading): string {
-  const format = new Intl.NumberFormat(locale, { maximumFractionDigits: digits, useGrouping: false })
-  return format.format(roundTo(value, digits) === 0 ? 0 : value)
+  return numberFormat(locale, digits).format(roundTo(value, digits) === 0 ? 0 : value)
 }
 
 /** Digits after the point that a step needs: 1 for 0.5, 2 for 0.05. At most 3. */

@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url'
 import { plainReading, sayFor } from '../src'
 import { catalogue } from '../src/catalogue'
 import { saidInSources } from './saidInSources'
+import { ounceReading } from './readings'
 
 const home = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '')
 const { said, hidden } = saidInSources(home)
@@ -71,16 +72,7 @@ function waysToFill(code: string): readonly Readonly<Record<string, Param>>[] {
 }
 
 const metric = sayFor({ ...plainReading, today: '2027-03-08' })
-const imperial = sayFor({
-  massUnit: 'oz',
-  lengthUnit: 'in',
-  temperatureUnit: '°F',
-  inchStyle: 'sixteenths',
-  currency: 'USD',
-  scaleStepG: 1.4174761563,
-  locale: 'en-US',
-  today: '2027-03-08',
-})
+const imperial = sayFor(ounceReading)
 
 describe('the catalogue of sentences', () => {
   it('has every code that is said anywhere, and no code that nobody says', () => {

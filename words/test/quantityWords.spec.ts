@@ -2,18 +2,9 @@ import { quantity } from '@vendange/core/findings'
 import { isWithin, parseQuantity } from '@vendange/core/units'
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { Reading } from '../src'
 import { plainReading, quantityWords } from '../src'
+import { ounceReading as ounces } from './readings'
 
-const ounces: Reading = {
-  massUnit: 'oz',
-  lengthUnit: 'in',
-  temperatureUnit: '°F',
-  inchStyle: 'sixteenths',
-  currency: 'USD',
-  scaleStepG: 0.05 * 28.349523125,
-  locale: 'en-US',
-}
 const inGrams = (of: Parameters<typeof quantityWords>[0], scaleStepG = 1): string =>
   quantityWords(of, { ...plainReading, scaleStepG })
 const inOunces = (of: Parameters<typeof quantityWords>[0]): string => quantityWords(of, ounces)

@@ -14,18 +14,10 @@ import type { Wish } from '@vendange/core/wishes'
 import { wishSentence } from '@vendange/core/wishes'
 import { expect } from 'chai'
 import { workedRecipe, workedSource } from '../../core/test/blends'
+import { ounceReading } from './readings'
 
 const say = sayFor({ ...plainReading, scaleStepG: 0.1, today: '2027-03-08' })
-const sayInOunces = sayFor({
-  massUnit: 'oz',
-  lengthUnit: 'in',
-  temperatureUnit: '°F',
-  inchStyle: 'sixteenths',
-  currency: 'USD',
-  scaleStepG: 1.4174761563,
-  locale: 'en-US',
-  today: '2027-03-08',
-})
+const sayInOunces = sayFor(ounceReading)
 
 describe('sentences as a maker reads them', () => {
   it('say what is wrong with a recipe, with its figures', () => {

@@ -1,3 +1,11 @@
+import { faultKeys } from '@vendange/core/cutting'
+import { faultWords } from '../labels/loaf'
+
+/** What each fault is called, as branches of a choice, the last for the rest: its name stands in the table of faults alone. */
+const faultNames = faultKeys
+  .map((key, at) => `${at === faultKeys.length - 1 ? 'other' : key} {${faultWords[key].name}}`)
+  .join(' ')
+
 /** The life of a loaf and its release. */
 export const loafWords = {
   bars_outweigh_loaf:
@@ -6,8 +14,7 @@ export const loafWords = {
   scrap_is_gone: 'Only {left} of it are in the bin.',
   heavier_than_before:
     'That is {more} heavier than on {day}, and a bar only dries. Is it the marked bar? Weigh it again, or say that you are sure.',
-  fault_name:
-    '{fault, select, air_pockets {Air pockets} half_gel {A ring, half gelled} rivers {Glycerine rivers} ash {Ash} cracks {Cracks} orange_spots {Orange spots} curdled {Curdled spots} bleeding {Colour bleeds} colour_off {Colour off the plan} other {White, soft or wet pocket that bites}}',
+  fault_name: `{fault, select, ${faultNames}}`,
   fault_is_not_open: '{fault} is not open on this loaf.',
   more_than_cut: 'Only {bars, plural, one {one bar was} other {# bars were}} cut from this loaf.',
   more_than_unreleased: 'Only {bars, plural, one {one bar is} other {# bars are}} left to be released.',
