@@ -26,7 +26,8 @@ import { sameOriginOnly } from './parts/sameOrigin'
 import { orderService } from './plan/orderService'
 import { planService } from './plan/planService'
 import { batchRoutes } from './pour/batchRoutes'
-import { batchService } from './pour/batchService'
+import { benchService } from './pour/benchService'
+import { pourPlanning } from './pour/pourPlanning'
 import { planAcceptance } from './season/planAcceptance'
 import { allotmentService } from './release/allotmentService'
 import { releaseRoutes } from './release/releaseRoutes'
@@ -60,7 +61,8 @@ export function servicesOf(context: Context) {
     recipes: recipeService(context),
     ownFats: ownFatService(context),
     plan: planService(context),
-    batches: batchService(context),
+    planning: pourPlanning(context),
+    bench: benchService(context),
     loaves: loafService(context),
     photos: photoService(context),
     room: roomService(context),
@@ -94,7 +96,7 @@ function apiRouter(context: Context): Router {
   serveRepository(router, endpoints.designs, services.plan.designs)
   serveRepository(router, endpoints.orders, services.orders)
   serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
-  batchRoutes(router, services.batches, context)
+  batchRoutes(router, services, context)
   instrumentRoutes(router)
   loafRoutes(router, services.loaves, services.photos)
   roomRoutes(router, services, context)

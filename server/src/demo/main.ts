@@ -1,7 +1,7 @@
 import { existsSync, renameSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { openDatabase } from '../db/database'
-import { demoToday } from './scenario'
+import { demoToday } from './scenario/workshop'
 import { seedDemo } from './seedDemo'
 
 // Makes the demo's database when it is missing, or anew with --fresh.

@@ -7,7 +7,7 @@ import { randomFrom } from '@vendange/core/random'
 import { and, eq, isNotNull, like, notInArray } from 'drizzle-orm'
 import type { Database, Transaction } from '../db/database'
 import { batches, benchRecords, designs, loafEvents, loaves, lots, lotUses, makers } from '../db/schema'
-import { demoToday } from './scenario'
+import { demoToday } from './scenario/workshop'
 import { roundTo } from '@vendange/core/units'
 
 /** How much history is made up. */

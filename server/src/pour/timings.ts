@@ -1,0 +1,37 @@
+import type { RecordedStep, TimedPourView } from '@vendange/contract'
+import { clockKeys } from '@vendange/core/batch'
+import { timingOf } from '@vendange/core/pour'
+import { and, desc, eq, inArray } from 'drizzle-orm'
+import { planOfBatch } from '../db/batchRow'
+import type { Reader } from '../db/database'
+import { readTimedRecords } from '../db/loafRow'
+import { batches, benchRecords } from '../db/schema'
+
+/** Timed pours that are learned from: the newest. */
+const mostTimings = 60
+
+/** Pours whose clock was started, the latest last. */
+export async function readTimings(reader: Reader): Promise<readonly TimedPourView[]> {
+  const timed = await reader
+    .select({ batchId: benchRecords.batchId })
+    .from(benchRecords)
+    .innerJoin(batches, eq(benchRecords.batchId, batches.id))
+    .where(and(eq(benchRecords.stepKey, clockKeys.emulsion), eq(batches.isRemoved, false)))
+    .groupBy(benchRecords.batchId)
+    .orderBy(desc(batches.pourDay), desc(batches.id))
+    .limit(mostTimings)
+  const ids = timed.map(({ batchId }) => batchId)
+  const rows = await reader.select().from(batches).where(inArray(batches.id, ids)).orderBy(batches.pourDay, batches.id)
+  // Of its records what was tapped and how warm it was.
+  const records = await readTimedRecords(reader, ids)
+  const byBatch = new Map<string, RecordedStep[]>()
+  for (const { batchId, ...record } of records) byBatch.set(batchId, [...(byBatch.get(batchId) ?? []), record])
+  const views = await Promise.all(
+    rows.map(async (row): Promise<TimedPourView | undefined> => {
+      const plan = await planOfBatch(reader, row)
+      const timing = timingOf(plan, byBatch.get(row.id) ?? [])
+      return timing && { ...timing, batchId: row.id, designId: row.designId, name: plan.designName, day: row.pourDay }
+    }),
+  )
+  return views.filter((one) => one !== undefined)
+}
