@@ -8,14 +8,21 @@ export default ts.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'server/migrations/**', 'test-results/**'] },
   js.configs.recommended,
   ...ts.configs.recommended,
-  ...vue.configs['flat/recommended'],
+  // Where there are no pages there is nothing for the rules of pages to read.
+  ...vue.configs['flat/recommended'].map((config) => ({ files: ['web/src/**/*.{ts,vue}'], ...config })),
   {
     files: ['**/*.{ts,vue}'],
-    languageOptions: { parser: vueParser, parserOptions: { parser: ts.parser, sourceType: 'module' } },
+    languageOptions: { parser: ts.parser, parserOptions: { sourceType: 'module' } },
     rules: {
       'no-undef': 'off', // the compiler knows better
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    files: ['web/src/**/*.vue'],
+    languageOptions: { parser: vueParser, parserOptions: { parser: ts.parser } },
+    rules: {
       'vue/multi-word-component-names': 'off',
       'vue/valid-v-slot': ['error', { allowModifiers: true }],
       'vue/require-default-prop': 'off',
@@ -25,7 +32,8 @@ export default ts.config(
     files: ['{core,words,contract,server,web,e2e,bench}/**/*.{ts,vue}'],
     languageOptions: {
       parserOptions: {
-        projectService: true,
+        // As few programs as there are machines: a room is read once, not once for each room above it.
+        project: ['tsconfig.json', 'tsconfig.pages.json', 'web/tsconfig.json'],
         tsconfigRootDir: import.meta.dirname,
         extraFileExtensions: ['.vue'],
       },
