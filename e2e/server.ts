@@ -28,7 +28,13 @@ export class WorkshopProcess {
 
   /** Starts it on a frozen day, on the port it had before. */
   async start(today: string): Promise<void> {
-    const env = { ...process.env, VENDANGE_DATA: this.folder, VENDANGE_TODAY: today, VENDANGE_PORT: String(this.port) }
+    const env = {
+      ...process.env,
+      VENDANGE_DATA: this.folder,
+      VENDANGE_TODAY: today,
+      VENDANGE_PORT: String(this.port),
+      VENDANGE_INSTRUMENT_MS: '60',
+    }
     const child = spawn(process.execPath, ['--enable-source-maps', madeBefore('VENDANGE_E2E_SERVER')], {
       env,
       stdio: ['ignore', 'pipe', 'inherit'],

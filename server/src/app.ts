@@ -48,6 +48,8 @@ export interface AppOptions {
   readonly logger: Logger
   /** Folder of the built web app; without it only the API is served. */
   readonly webFolder?: string
+  /** Between two readings of the simulated instruments, ms. @default as the instruments see their time */
+  readonly instrumentMs?: number
 }
 
 /** Every service of the house; the demo is seeded through the same ones. */
@@ -74,7 +76,7 @@ export function servicesOf(context: Context) {
   }
 }
 
-function apiRouter(context: Context): Router {
+function apiRouter(context: Context, instrumentMs?: number): Router {
   const router = Router()
   const services = servicesOf(context)
   const description = openApiDocument(version)
@@ -97,7 +99,7 @@ function apiRouter(context: Context): Router {
   serveRepository(router, endpoints.orders, services.orders)
   serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
   batchRoutes(router, services, context)
-  instrumentRoutes(router)
+  instrumentRoutes(router, instrumentMs)
   loafRoutes(router, services.loaves, services.photos)
   roomRoutes(router, services, context)
   releaseRoutes(router, services, context)
@@ -121,7 +123,7 @@ function servePages(app: Express, webFolder: string): void {
 }
 
 /** The whole application on one port: API and web pages. */
-export function createApp({ context, logger, webFolder }: AppOptions): Express {
+export function createApp({ context, logger, webFolder, instrumentMs }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use((_request, response, next) => {
@@ -149,7 +151,7 @@ export function createApp({ context, logger, webFolder }: AppOptions): Express {
   )
   app.use('/api', sameOriginOnly)
   app.use(express.json({ limit: '1mb' }))
-  app.use(apiRouter(context))
+  app.use(apiRouter(context, instrumentMs))
   if (webFolder !== undefined && existsSync(join(webFolder, 'index.html'))) servePages(app, webFolder)
   app.use((request) => {
     throw notFound(`There is nothing at ${request.path}.`)

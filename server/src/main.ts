@@ -23,7 +23,13 @@ try {
     now: () => new Date(),
   })
   await ensureWorkshop(database, Intl.DateTimeFormat().resolvedOptions().timeZone)
-  const app = createApp({ context: { database, clock, newId: randomUUID }, logger, webFolder: join(home, 'web/dist') })
+  const app = createApp({
+    context: { database, clock, newId: randomUUID },
+    logger,
+    webFolder: join(home, 'web/dist'),
+    // A journey need not wait for a simulated scale as a hand would.
+    ...(env['VENDANGE_INSTRUMENT_MS'] ? { instrumentMs: Number(env['VENDANGE_INSTRUMENT_MS']) } : {}),
+  })
   const server = app.listen(port, host, (error?: Error) => {
     if (error) {
       console.error(`Vendange cannot listen on ${host}:${port}: ${error.message}`)

@@ -1,9 +1,9 @@
 import { blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
-import { seedDemo } from '../src/demo/seedDemo'
-import { openDatabase } from '../src/db/database'
-import { join } from 'node:path'
+import { servicesOf } from '../src/app'
+import { frozenClock } from '../src/parts/clock'
+import { openDemo } from './seededDemo'
 import type { TestWorkshop } from './workshopAtTest'
 import { furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 
@@ -24,25 +24,14 @@ describe('the archive', () => {
   }
 
   it('goes out of one workshop into an empty one, equal to the last event and the last picture', async () => {
-    const other = await openTestWorkshop()
+    const { database, dispose } = await openDemo()
     try {
-      await other.database.close()
-      const database = await openDatabase({
-        file: join(other.folder, 'demo.sqlite'),
-        backupFolder: join(other.folder, 'backups'),
-        now: () => new Date('2027-03-08T12:00:00Z'),
-      })
-      await seedDemo(database)
-      const { servicesOf } = await import('../src/app')
-      const { frozenClock } = await import('../src/parts/clock')
-      const clock = frozenClock('2027-03-08')
-      const services = servicesOf({ database, clock, newId: () => 'photo-1' })
+      const services = servicesOf({ database, clock: frozenClock('2027-03-08'), newId: () => 'photo-1' })
       const [maker] = (await services.season.view()).makers
       const [head, end] = ['89504e470d0a1a0a', '0000000049454e44ae426082'].map((hex) => Buffer.from(hex, 'hex'))
       const png = Buffer.concat([head!, Buffer.alloc(64, 7), end!])
       await services.photos.keep(png, maker?.id ?? '')
       const out = await services.archive.make()
-      await database.close()
       const taken = await take(out)
       expect(taken.photos).to.equal(1)
       expect(taken.loaves).to.be.above(15)
@@ -50,7 +39,7 @@ describe('the archive', () => {
       const season = await workshop.api(endpoints.season)
       expect(season.loaves.some(({ name }) => name === 'Dining Car')).to.equal(true)
     } finally {
-      await other.close().catch(() => undefined)
+      await dispose()
     }
   }).timeout(60_000)
 

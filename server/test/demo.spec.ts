@@ -1,31 +1,22 @@
 import { expect } from 'chai'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { rmSync } from 'node:fs'
 import { servicesOf } from '../src/app'
-import { openDatabase } from '../src/db/database'
 import { demoCollections } from '../src/demo/scenario/collections'
 import { demoRecipes } from '../src/demo/scenario/recipes'
 import { demoMoulds, demoToday } from '../src/demo/scenario/workshop'
-import { seedDemo } from '../src/demo/seedDemo'
 import { frozenClock } from '../src/parts/clock'
 import { checkMould } from '@vendange/core/mould'
 import { checkRecipe } from '@vendange/core/recipe'
+import { openDemo, seedAnew } from './seededDemo'
 
-async function seeded() {
-  const folder = mkdtempSync(join(tmpdir(), 'vendange-'))
-  const database = await openDatabase({
-    file: join(folder, 'vendange.sqlite'),
-    backupFolder: join(folder, 'backups'),
-    now: () => new Date(),
-  })
-  await seedDemo(database)
+/** All that is seen of the demo in a folder, or in the one that the tests share. */
+async function seen(folder?: string) {
+  const { database, dispose } = await openDemo(folder)
   const services = servicesOf({ database, clock: frozenClock(demoToday), newId: () => 'none' })
   const season = await services.season.view()
   const loaves = await services.loaves.list()
   const stories = await Promise.all(loaves.map(({ id }) => services.loaves.view(id)))
-  await database.close()
-  rmSync(folder, { recursive: true, force: true })
+  await dispose()
   return { season, loaves, stories }
 }
 
@@ -36,9 +27,10 @@ describe('the demo', () => {
   })
 
   it('is rebuilt identically, with something in every stage', async () => {
-    const first = await seeded()
-    const second = await seeded()
-    expect(second).to.deep.equal(first)
+    const first = await seen()
+    const folder = await seedAnew()
+    expect(await seen(folder)).to.deep.equal(first)
+    rmSync(folder, { recursive: true })
     const { season, loaves } = first
     expect(season.collections.map(({ name }) => name)).to.include.members(['Night Train', 'Mineral Cabinet', 'Regatta'])
     expect(season.designs).to.have.length(demoCollections.flatMap(({ soaps }) => soaps).length)

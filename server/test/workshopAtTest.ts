@@ -52,7 +52,7 @@ export async function openTestWorkshop(over = (database: Database): Database => 
     clock: { now: () => clock.now(), today: (zone: string) => clock.today(zone) },
     newId: randomUUID,
   }
-  const app = createApp({ context, logger: pino({ level: 'silent' }) })
+  const app = createApp({ context, logger: pino({ level: 'silent' }), instrumentMs: 20 })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
   })

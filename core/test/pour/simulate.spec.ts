@@ -330,7 +330,7 @@ describe('every pour plan', () => {
           section,
           seed === undefined ? {} : { hand: { seed } },
         )
-        const pots = picture(512, 384, topMm)
+        const pots = picture(320, 240, topMm)
         const pixelMm2 = (topMm * section.widthMm) / pots.length
         // Nothing is lost, nor comes in from beyond a wall: each pot has as many pixels as it was poured.
         partsPoured(moves, 3).forEach((part, pot) => {

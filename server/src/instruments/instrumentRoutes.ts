@@ -13,8 +13,8 @@ export function endStreams(): void {
   for (const response of open) response.end()
 }
 
-export function instrumentRoutes(router: Router): void {
-  const instruments = standIns()
+export function instrumentRoutes(router: Router, everyMs?: number): void {
+  const instruments = standIns(everyMs)
   const named = (name: string): StandIn => {
     const known = instrumentNames.find((one) => one === name)
     if (!known) throw notFound('There is no such instrument.')

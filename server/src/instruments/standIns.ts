@@ -24,7 +24,7 @@ export interface StandIn {
 export const instrumentNames = ['scale', 'probe', 'room'] as const
 export type InstrumentName = (typeof instrumentNames)[number]
 
-/** Between two readings. */
+/** Between two readings, as an instrument sees its time. */
 const readingMs = 200
 
 function standIn<State>(
@@ -34,6 +34,7 @@ function standIn<State>(
     readonly wait: (state: State, elapsedMs: number) => State
     readonly read: (state: State) => Reading
   },
+  everyMs: number,
 ): StandIn {
   let state = first
   let timer: ReturnType<typeof setInterval> | undefined
@@ -49,7 +50,7 @@ function standIn<State>(
     },
     listen: (tell) => {
       listeners.add(tell)
-      timer ??= setInterval(pass, readingMs)
+      timer ??= setInterval(pass, everyMs)
       return () => {
         listeners.delete(tell)
         if (listeners.size > 0) return
@@ -60,15 +61,23 @@ function standIn<State>(
   }
 }
 
-/** The scale, the probe and the cure room's sensor that ship with the app. */
-export function standIns(): Readonly<Record<InstrumentName, StandIn>> {
+/**
+ * The scale, the probe and the cure room's sensor that ship with the app.
+ *
+ * @param everyMs between two readings by the clock on the wall; below 200 their time runs faster than ours
+ */
+export function standIns(everyMs = readingMs): Readonly<Record<InstrumentName, StandIn>> {
   return {
-    scale: standIn(emptyScale, {
-      obey: commandScale,
-      wait: (state, elapsedMs) => passTime(state, elapsedMs, Math.random() * 2 - 1),
-      read: readScale,
-    }),
-    probe: standIn(hungProbe, { obey: commandProbe, wait: passProbeTime, read: readProbe }),
-    room: standIn(quietRoom, { obey: commandRoom, wait: passRoomTime, read: readRoom }),
+    scale: standIn(
+      emptyScale,
+      {
+        obey: commandScale,
+        wait: (state, elapsedMs) => passTime(state, elapsedMs, Math.random() * 2 - 1),
+        read: readScale,
+      },
+      everyMs,
+    ),
+    probe: standIn(hungProbe, { obey: commandProbe, wait: passProbeTime, read: readProbe }, everyMs),
+    room: standIn(quietRoom, { obey: commandRoom, wait: passRoomTime, read: readRoom }, everyMs),
   }
 }

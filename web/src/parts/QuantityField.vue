@@ -1,4 +1,5 @@
-<script setup lang="ts">
+<!-- Only a field that may be left empty gives null: its value is a number wherever the model is one. -->
+<script setup lang="ts" generic="Value extends number | null">
 import type { QuantityKind, Range } from '@vendange/core/units'
 import { parseQuantity } from '@vendange/core/units'
 import { computed, inject, onBeforeUnmount, ref, watch } from 'vue'
@@ -16,7 +17,7 @@ const props = defineProps<{
   optional?: boolean
   digits?: number
 }>()
-const model = defineModel<number | null>({ required: true })
+const model = defineModel<Value>({ required: true })
 const emit = defineEmits<{ problem: [message: string | undefined] }>()
 
 const { unitOf, asTyped, say } = useUnits()
@@ -48,7 +49,7 @@ function read(typed: string): void {
   text.value = typed
   if (typed.trim() === '' && props.optional) {
     report(undefined)
-    model.value = null
+    model.value = null as Value
     return
   }
   const unit = unitOf(props.kind)
@@ -57,7 +58,7 @@ function read(typed: string): void {
     ...(props.range === undefined ? {} : { range: props.range }),
   })
   report(parsed.ok ? undefined : say(parsed.problem))
-  if (parsed.ok) model.value = parsed.value
+  if (parsed.ok) model.value = parsed.value as Value
 }
 
 function leave(): void {

@@ -1,38 +1,36 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
-import { isTyping } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
-import StandInPanel from '@/parts/StandInPanel.vue'
 import type { SessionStep } from '@vendange/core/batch'
 import { emulsionStepKey } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { cautionWords } from '@vendange/words'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import BenchEntry from './BenchEntry.vue'
 import BenchFigure from './BenchFigure.vue'
+import BenchFoot from './BenchFoot.vue'
 import BenchSteps from './BenchSteps.vue'
 import BenchTimers from './BenchTimers.vue'
 import LotChoice from './LotChoice.vue'
 import PourClock from './PourClock.vue'
 import { useBench } from './useBench'
+import { useBenchKeys } from './useBenchKeys'
 import { useBenchTimers } from './useBenchTimers'
 import { usePartWeighing } from './usePartWeighing'
-import { useStepFigure } from './useStepFigure'
 import { useStepReading } from './useStepReading'
-import { cautionWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
 const { show, say } = useUnits()
-const figure = useStepFigure()
 const { view, state, records, trouble, notSaved, refusal, fieldError, keptKeys, record, finish } = useBench(props.id)
 const timers = useBenchTimers(props.id)
 
 const shown = ref(0)
 const isTaking = ref(false)
 const lotId = ref<string>()
-const readingField = ref<HTMLElement>()
-const readingBox = ref<HTMLElement>()
+const entry = ref<InstanceType<typeof BenchEntry>>()
 watch(
   () => state.value?.nextIndex,
   (next) => {
@@ -53,23 +51,11 @@ const isNearThePour = computed(() => {
 const isPoured = computed(() => view.value?.batch.status === 'poured')
 const stock = computed(() => view.value?.stock.find(({ stepKey }) => stepKey === step.value?.key))
 
-const {
-  typed,
-  isTyped,
-  problem,
-  instrument,
-  live,
-  liveWords,
-  reading,
-  underWay,
-  toGoWords,
-  doneLabel,
-  canTake,
-  forget,
-} = useStepReading(
+const reading = useStepReading(
   computed(() => (isLast.value ? undefined : step.value)),
   weighing,
 )
+const { isConnected, typed } = reading
 
 const partWords = computed(() =>
   weighing.isSplit.value && step.value?.kind === 'weigh'
@@ -80,20 +66,20 @@ const partWords = computed(() =>
 async function done(): Promise<void> {
   const now = step.value
   if (!now || isTaking.value) return
-  if (!canTake()) {
-    if (!instrument.isConnected.value) readingField.value?.focus()
+  if (!reading.canTake()) {
+    if (!isConnected.value) entry.value?.focus()
     return
   }
   isTaking.value = true
-  const wasTyped = isTyped.value
+  const wasTyped = reading.isTyped.value
   try {
-    const actual = now.kind === 'weigh' ? weighing.take(reading.value ?? 0) : (reading.value ?? null)
+    const taken = reading.reading.value
+    const actual = now.kind === 'weigh' ? weighing.take(taken ?? 0) : (taken ?? null)
     const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
-    const taken = actual === undefined || (await record({ stepKey: now.key, actual, ...chosen }))
+    const isRecorded = actual === undefined || (await record({ stepKey: now.key, actual, ...chosen }))
     if (actual === undefined) typed.value = ''
     // The vessel stays on the pan: the next weighing starts from zero.
-    if (taken && now.kind === 'weigh' && instrument.isConnected.value && !wasTyped)
-      await instrument.command('tare', 'scale')
+    if (isRecorded && now.kind === 'weigh' && isConnected.value && !wasTyped) await reading.command('tare', 'scale')
   } finally {
     isTaking.value = false
   }
@@ -108,28 +94,19 @@ async function finishPour(): Promise<void> {
 function go(by: number): void {
   const last = (state.value?.steps.length ?? 1) - 1
   shown.value = Math.min(Math.min(last, state.value?.nextIndex ?? 0), Math.max(0, shown.value + by))
-  forget()
+  reading.forget()
   lotId.value = undefined
 }
 
-/** In the empty field of the reading the arrows have nothing to move over: they lead from step to step there too. */
-const isFree = (event: KeyboardEvent): boolean =>
-  !isTyping(event) ||
-  (event.key.startsWith('Arrow') && typed.value === '' && !!readingBox.value?.contains(event.target as Node))
+useBenchKeys({
+  go,
+  take: () => void done(),
+  tare: () => void reading.command('tare'),
+  isConnected: () => isConnected.value,
+  isInEmptyField: ({ target }) => typed.value === '' && (entry.value?.contains(target) ?? false),
+})
 
-function press(event: KeyboardEvent): void {
-  if (!isFree(event) || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === 'ArrowLeft') go(-1)
-  else if (event.key === 'ArrowRight') go(1)
-  else if (event.key === ' ' || (event.key.toLowerCase() === 'w' && instrument.isConnected.value)) {
-    event.preventDefault()
-    void done()
-  } else if (event.key.toLowerCase() === 't' && instrument.isConnected.value) void instrument.command('tare')
-}
-onMounted(() => window.addEventListener('keydown', press))
-onBeforeUnmount(() => window.removeEventListener('keydown', press))
-
-const message = computed(() => problem.value ?? fieldError.value)
+const message = computed(() => reading.problem.value ?? fieldError.value)
 const stateFindings = computed(() => (state.value ? state.value.findings : []))
 const isStopped = computed(() => isRefused(stateFindings.value))
 </script>
@@ -170,44 +147,22 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             :step="step"
             :target="weighing.target.value"
             :part="partWords"
-            :under-way="underWay"
-            :to-go="toGoWords"
-            :live="instrument.isConnected.value ? liveWords : undefined"
+            :under-way="reading.underWay.value"
+            :to-go="reading.toGoWords.value"
+            :live="isConnected ? reading.liveWords.value : undefined"
           />
           <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
           <p v-if="step.detail" class="detail">{{ say(step.detail) }}</p>
           <p v-if="step.caution" class="caution">{{ cautionWords[step.caution] }}</p>
-          <div v-if="step.kind !== 'tick'" ref="readingBox" class="entry">
-            <v-text-field
-              ref="readingField"
-              v-model="typed"
-              :label="step.kind === 'temperature' ? 'The probe shows' : 'The scale shows'"
-              :placeholder="figure(step, weighing.target.value)"
-              :error="message !== undefined"
-              density="comfortable"
-              autocomplete="off"
-              inputmode="decimal"
-              data-test="reading"
-              @keydown.enter="done"
-            />
-            <v-btn
-              variant="text"
-              size="small"
-              data-test="connect"
-              @click="instrument.isConnected.value = !instrument.isConnected.value"
-              >{{
-                instrument.isConnected.value
-                  ? 'Type it instead'
-                  : `Read it from the simulated ${step.kind === 'weigh' ? 'scale' : 'probe'}`
-              }}</v-btn
-            >
-          </div>
-          <StandInPanel
-            v-if="step.kind !== 'tick' && instrument.isConnected.value"
-            :name="step.kind === 'weigh' ? 'scale' : 'probe'"
+          <BenchEntry
+            v-if="step.kind !== 'tick'"
+            ref="entry"
+            v-model="typed"
+            :step="step"
             :target="weighing.target.value"
-            :shown-g="live ?? 0"
-            @command="(line) => instrument.command(line)"
+            :reading="reading"
+            :has-error="message !== undefined"
+            @done="done"
           />
           <p v-if="message" class="trouble" role="alert">{{ message }}</p>
           <div v-if="step.wait" class="wait">
@@ -232,33 +187,16 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           </p>
         </div>
 
-        <footer>
-          <v-btn class="big" variant="tonal" :disabled="shown === 0 || isLast" aria-label="Step before" @click="go(-1)"
-            >← Back</v-btn
-          >
-          <v-btn
-            v-if="!isLast"
-            class="big main"
-            color="brass"
-            variant="flat"
-            :loading="isTaking"
-            data-test="done"
-            @click="done"
-            >{{ doneLabel }}</v-btn
-          >
-          <v-btn v-else-if="isPoured" class="big main" color="brass" variant="flat" to="/cut">To the cut</v-btn>
-          <v-btn
-            v-else
-            class="big main"
-            color="brass"
-            variant="flat"
-            :disabled="isStopped || keptKeys.size > 0"
-            data-test="finish"
-            @click="finishPour"
-            >Finish the pour</v-btn
-          >
-          <v-btn class="big" variant="tonal" to="/pour">Leave</v-btn>
-        </footer>
+        <BenchFoot
+          :has-step-before="shown > 0 && !isLast"
+          :stage="!isLast ? 'step' : isPoured ? 'poured' : 'done'"
+          :take-words="reading.doneLabel.value"
+          :is-taking="isTaking"
+          :may-finish="!isStopped && keptKeys.size === 0"
+          @back="go(-1)"
+          @take="done"
+          @finish="finishPour"
+        />
       </div>
     </template>
     <div v-else class="work">
@@ -318,23 +256,6 @@ h1 {
   margin-top: 16px;
 }
 
-.entry {
-  display: flex;
-  flex: none;
-  gap: 16px;
-  align-items: center;
-  margin-top: 22px;
-}
-
-.entry :deep(.v-text-field) {
-  max-width: 420px;
-}
-
-.entry :deep(input) {
-  min-height: 60px;
-  font-size: 1.7rem;
-}
-
 .notes {
   display: flex;
   flex-direction: column;
@@ -360,25 +281,6 @@ h1 {
   padding: 10px 18px;
   background: rgb(var(--v-theme-surface));
   font-size: 1.15rem;
-}
-
-footer {
-  position: sticky;
-  bottom: 0;
-  display: flex;
-  gap: 18px;
-  padding: 22px 0 32px;
-  background: rgb(var(--v-theme-background));
-}
-
-.big {
-  height: 84px !important;
-  min-width: 150px;
-  font-size: 1.3rem;
-}
-
-.main {
-  flex: 1;
 }
 
 @media (max-width: 900px) {

@@ -116,7 +116,11 @@ export function useStepReading(step: Ref<SessionStep | undefined>, weighing: Ret
     typed,
     isTyped,
     problem,
-    instrument,
+    isConnected: instrument.isConnected,
+    toggleInstrument: (): void => {
+      instrument.isConnected.value = !instrument.isConnected.value
+    },
+    command: instrument.command,
     live,
     liveWords,
     reading,
@@ -127,3 +131,5 @@ export function useStepReading(step: Ref<SessionStep | undefined>, weighing: Ret
     forget,
   }
 }
+
+export type StepReading = ReturnType<typeof useStepReading>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+/** The large buttons at the foot of the bench: back, take, and what comes after the last step. */
+defineProps<{
+  hasStepBefore: boolean
+  stage: 'step' | 'done' | 'poured'
+  takeWords: string
+  isTaking: boolean
+  mayFinish: boolean
+}>()
+const emit = defineEmits<{ back: []; take: []; finish: [] }>()
+</script>
+
+<template>
+  <footer>
+    <v-btn class="big" variant="tonal" :disabled="!hasStepBefore" aria-label="Step before" @click="emit('back')"
+      >← Back</v-btn
+    >
+    <v-btn
+      v-if="stage === 'step'"
+      class="big main"
+      color="brass"
+      variant="flat"
+      :loading="isTaking"
+      data-test="done"
+      @click="emit('take')"
+      >{{ takeWords }}</v-btn
+    >
+    <v-btn v-else-if="stage === 'poured'" class="big main" color="brass" variant="flat" to="/cut">To the cut</v-btn>
+    <v-btn
+      v-else
+      class="big main"
+      color="brass"
+      variant="flat"
+      :disabled="!mayFinish"
+      data-test="finish"
+      @click="emit('finish')"
+      >Finish the pour</v-btn
+    >
+    <v-btn class="big" variant="tonal" to="/pour">Leave</v-btn>
+  </footer>
+</template>
+
+<style scoped>
+footer {
+  position: sticky;
+  bottom: 0;
+  display: flex;
+  gap: 18px;
+  padding: 22px 0 32px;
+  background: rgb(var(--v-theme-background));
+}
+
+.big {
+  height: 84px !important;
+  min-width: 150px;
+  font-size: 1.3rem;
+}
+
+.main {
+  flex: 1;
+}
+</style>
