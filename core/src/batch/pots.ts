@@ -2,7 +2,7 @@ import type { Finding, Sentence } from '../findings'
 import { quantity, refuse, sentence } from '../findings'
 import type { RecipeAdditive } from '../recipe'
 import { evenShares, shareTolerance, sumOfShares, withOneMore, withoutOne } from '../recipe'
-import { roundToScale, toFineScale, withoutDust } from '../units'
+import { roundTo, roundToScale, toFineScale, withoutDust } from '../units'
 
 /** How the size of a pot is stated: a share of all batter, g, ml, or whatever the others leave. */
 export const portionKinds = ['share', 'mass', 'volume', 'rest'] as const
@@ -179,4 +179,19 @@ export function withoutPot<P extends PotColour>(pots: readonly P[], index: numbe
 export function evenPots<P extends PotColour>(pots: readonly P[]): readonly P[] {
   const alike = pots.map((pot): P => ({ ...pot, portion: undefined, amount: undefined }))
   return pots.length === 0 ? pots : sharing(alike, evenShares(pots.length))
+}
+
+/**
+ * The pots with the shares that follow: one stated by mass, by volume or as the rest keeps the share of the batter that
+ * it comes to, since its face is drawn from shares.
+ *
+ * @param weighed what each of them comes to; as long as the pots, else none follows
+ */
+export function withFollowedShares<P extends PotColour>(
+  pots: readonly P[],
+  weighed: readonly WeighedPot[],
+): readonly P[] {
+  const madeG = weighed.reduce((sum, pot) => sum + potG(pot), 0)
+  if (weighed.length !== pots.length || madeG === 0) return pots
+  return pots.map((pot, index) => (isByShare(pot) ? pot : { ...pot, share: roundTo(potG(weighed[index]!) / madeG, 4) }))
 }

@@ -1,5 +1,6 @@
 export * from './similarity'
 export * from './reissue'
+export * from './channels'
 export * from './charges'
 export * from './demandForecast'
 export * from './lookBack'

@@ -12,6 +12,10 @@ import { superfatBand } from './superfatBand'
 /** What a recipe comes to for a given mass of fats, before any rounding to a scale. */
 export interface RecipeFigures extends Lye {
   readonly fatsG: number
+  /** Fats, alkali, water and liquids, without what is added, g. */
+  readonly batterG: number
+  /** Grams of alkali for each gram of fats. */
+  readonly alkaliPerFats: number
   /** Those stated by the bar are left out: how many bars there are shows when it is scaled. */
   readonly additives: readonly WeighedAdditive[]
   /** Water that the alkali is dissolved in. */
@@ -40,6 +44,8 @@ export function recipeFigures(recipe: Recipe, fatsG: number): RecipeFigures {
   return {
     ...lye,
     fatsG,
+    batterG,
+    alkaliPerFats: alkaliG / fatsG,
     additives,
     dissolvingWaterG: dissolvingWaterG(lye, wettingG(additives, 'water')),
     water: waterFigures(recipe.lyeConcentration, alkaliG / fatsG),

@@ -8,6 +8,7 @@ import {
   portionKinds,
   potG,
   evenPots,
+  withFollowedShares,
   withPot,
   withoutPot,
   runSheet,
@@ -108,6 +109,21 @@ describe('checkPots', () => {
     const colours = [pot(0, 0, { portion: 'mass', amount: 900 }), pot(0.2), pot(0, 0, { portion: 'rest' })]
     expect(plainly(checkPots(colours, split)[0])).to.equal('pots_above_batter, over 100 g, batter 1000 g')
     expect(checkPots([pot(0.5), pot(0.5)], split)).to.deep.equal([])
+  })
+})
+
+describe('withFollowedShares', () => {
+  it('gives a pot that is stated otherwise the share that it comes to, and leaves those by share', () => {
+    const colours = [pot(0.1), pot(0.9, 0, { portion: 'mass', amount: 250 }), pot(0, 0, { portion: 'rest' })]
+    const weighed = splitIntoPots(colours, split)
+    // Of 1000 g: 100 by share, 250 by mass, 650 are the rest.
+    expect(withFollowedShares(colours, weighed).map(({ share }) => share)).to.deep.equal([0.1, 0.25, 0.65])
+  })
+
+  it('follows nothing where it is not known what each pot comes to', () => {
+    const colours = [pot(0.4, 0, { portion: 'mass', amount: 250 }), pot(0.6, 0, { portion: 'rest' })]
+    expect(withFollowedShares(colours, splitIntoPots(colours, split).slice(1))).to.equal(colours)
+    expect(withFollowedShares(colours, [])).to.equal(colours)
   })
 })
 

@@ -5,21 +5,18 @@ import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
-import { useFinishTimes } from '@/parts/useFinishTimes'
-import type { LoafSummary, NewLoafEvent } from '@vendange/contract'
+import type { NewLoafEvent } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { addDays, formatDay, isDay, relativeDay } from '@vendange/core/calendar'
-import { finishes } from '@vendange/core/cutting'
-import { finishedBars } from '@vendange/core/loaf'
+import { addDays, formatDay, relativeDay } from '@vendange/core/calendar'
 import type { DayTask, DayTaskKind } from '@vendange/core/season'
-import { dayTasks, hoursOn, minutesOfTasks, plannedHours } from '@vendange/core/season'
+import { hoursOn, minutesOfTasks, plannedHours } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
 import { computed } from 'vue'
+import { useDayTasks } from './useDayTasks'
 
 const props = defineProps<{ day: string }>()
 const season = useSeason()
 const undo = useUndo()
-const { timeOf } = useFinishTimes()
 
 const words: Readonly<Record<DayTaskKind, string>> = {
   set_up: 'Set up and clean up',
@@ -47,46 +44,7 @@ function pageOf({ kind, subjectId }: DayTask): string | undefined {
 }
 const isRecordedElsewhere = ({ kind }: DayTask): boolean => ['pour', 'cut', 'weigh', 'photograph'].includes(kind)
 
-const barsCut = (loaves: readonly LoafSummary[]): number =>
-  loaves.reduce((sum, { state }) => sum + (state.cut?.bars ?? 0) - state.downgradedBars, 0)
-
-const isReal = computed(() => isDay(props.day))
-const atWork = computed(() =>
-  season.batches.map((batch) => {
-    const loaves = season.loaves.filter(({ batchId }) => batchId === batch.id)
-    const design = season.design(batch.designId)
-    return {
-      ...batch,
-      bevelled: design?.bevelled ?? false,
-      stamped: design?.stamped ?? false,
-      isPoured: batch.status === 'poured',
-      isUnmoulded: loaves.length > 0 && loaves.every(({ state }) => state.unmouldedDay !== undefined),
-      isCut: loaves.length > 0 && loaves.every(({ state }) => state.cut !== undefined),
-      isReleased: loaves.length > 0 && loaves.every(({ state }) => state.status === 'released'),
-      weighedOn: loaves.flatMap(({ state }) => state.weighIns.map((weighIn) => weighIn.day)),
-      photographedOn: loaves.flatMap(({ state }) => state.photos.map((photo) => photo.day)),
-      finishedBars: Object.fromEntries(
-        finishes.map((work) => [work, loaves.reduce((sum, { state }) => sum + finishedBars(state, work), 0)]),
-      ),
-      // Once it is cut, the bars that are there are those to finish.
-      bars: loaves.length > 0 && loaves.every(({ state }) => state.cut) ? barsCut(loaves) : batch.bars,
-    }
-  }),
-)
-const releases = computed(() => season.collections.filter((one) => season.neededDay(one) === props.day))
-const tasks = computed(() =>
-  isReal.value && season.workshop
-    ? dayTasks(props.day, atWork.value, releases.value, {
-        setupHours: season.workshop.setupHours,
-        minutesPerBar: (work) => timeOf(work, 1).eachMin,
-      })
-    : [],
-)
-const ticked = computed(
-  () => new Map((season.view?.ticks ?? []).filter(({ day }) => day === props.day).map((tick) => [tick.taskKey, tick])),
-)
-const isDone = (task: DayTask): boolean => task.isOnRecord || ticked.value.has(task.key)
-const left = computed(() => tasks.value.filter((task) => !isDone(task)))
+const { isReal, tasks, ticked, isDone, left } = useDayTasks(() => props.day)
 
 const progress = computed(() => {
   if (left.value.length === 0) return 'All done.'

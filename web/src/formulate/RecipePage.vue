@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
-import FindingList from '@/parts/FindingList.vue'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { saveFile } from '@/parts/saveFile'
@@ -12,22 +11,20 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewRecipe } from '@vendange/contract'
 import { cureDaysRange, endpoints, recipeSchema, setDaysRange, writeRecipeFile } from '@vendange/contract'
-import { isOwnFatKey } from '@vendange/core/fats'
-import { isRefused } from '@vendange/core/findings'
-import { promiseFindings } from '@vendange/core/plan'
-import { checkRecipe, recipeFigures, recipeQualities } from '@vendange/core/recipe'
+import { recipeQualities } from '@vendange/core/recipe'
 import { writeRecipeCsv } from '@vendange/core/recipe/csv'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import AcidGroups from './AcidGroups.vue'
 import FatLines from './FatLines.vue'
+import LyeCard from './LyeCard.vue'
 import LyeSettings from './LyeSettings.vue'
 import OtherParts from './OtherParts.vue'
 import QualityList from './QualityList.vue'
 import RecipeVersions from './RecipeVersions.vue'
 import ScaleToMould from './ScaleToMould.vue'
 import SchoolFields from './SchoolFields.vue'
-import SuperfatBand from './SuperfatBand.vue'
+import { useReckonedRecipe } from './useReckonedRecipe'
 import { useWaterKept } from './useWaterKept'
 import WishPanel from './WishPanel.vue'
 
@@ -35,8 +32,6 @@ const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
 const { show } = useUnits()
-const fatsRange = { min: 10, max: 50_000 }
-
 const recipe = computed(() => season.recipe(props.id))
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   schema: recipeSchema,
@@ -65,41 +60,11 @@ const labels = {
 }
 
 const fatsG = ref(1000)
-/** As it is reckoned: with the certificates of the lots at hand. */
-const reckoned = computed(() => values.value && season.withKnownFats(values.value))
-/** Which of its fats are narrowed by a certificate. */
-const certified = computed(() =>
-  (reckoned.value?.knownFats ?? []).filter(
-    ({ key }) => !isOwnFatKey(key) && values.value?.fats.some(({ fatKey }) => fatKey === key),
-  ),
-)
-const findings = computed(() =>
-  values.value && reckoned.value
-    ? [
-        ...checkRecipe(reckoned.value),
-        ...promiseFindings(
-          [{ ...reckoned.value, ingredients: [...reckoned.value.liquids, ...reckoned.value.additives] }],
-          values.value.claims,
-          season.workshop?.ownClaims,
-        ),
-      ]
-    : [],
-)
-const figures = computed(() =>
-  reckoned.value && !isRefused(findings.value) ? recipeFigures(reckoned.value, fatsG.value) : undefined,
-)
-const alkaliPerFats = computed(() =>
-  figures.value ? (figures.value.naohG + figures.value.kohG) / figures.value.fatsG : undefined,
-)
-useWaterKept(values, () => alkaliPerFats.value)
+const { reckoned, certified, findings, figures } = useReckonedRecipe(values, fatsG)
+useWaterKept(values, () => figures.value?.alkaliPerFats)
 const claims = computed(() => season.claims)
 /** A bar of usual size: fats for a hundred grams of batter. */
-const fatsGPerBar = computed(() => {
-  const now = figures.value
-  if (!now) return 70
-  const liquidsG = now.liquids.reduce((sum, { massG }) => sum + massG, 0)
-  return (100 * now.fatsG) / (now.fatsG + now.naohG + now.kohG + now.plainWaterG + liquidsG)
-})
+const fatsGPerBar = computed(() => (figures.value ? (100 * figures.value.fatsG) / figures.value.batterG : 70))
 
 async function takeRecipeAway(): Promise<void> {
   if (recipe.value && (await deleteWithUndo(endpoints.recipes, recipe.value))) await router.push('/formulate')
@@ -136,7 +101,7 @@ async function takeRecipeAway(): Promise<void> {
           <FatLines v-model="values.fats" v-model:fats-g="fatsG" :error-of="errorOf" />
           <LyeSettings
             :values="values"
-            :alkali-per-fats="alkaliPerFats"
+            :alkali-per-fats="figures?.alkaliPerFats"
             :error-of="errorOf"
             @change="Object.assign(values, $event)"
           />
@@ -194,56 +159,7 @@ async function takeRecipeAway(): Promise<void> {
       </div>
 
       <div class="stack">
-        <section class="sheet stack">
-          <div class="row head">
-            <h2>Lye</h2>
-            <div class="narrow">
-              <QuantityField v-model="fatsG" kind="mass" :range="fatsRange" label="For fats of" />
-            </div>
-          </div>
-          <FindingList :findings="findings" />
-          <template v-if="figures">
-            <dl>
-              <div>
-                <dt>Sodium hydroxide</dt>
-                <dd class="must" data-test="recipe-naoh">{{ show('mass', figures.naohG, 2) }}</dd>
-              </div>
-              <div v-if="figures.kohG > 0">
-                <dt>Potassium hydroxide</dt>
-                <dd class="must" data-test="recipe-koh">{{ show('mass', figures.kohG, 2) }}</dd>
-              </div>
-              <div>
-                <dt>Water</dt>
-                <dd data-test="recipe-water">{{ show('mass', figures.plainWaterG, 2) }}</dd>
-              </div>
-              <div v-for="liquid in figures.liquids" :key="liquid.name">
-                <dt>{{ liquid.name }}</dt>
-                <dd>{{ show('mass', liquid.massG, 1) }}</dd>
-              </div>
-              <div v-for="additive in figures.additives" :key="additive.name">
-                <dt>{{ additive.name }}</dt>
-                <dd>{{ show('mass', additive.massG, 1) }}</dd>
-              </div>
-              <div>
-                <dt>Liquid at 20 °C</dt>
-                <dd>{{ show('share', figures.liquidShare, 0) }}</dd>
-              </div>
-            </dl>
-            <SuperfatBand :band="figures.band" />
-            <p v-if="certified.length > 0" class="quiet" data-test="certified">
-              Narrowed by the certificates of the lots at hand:
-              {{
-                certified
-                  .map(({ name, saponificationValue }) => `${name} ${saponificationValue.typical} mg KOH/g`)
-                  .join(', ')
-              }}.
-            </p>
-            <p class="caution">
-              Goggles, gloves, long sleeves, moving air. Lye into water, never water into lye; never aluminium. On skin:
-              running water, not vinegar.
-            </p>
-          </template>
-        </section>
+        <LyeCard v-model:fats-g="fatsG" :findings="findings" :figures="figures" :certified="certified" />
         <section v-if="figures" class="sheet stack">
           <h2>What it will be like</h2>
           <QualityList :qualities="recipeQualities(reckoned ?? values)" />
@@ -258,30 +174,3 @@ async function takeRecipeAway(): Promise<void> {
   </template>
   <PageHeadline v-else>There is no such recipe.</PageHeadline>
 </template>
-
-<style scoped>
-.narrow {
-  width: 140px;
-}
-
-dl {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px 32px;
-}
-
-dt {
-  font-size: 0.85rem;
-  color: rgb(var(--v-theme-quiet));
-}
-
-dd {
-  font-family: var(--serif);
-  font-size: 1.7rem;
-  font-weight: 600;
-}
-
-.caution {
-  font-size: 0.85rem;
-}
-</style>

@@ -7,8 +7,6 @@ import { potAmountRange, potShareRange, scentPartRange } from '@vendange/contrac
 import type { PortionKind, WeighedPot } from '@vendange/core/batch'
 import { evenPots, potG, withoutPot, withPot } from '@vendange/core/batch'
 import { colourantRateRange, wettingRatioRange } from '@vendange/core/recipe'
-import { watch } from 'vue'
-import { roundTo } from '@vendange/core/units'
 
 const props = defineProps<{
   errorOf: (path: string) => string | undefined
@@ -62,32 +60,23 @@ function comesTo(pot: WeighedPot): string {
   const scent = pot.scentG ? `, ${fineMass(pot.scentG)} of scent` : ''
   return `${show('mass', pot.batterG)} of batter${mark}${colourant}${scent}`
 }
-
-// The face is drawn from shares: a pot that is stated otherwise keeps the share that it comes to.
-watch(
-  () => props.pots,
-  (pots) => {
-    const madeG = (pots ?? []).reduce((sum, pot) => sum + potG(pot), 0)
-    if (!pots || pots.length !== colours.value.length || madeG === 0) return
-    colours.value.forEach((colour, index) => {
-      const pot = pots[index]
-      if (!pot || (colour.portion ?? 'share') === 'share') return
-      const share = roundTo(potG(pot) / madeG, 4)
-      if (Math.abs(share - colour.share) > 0.001) colour.share = share
-    })
-  },
-)
 </script>
 
 <template>
   <div v-for="(colour, index) in colours" :key="index" class="pot" data-test="pot">
-    <input v-model="colour.hex" type="color" :aria-label="`Colour of pot ${index + 1}`" />
+    <input
+      :value="colour.hex"
+      type="color"
+      :aria-label="`Colour of pot ${index + 1}`"
+      @input="change(index, { hex: ($event.target as HTMLInputElement).value })"
+    />
     <div class="parts">
       <v-text-field
-        v-model="colour.name"
+        :model-value="colour.name"
         class="wide"
         :label="`Pot ${index + 1}`"
         :error-messages="errorOf(`colours[${index}].name`) ?? []"
+        @update:model-value="change(index, { name: $event })"
       />
       <v-select
         :model-value="colour.portion ?? 'share'"
@@ -98,11 +87,12 @@ watch(
       />
       <QuantityField
         v-if="(colour.portion ?? 'share') === 'share'"
-        v-model="colour.share"
+        :model-value="colour.share"
         kind="share"
         :range="potShareRange"
         label="Share"
         :error="errorOf(`colours[${index}].share`)"
+        @update:model-value="change(index, { share: $event })"
       />
       <QuantityField
         v-else-if="colour.portion !== 'rest'"
@@ -112,14 +102,15 @@ watch(
         :range="potAmountRange"
         :label="colour.portion === 'mass' ? 'Mass' : 'Volume, ml'"
         :error="errorOf(`colours[${index}].amount`)"
-        @update:model-value="change(index, { amount: $event ?? 0 })"
+        @update:model-value="change(index, { amount: $event })"
       />
       <QuantityField
-        v-model="colour.rateGPerKg"
+        :model-value="colour.rateGPerKg"
         kind="number"
         :range="colourantRateRange"
         label="Colourant, g/kg"
         :error="errorOf(`colours[${index}].rateGPerKg`)"
+        @update:model-value="change(index, { rateGPerKg: $event })"
       />
       <template v-if="colour.rateGPerKg > 0">
         <v-select
@@ -131,11 +122,12 @@ watch(
         />
         <QuantityField
           v-if="colour.wetting"
-          v-model="colour.wetting.ratio"
+          :model-value="colour.wetting.ratio"
           kind="number"
           :range="wettingRatioRange"
           label="Times its mass"
           :error="errorOf(`colours[${index}].wetting.ratio`)"
+          @update:model-value="change(index, { wetting: { ...colour.wetting, ratio: $event } })"
         />
       </template>
       <QuantityField
@@ -144,7 +136,7 @@ watch(
         :range="scentPartRange"
         label="Scent, parts"
         :error="errorOf(`colours[${index}].scentPart`)"
-        @update:model-value="change(index, { scentPart: $event ?? 1 })"
+        @update:model-value="change(index, { scentPart: $event })"
       />
       <p v-if="pots?.[index]" class="quiet comes" data-test="pot-comes-to">{{ comesTo(pots[index]) }}</p>
     </div>

@@ -14,6 +14,7 @@ import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewDesign } from '@vendange/contract'
 import { barsRange, designSchema, endpoints, labelMassRange, mouldCountRange } from '@vendange/contract'
 import type { PourPart } from '@vendange/core/batch'
+import { withFollowedShares } from '@vendange/core/batch'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import ColourPots from './ColourPots.vue'
@@ -41,9 +42,15 @@ const parts = computed(() => season.batchesOf(props.id).flatMap(({ part }) => pa
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   schema: designSchema,
   source: () => design.value,
-  save: (body: NewDesign & { version: number }) => api(endpoints.designs.update, { params: { id: props.id }, body }),
+  save: (body: NewDesign & { version: number }) =>
+    api(endpoints.designs.update, { params: { id: props.id }, body: { ...body, colours: coloursOf(body) } }),
   label: () => design.value?.name ?? 'soap',
 })
+/** Its pots as they are saved: with the shares that they come to in its first pour. */
+function coloursOf(changed: NewDesign): NewDesign['colours'] {
+  const weighed = design.value && season.yieldOf({ ...design.value, ...changed })?.pours[0]?.weights.pots
+  return weighed ? [...withFollowedShares(changed.colours, weighed)] : changed.colours
+}
 const labels = {
   name: 'Name',
   technique: 'Technique',

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { useRows } from '@/parts/useRows'
+import { mdiClose, mdiPlus } from '@mdi/js'
+import type { NewCollection } from '@vendange/contract'
+import { audiences } from '@vendange/contract'
+
+/** Who may buy before the release, and from when. */
+const props = defineProps<{
+  errorOf: (path: string) => string | undefined
+  /** The release itself, on the clock of its zone. */
+  releaseLocal: string
+}>()
+const rows = defineModel<NewCollection['early']>({ required: true })
+const { set, add, remove } = useRows(rows)
+const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.releaseLocal.slice(0, 10)}T00:00` })
+</script>
+
+<template>
+  <fieldset>
+    <legend class="eyebrow">May buy earlier</legend>
+    <div v-for="(row, index) in rows" :key="index" class="row swatch">
+      <v-select
+        :model-value="row.audience"
+        :items="audiences"
+        :label="`Who ${index + 1}`"
+        @update:model-value="set(index, { audience: $event })"
+      />
+      <v-text-field
+        :model-value="row.local"
+        type="datetime-local"
+        :label="`From ${index + 1}`"
+        :error-messages="errorOf(`early[${index}].local`) ?? []"
+        @update:model-value="set(index, { local: $event })"
+      />
+      <v-btn
+        :icon="mdiClose"
+        size="small"
+        variant="text"
+        :aria-label="`Take early moment ${index + 1} away`"
+        @click="remove(index)"
+      />
+    </div>
+    <v-btn size="small" :prepend-icon="mdiPlus" @click="add(firstMoment())">Early moment</v-btn>
+  </fieldset>
+</template>
