@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useRows } from '@/parts/useRows'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -11,6 +12,7 @@ import { computed, ref } from 'vue'
 
 /** The fats of a recipe, by share or by mass. What is locked stays while the others make up the sum. */
 const fats = defineModel<NewRecipe['fats']>({ required: true })
+const rows = useRows(fats)
 /** Mass of all fats while they are stated by mass, g. */
 const fatsG = defineModel<number>('fatsG', { required: true })
 defineProps<{ errorOf: (path: string) => string | undefined }>()
@@ -37,7 +39,7 @@ function setShare(index: number, share: number | null): void {
   const line = fats.value[index]
   if (share === null || !line || share === line.share) return
   if (holdsSum.value) fats.value = [...withShare(fats.value, index, share, locked.value)]
-  else line.share = share
+  else rows.set(index, { share })
 }
 function setMass(index: number, massG: number | null): void {
   if (massG === null) return
@@ -52,7 +54,7 @@ function toggleLock(fatKey: string): void {
 }
 function addFat(): void {
   const free = season.fats.find(({ key }) => !fats.value.some(({ fatKey }) => fatKey === key))
-  if (free) fats.value.push({ fatKey: free.key, share: Math.max(0, missing.value), atTrace: false })
+  if (free) rows.add({ fatKey: free.key, share: Math.max(0, missing.value), atTrace: false })
 }
 /** What swapping one fat for another, the rest kept, changes in the lye. */
 const swapped = ref<string>()
@@ -65,7 +67,7 @@ function swap(index: number, fatKey: string): void {
   const moreG = naohG(after) - naohG(before)
   const what = `${show('mass', Math.abs(moreG))} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
   swapped.value = `${after.name} in place of ${before.name}, the rest as it was: a kilo of fats takes ${what} before superfat.`
-  line.fatKey = fatKey
+  rows.set(index, { fatKey })
 }
 
 /** A table copied from elsewhere takes the place of all fats, once every line of it can be read. */
@@ -122,7 +124,7 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
         :aria-pressed="line.atTrace"
         :aria-label="`${nameOf(line.fatKey)} stirred in at trace`"
         title="Not melted with the others but stirred in at trace; it takes its lye all the same"
-        @click="line.atTrace = !line.atTrace"
+        @click="rows.set(index, { atTrace: !line.atTrace })"
         >trace</v-btn
       >
       <v-btn
@@ -138,7 +140,7 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
         size="small"
         variant="text"
         :aria-label="`Take fat ${index + 1} away`"
-        @click="fats.splice(index, 1)"
+        @click="rows.remove(index)"
       />
     </div>
     <p v-if="swapped" class="quiet mb-2" role="status" data-test="swapped">{{ swapped }}</p>

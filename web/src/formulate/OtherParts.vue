@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fieldOf, useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { mdiPlus } from '@mdi/js'
@@ -9,6 +10,8 @@ import { additiveRateRanges, waterShareRange, wettingRatioRange } from '@vendang
 
 /** Liquids other than water, and additives. */
 const values = defineModel<NewRecipe>({ required: true })
+const liquids = useRows(fieldOf(values, 'liquids'))
+const additives = useRows(fieldOf(values, 'additives'))
 defineProps<{ errorOf: (path: string) => string | undefined }>()
 const shareRange = { min: 0, max: 1 }
 
@@ -31,19 +34,20 @@ const wettings = [
 const contents = contentKeys.map((value) => ({ value, title: contentWords[value] }))
 
 type Additive = NewRecipe['additives'][number]
-function wet(additive: Additive, how: 'water' | 'fat' | null): void {
-  additive.wetting = how === null ? null : { with: how, ratio: additive.wetting?.ratio ?? 2 }
+function wet(index: number, how: 'water' | 'fat' | null): void {
+  const ratio = values.value.additives[index]?.wetting?.ratio ?? 2
+  additives.set(index, { wetting: how === null ? null : { with: how, ratio } })
 }
-function setBasis(additive: Additive, basis: Additive['basis']): void {
+function setBasis(index: number, basis: Additive['basis']): void {
   // A share of something and grams for a bar are no measure of each other.
-  if ((basis === 'bar') !== (additive.basis === 'bar')) additive.rate = basis === 'bar' ? 1 : 0.01
-  additive.basis = basis
+  const isOther = (basis === 'bar') !== (values.value.additives[index]?.basis === 'bar')
+  additives.set(index, { basis, ...(isOther ? { rate: basis === 'bar' ? 1 : 0.01 } : {}) })
 }
 const addLiquid = (): void => {
-  values.value.liquids.push({ name: 'Milk', waterShare: 0.88, partOfWater: 0.5, place: 'lye', contains: ['animal'] })
+  liquids.add({ name: 'Milk', waterShare: 0.88, partOfWater: 0.5, place: 'lye', contains: ['animal'] })
 }
 const addAdditive = (): void => {
-  values.value.additives.push({
+  additives.add({
     name: 'White clay',
     basis: 'fats',
     rate: 0.01,
@@ -61,31 +65,45 @@ const addAdditive = (): void => {
       v-for="(liquid, index) in values.liquids"
       :key="index"
       :label="`Take liquid ${index + 1} away`"
-      @remove="values.liquids.splice(index, 1)"
+      @remove="liquids.remove(index)"
     >
       <div class="parts" data-test="liquid">
         <v-text-field
-          v-model="liquid.name"
+          :model-value="liquid.name"
           :label="`Liquid ${index + 1}`"
           maxlength="80"
           :error-messages="errorOf(`liquids[${index}].name`) ?? []"
+          @update:model-value="liquids.set(index, { name: $event })"
         />
         <QuantityField
-          v-model="liquid.partOfWater"
+          :model-value="liquid.partOfWater"
           kind="share"
           :range="shareRange"
           label="Of the water"
           :error="errorOf(`liquids[${index}].partOfWater`)"
+          @update:model-value="liquids.set(index, { partOfWater: $event })"
         />
         <QuantityField
-          v-model="liquid.waterShare"
+          :model-value="liquid.waterShare"
           kind="share"
           :range="waterShareRange"
           label="Water in it"
           :error="errorOf(`liquids[${index}].waterShare`)"
+          @update:model-value="liquids.set(index, { waterShare: $event })"
         />
-        <v-select v-model="liquid.place" :items="liquidPlaces" label="Goes in" />
-        <v-select v-model="liquid.contains" :items="contents" label="Contains" multiple />
+        <v-select
+          :model-value="liquid.place"
+          :items="liquidPlaces"
+          label="Goes in"
+          @update:model-value="liquids.set(index, { place: $event })"
+        />
+        <v-select
+          :model-value="liquid.contains"
+          :items="contents"
+          label="Contains"
+          multiple
+          @update:model-value="liquids.set(index, { contains: $event })"
+        />
       </div>
     </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-liquid" @click="addLiquid">Liquid</v-btn>
@@ -96,46 +114,60 @@ const addAdditive = (): void => {
       v-for="(additive, index) in values.additives"
       :key="index"
       :label="`Take additive ${index + 1} away`"
-      @remove="values.additives.splice(index, 1)"
+      @remove="additives.remove(index)"
     >
       <div class="parts" data-test="additive">
         <v-text-field
-          v-model="additive.name"
+          :model-value="additive.name"
           :label="`Additive ${index + 1}`"
           maxlength="80"
           :error-messages="errorOf(`additives[${index}].name`) ?? []"
+          @update:model-value="additives.set(index, { name: $event })"
         />
         <QuantityField
           :key="additive.basis === 'bar' ? 'bar' : 'share'"
-          v-model="additive.rate"
+          :model-value="additive.rate"
           :kind="additive.basis === 'bar' ? 'mass' : 'share'"
           :range="additiveRateRanges[additive.basis]"
           label="How much"
           :digits="2"
           :error="errorOf(`additives[${index}].rate`)"
+          @update:model-value="additives.set(index, { rate: $event })"
         />
         <v-select
           :model-value="additive.basis"
           :items="bases"
           label="Reckoned"
-          @update:model-value="setBasis(additive, $event)"
+          @update:model-value="setBasis(index, $event)"
         />
-        <v-select v-model="additive.place" :items="additivePlaces" label="Goes in" />
+        <v-select
+          :model-value="additive.place"
+          :items="additivePlaces"
+          label="Goes in"
+          @update:model-value="additives.set(index, { place: $event })"
+        />
         <v-select
           :model-value="additive.wetting?.with ?? null"
           :items="wettings"
           label="Wetted"
-          @update:model-value="wet(additive, $event)"
+          @update:model-value="wet(index, $event)"
         />
         <QuantityField
           v-if="additive.wetting"
-          v-model="additive.wetting.ratio"
+          :model-value="additive.wetting.ratio"
           kind="number"
           :range="wettingRatioRange"
           label="Times its mass"
           :error="errorOf(`additives[${index}].wetting.ratio`)"
+          @update:model-value="additives.set(index, { wetting: { ...additive.wetting, ratio: $event } })"
         />
-        <v-select v-model="additive.contains" :items="contents" label="Contains" multiple />
+        <v-select
+          :model-value="additive.contains"
+          :items="contents"
+          label="Contains"
+          multiple
+          @update:model-value="additives.set(index, { contains: $event })"
+        />
       </div>
     </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-additive" @click="addAdditive">Additive</v-btn>

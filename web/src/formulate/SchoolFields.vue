@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changing, fieldOf } from '@/parts/useRows'
 import type { NewRecipe } from '@vendange/contract'
 import { blendings, cureSchools, lyeSchools, scentSchools } from '@vendange/core/recipe'
 import { blendingWords, cureSchoolWords, lyeSchoolWords, scentSchoolWords } from '@vendange/words'
@@ -6,6 +7,7 @@ import { computed } from 'vue'
 
 /** How the soap is made: when its lye, how its first night, when its scent, how long it is blended, when it is cured. */
 const values = defineModel<NewRecipe>({ required: true })
+const changeSchool = changing(fieldOf(values, 'school'))
 
 const lyes = lyeSchools.map((value) => ({ value, title: lyeSchoolWords[value] }))
 const scents = scentSchools.map((value) => ({ value, title: scentSchoolWords[value] }))
@@ -19,30 +21,46 @@ const gels = [
 const gel = computed<(typeof gels)[number]['value']>({
   get: () => (values.value.oven ? 'oven' : values.value.school.gel),
   set: (chosen) => {
-    values.value.oven = chosen === 'oven'
-    if (chosen !== 'oven') values.value.school.gel = chosen
+    const { school } = values.value
+    values.value = {
+      ...values.value,
+      oven: chosen === 'oven',
+      school: chosen === 'oven' ? school : { ...school, gel: chosen },
+    }
   },
 })
 </script>
 
 <template>
   <div class="fields schools">
-    <v-select v-model="values.school.lye" :items="lyes" label="Lye is made" data-test="lye-school" />
+    <v-select
+      :model-value="values.school.lye"
+      :items="lyes"
+      label="Lye is made"
+      data-test="lye-school"
+      @update:model-value="changeSchool({ lye: $event })"
+    />
     <v-select v-model="gel" :items="gels" label="Gel in the first night" data-test="gel-school" />
-    <v-select v-model="values.school.scent" :items="scents" label="Scent goes in" data-test="scent-school" />
+    <v-select
+      :model-value="values.school.scent"
+      :items="scents"
+      label="Scent goes in"
+      data-test="scent-school"
+      @update:model-value="changeSchool({ scent: $event })"
+    />
     <v-select
       :model-value="values.school.blending ?? 'usual'"
       :items="blends"
       label="It is blended"
       data-test="blending"
-      @update:model-value="values.school.blending = $event"
+      @update:model-value="changeSchool({ blending: $event })"
     />
     <v-select
       :model-value="values.school.cure ?? 'days'"
       :items="cures"
       label="Its cure is over"
       data-test="cure-school"
-      @update:model-value="values.school.cure = $event"
+      @update:model-value="changeSchool({ cure: $event })"
     />
   </div>
 </template>

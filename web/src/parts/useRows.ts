@@ -1,4 +1,5 @@
-import type { Ref } from 'vue'
+import type { Ref, WritableComputedRef } from 'vue'
+import { computed } from 'vue'
 
 /** Works on the rows of a model: each change replaces the list, so that whoever holds it sees it whole or not at all. */
 export function useRows<Row extends object>(rows: Ref<Row[]>) {
@@ -21,3 +22,15 @@ export const changing =
   (change: Partial<Model>): void => {
     model.value = { ...model.value, ...change }
   }
+
+/** A field of a model as a model of its own. */
+export const fieldOf = <Model extends object, Field extends keyof Model>(
+  model: Ref<Model>,
+  field: Field,
+): WritableComputedRef<Model[Field]> =>
+  computed({
+    get: () => model.value[field],
+    set: (value) => {
+      model.value = { ...model.value, [field]: value }
+    },
+  })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useRows } from '@/parts/useRows'
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign } from '@vendange/contract'
 import { demandSentences, salesSentences } from '@vendange/core/plan'
@@ -7,6 +8,7 @@ import { useUnits } from '@/parts/format'
 
 /** What a soap that is brought back left to be learned, until each thing is taken up or left. */
 const lessons = defineModel<NewDesign['lessons']>('lessons', { required: true })
+const { set } = useRows(lessons)
 const props = defineProps<{ broughtFromId: string }>()
 const season = useSeason()
 const { say } = useUnits()
@@ -35,7 +37,7 @@ const standings = [
         :variant="lesson.standing === value ? 'flat' : 'outlined'"
         :color="lesson.standing === value ? 'primary' : undefined"
         :aria-pressed="lesson.standing === value"
-        @click="lesson.standing = lesson.standing === value ? 'open' : value"
+        @click="set(index, { standing: lesson.standing === value ? 'open' : value })"
         >{{ label }}</v-btn
       >
     </div>

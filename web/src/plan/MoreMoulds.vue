@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changing } from '@/parts/useRows'
 import MouldRows from '@/parts/MouldRows.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import type { NewDesign } from '@vendange/contract'
@@ -6,6 +7,7 @@ import { batterMlRange } from '@vendange/contract'
 
 /** Moulds of other kinds that are filled from the same batch, and what is off or on top of them. */
 const values = defineModel<NewDesign>({ required: true })
+const change = changing(values)
 const props = defineProps<{ errorOf: (path: string) => string | undefined }>()
 const errorOfRow = (path: string): string | undefined => props.errorOf(`moreMoulds${path}`)
 </script>
@@ -13,23 +15,31 @@ const errorOfRow = (path: string): string | undefined => props.errorOf(`moreMoul
 <template>
   <fieldset>
     <legend class="eyebrow">From the same batch</legend>
-    <MouldRows v-model="values.moreMoulds" :first="2" :taken="[values.mouldId]" :error-of="errorOfRow" />
+    <MouldRows
+      :model-value="values.moreMoulds"
+      :first="2"
+      :taken="[values.mouldId]"
+      :error-of="errorOfRow"
+      @update:model-value="change({ moreMoulds: $event })"
+    />
     <div class="fields mt-3">
       <QuantityField
-        v-model="values.displacedMl"
+        :model-value="values.displacedMl"
         kind="number"
         :range="batterMlRange"
         label="Taken up by embeds, ml"
         hint="Embeds, column, dividers, in all"
         :error="errorOf('displacedMl')"
+        @update:model-value="change({ displacedMl: $event })"
       />
       <QuantityField
-        v-model="values.topMl"
+        :model-value="values.topMl"
         kind="number"
         :range="batterMlRange"
         label="For piping and top, ml"
         hint="Above the fill line"
         :error="errorOf('topMl')"
+        @update:model-value="change({ topMl: $event })"
       />
     </div>
   </fieldset>

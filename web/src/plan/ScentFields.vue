@@ -36,13 +36,18 @@ function readAllergens(text: string): void {
   allergensTyped.value = text
   const read = allergensOfText(text)
   allergensProblem.value = read ? undefined : 'Write each with its share of the scent: “Linalool 12 %, Citral 0.5 %”.'
-  if (read && scent.value) scent.value.allergens = read
+  if (read) change({ allergens: read })
 }
-type Part = NonNullable<NonNullable<NewDesign['scent']>['parts']>[number]
+type Scent = NonNullable<NewDesign['scent']>
+type Part = NonNullable<Scent['parts']>[number]
+function change(to: Partial<Scent>): void {
+  if (scent.value) scent.value = { ...scent.value, ...to }
+}
+const setPart = (index: number, to: Partial<Part>): void =>
+  change({ parts: parts.value.map((part, at) => (at === index ? { ...part, ...to } : part)) })
 /** Parts of the blend with these shares, one after the other. */
 function setParts(next: readonly Part[], shares: readonly number[]): void {
-  if (scent.value)
-    scent.value = { ...scent.value, parts: next.map((part, at) => ({ ...part, share: shares[at] ?? 0 })) }
+  change({ parts: next.map((part, at) => ({ ...part, share: shares[at] ?? 0 })) })
 }
 const partShares = computed(() => parts.value.map(({ share }) => share))
 function addPart(): void {
@@ -68,7 +73,12 @@ const removePart = (index: number): void =>
     >
     <template v-else>
       <div class="fields">
-        <v-text-field v-model="scent.name" label="Name of the scent" :error-messages="errorOf('scent.name') ?? []" />
+        <v-text-field
+          :model-value="scent.name"
+          label="Name of the scent"
+          :error-messages="errorOf('scent.name') ?? []"
+          @update:model-value="change({ name: $event })"
+        />
         <v-text-field
           :model-value="allergensTyped ?? allergenText(scent.allergens ?? [])"
           label="Allergens, by the certificate"
@@ -78,16 +88,17 @@ const removePart = (index: number): void =>
           @update:model-value="readAllergens"
         />
         <QuantityField
-          v-model="scent.rate"
+          :model-value="scent.rate"
           kind="share"
           :range="scentRateRange"
           label="Share of the fats"
           :digits="2"
           :error="errorOf('scent.rate')"
+          @update:model-value="change({ rate: $event })"
         />
         <QuantityField
           v-if="parts.length === 0"
-          v-model="scent.supplierLimit"
+          :model-value="scent.supplierLimit"
           kind="share"
           :range="limitRange"
           optional
@@ -95,21 +106,27 @@ const removePart = (index: number): void =>
           :digits="2"
           :error="errorOf('scent.supplierLimit')"
           hint="From its certificate"
+          @update:model-value="change({ supplierLimit: $event })"
         />
-        <v-text-field v-model="scent.family" label="Smells of" hint="citrus, wood, clean …" />
+        <v-text-field
+          :model-value="scent.family"
+          label="Smells of"
+          hint="citrus, wood, clean …"
+          @update:model-value="change({ family: $event })"
+        />
         <v-select
           v-if="parts.length === 0"
           :model-value="scent.behaviour ?? 'unknown'"
           :items="behaviours"
           label="What it does to batter"
-          @update:model-value="scent.behaviour = $event"
+          @update:model-value="change({ behaviour: $event })"
         />
         <v-select
           :model-value="scent.contains ?? []"
           :items="contents"
           label="Contains"
           multiple
-          @update:model-value="scent.contains = $event"
+          @update:model-value="change({ contains: $event })"
         />
       </div>
       <RemovableRow
@@ -120,31 +137,34 @@ const removePart = (index: number): void =>
         @remove="removePart(index)"
       >
         <v-text-field
-          v-model="part.name"
+          :model-value="part.name"
           :label="`Part ${index + 1} of the blend`"
           :error-messages="errorOf(`scent.parts[${index}].name`) ?? []"
+          @update:model-value="setPart(index, { name: $event })"
         />
         <QuantityField
-          v-model="part.share"
+          :model-value="part.share"
           kind="share"
           :range="blendShareRange"
           label="Of the blend"
           :error="errorOf(`scent.parts[${index}].share`)"
+          @update:model-value="setPart(index, { share: $event })"
         />
         <QuantityField
-          v-model="part.supplierLimit"
+          :model-value="part.supplierLimit"
           kind="share"
           :range="limitRange"
           optional
           label="Limit in the bar"
           :digits="2"
           :error="errorOf(`scent.parts[${index}].supplierLimit`)"
+          @update:model-value="setPart(index, { supplierLimit: $event })"
         />
         <v-select
           :model-value="part.behaviour ?? 'unknown'"
           :items="behaviours"
           label="Does to batter"
-          @update:model-value="part.behaviour = $event"
+          @update:model-value="setPart(index, { behaviour: $event })"
         />
       </RemovableRow>
       <p v-if="errorOf('scent.parts')" class="must mb-2" role="alert">{{ errorOf('scent.parts') }}</p>

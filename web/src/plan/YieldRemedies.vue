@@ -24,8 +24,7 @@ const ways = computed<readonly YieldRemedy[]>(() => {
 })
 const canTake = ({ kind }: YieldRemedy): boolean => kind === 'moulds' || kind === 'other_mould'
 function take({ mouldId, mouldCount }: YieldRemedy): void {
-  values.value.mouldId = mouldId
-  values.value.mouldCount = mouldCount
+  values.value = { ...values.value, mouldId, mouldCount }
 }
 </script>
 

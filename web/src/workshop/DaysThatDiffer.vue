@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { useSeason } from '@/parts/seasonStore'
@@ -8,6 +9,7 @@ import { hoursOfDayRange } from '@vendange/contract'
 
 /** Days with hours of their own: of everyone, or of one maker. */
 const days = defineModel<NewMaker['exceptions']>({ required: true })
+const { set, add, remove } = useRows(days)
 defineProps<{ errorOf: (path: string) => string | undefined; addLabel: string }>()
 const season = useSeason()
 </script>
@@ -18,27 +20,32 @@ const season = useSeason()
     :key="index"
     class="exception"
     :label="`Take day ${index + 1} away`"
-    @remove="days.splice(index, 1)"
+    @remove="remove(index)"
   >
     <v-text-field
-      v-model="exception.day"
+      :model-value="exception.day"
       type="date"
       :label="`Day ${index + 1}`"
       :error-messages="errorOf(`exceptions[${index}].day`) ?? []"
+      @update:model-value="set(index, { day: $event })"
     />
     <QuantityField
-      v-model="exception.hours"
+      :model-value="exception.hours"
       kind="hours"
       :range="hoursOfDayRange"
       :label="`Hours ${index + 1}`"
       :error="errorOf(`exceptions[${index}].hours`)"
+      @update:model-value="set(index, { hours: $event })"
     />
-    <v-text-field v-model="exception.reason" :label="`Why ${index + 1}`" maxlength="80" />
+    <v-text-field
+      :model-value="exception.reason"
+      :label="`Why ${index + 1}`"
+      maxlength="80"
+      @update:model-value="set(index, { reason: $event })"
+    />
   </RemovableRow>
   <div>
-    <v-btn size="small" :prepend-icon="mdiPlus" @click="days.push({ day: season.today, hours: 0 })">{{
-      addLabel
-    }}</v-btn>
+    <v-btn size="small" :prepend-icon="mdiPlus" @click="add({ day: season.today, hours: 0 })">{{ addLabel }}</v-btn>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useRows } from '@/parts/useRows'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiPlus } from '@mdi/js'
@@ -8,6 +9,7 @@ import { computed } from 'vue'
 
 /** Claims of the workshop's own, each with the ingredients that break it. */
 const claims = defineModel<WorkshopDetails['ownClaims']>({ required: true })
+const rows = useRows(claims)
 defineProps<{ errorOf: (path: string) => string | undefined }>()
 const season = useSeason()
 
@@ -23,7 +25,7 @@ const ingredients = computed(() =>
   ].filter((name, at, all) => all.indexOf(name) === at),
 )
 const add = (): void => {
-  claims.value.push({ key: ownClaimKey(crypto.randomUUID().slice(0, 8)), name: 'free of …', without: [] })
+  rows.add({ key: ownClaimKey(crypto.randomUUID().slice(0, 8)), name: 'free of …', without: [] })
 }
 </script>
 
@@ -35,22 +37,24 @@ const add = (): void => {
       v-for="(claim, index) in claims"
       :key="claim.key"
       :label="`Take ${claim.name} away`"
-      @remove="claims.splice(index, 1)"
+      @remove="rows.remove(index)"
     >
       <v-text-field
-        v-model="claim.name"
+        :model-value="claim.name"
         class="claim"
         :label="`Claim ${index + 1}`"
         :error-messages="errorOf(`ownClaims[${index}].name`) ?? []"
+        @update:model-value="rows.set(index, { name: $event })"
       />
       <v-autocomplete
-        v-model="claim.without"
+        :model-value="claim.without"
         :items="ingredients"
         :label="`Broken by ${index + 1}`"
         multiple
         chips
         closable-chips
         :error-messages="errorOf(`ownClaims[${index}].without`) ?? []"
+        @update:model-value="rows.set(index, { without: $event })"
       />
     </RemovableRow>
     <div><v-btn size="small" :prepend-icon="mdiPlus" data-test="add-claim" @click="add">Claim</v-btn></div>

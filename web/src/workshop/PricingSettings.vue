@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changing, fieldOf, useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiClose, mdiPlus } from '@mdi/js'
@@ -8,6 +9,9 @@ import { computed } from 'vue'
 
 /** What quotes reckon with: the workshop's own estimates. */
 const pricing = defineModel<WorkshopDetails['pricing']>({ required: true })
+const change = changing(pricing)
+const prices = fieldOf(pricing, 'ingredients')
+const { set, add, remove } = useRows(prices)
 defineProps<{ errorOf: (path: string) => string | undefined }>()
 const season = useSeason()
 const keys = computed(() => [
@@ -38,49 +42,56 @@ const amounts = [
         :error="errorOf(`pricing.${key}`)"
       />
       <QuantityField
-        v-model="pricing.breakageShare"
+        :model-value="pricing.breakageShare"
         kind="share"
         :range="breakageRange"
         label="Bars lost to breakage"
         :error="errorOf('pricing.breakageShare')"
+        @update:model-value="change({ breakageShare: $event })"
       />
       <QuantityField
-        v-model="pricing.bevelMinutesPerBar"
+        :model-value="pricing.bevelMinutesPerBar"
         kind="number"
         :range="minutesPerBarRange"
         label="Minutes to bevel a bar"
         :error="errorOf('pricing.bevelMinutesPerBar')"
+        @update:model-value="change({ bevelMinutesPerBar: $event })"
       />
       <QuantityField
-        v-model="pricing.stampMinutesPerBar"
+        :model-value="pricing.stampMinutesPerBar"
         kind="number"
         :range="minutesPerBarRange"
         label="Minutes to stamp a bar"
         :error="errorOf('pricing.stampMinutesPerBar')"
+        @update:model-value="change({ stampMinutesPerBar: $event })"
       />
     </div>
     <p class="eyebrow">Prices a kilo</p>
-    <div v-for="(price, index) in pricing.ingredients" :key="index" class="row price">
-      <v-autocomplete v-model="price.key" :items="keys" :label="`Ingredient ${index + 1}`" />
+    <div v-for="(price, index) in prices" :key="index" class="row price">
+      <v-autocomplete
+        :model-value="price.key"
+        :items="keys"
+        :label="`Ingredient ${index + 1}`"
+        @update:model-value="set(index, { key: $event })"
+      />
       <QuantityField
-        v-model="price.centsPerKg"
+        :model-value="price.centsPerKg"
         kind="money"
         :range="centsRange"
         :label="`A kilo of ingredient ${index + 1}`"
         :error="errorOf(`pricing.ingredients[${index}].centsPerKg`)"
+        @update:model-value="set(index, { centsPerKg: $event })"
       />
       <v-btn
         :icon="mdiClose"
         size="small"
         variant="text"
         :aria-label="`Take price ${index + 1} away`"
-        @click="pricing.ingredients.splice(index, 1)"
+        @click="remove(index)"
       />
     </div>
     <div>
-      <v-btn size="small" :prepend-icon="mdiPlus" @click="pricing.ingredients.push({ key: 'olive', centsPerKg: 800 })"
-        >Price</v-btn
-      >
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="add({ key: 'olive', centsPerKg: 800 })">Price</v-btn>
     </div>
   </section>
 </template>

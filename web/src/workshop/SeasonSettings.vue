@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changing, fieldOf, useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { mdiPlus } from '@mdi/js'
@@ -8,65 +9,65 @@ import { clockText, minutesOfClock } from '@vendange/core/calendar'
 
 /** What the season has to fit into besides hours and moulds: racks, oven, wished slack, and when a day's work begins. */
 const values = defineModel<WorkshopDetails>({ required: true })
+const change = changing(values)
+const racks = fieldOf(values, 'racks')
+const { set, add, remove } = useRows(racks)
 defineProps<{ errorOf: (path: string) => string | undefined; weekdays: readonly string[] }>()
 
 function setStart(index: number, text: string): void {
   const minutes = minutesOfClock(text)
-  if (minutes !== undefined) values.value.weekStartMin[index] = minutes
+  if (minutes !== undefined) change({ weekStartMin: values.value.weekStartMin.with(index, minutes) })
 }
 </script>
 
 <template>
   <section class="sheet stack">
     <h2>What a season must fit into</h2>
-    <RemovableRow
-      v-for="(rack, index) in values.racks"
-      :key="index"
-      :label="`Take ${rack.name} away`"
-      @remove="values.racks.splice(index, 1)"
-    >
+    <RemovableRow v-for="(rack, index) in racks" :key="index" :label="`Take ${rack.name} away`" @remove="remove(index)">
       <v-text-field
-        v-model="rack.name"
+        :model-value="rack.name"
         :label="`Rack ${index + 1}`"
         :error-messages="errorOf(`racks[${index}].name`) ?? []"
+        @update:model-value="set(index, { name: $event })"
       />
       <QuantityField
-        v-model="rack.trays"
+        :model-value="rack.trays"
         kind="count"
         :range="trayRange"
         :label="`Trays of rack ${index + 1}`"
         :error="errorOf(`racks[${index}].trays`)"
+        @update:model-value="set(index, { trays: $event })"
       />
     </RemovableRow>
     <div>
-      <v-btn
-        size="small"
-        :prepend-icon="mdiPlus"
-        @click="values.racks.push({ name: `Rack ${values.racks.length + 1}`, trays: 8 })"
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="add({ name: `Rack ${racks.length + 1}`, trays: 8 })"
         >Rack</v-btn
       >
     </div>
     <div class="fields">
       <QuantityField
-        v-model="values.barsPerTray"
+        :model-value="values.barsPerTray"
         kind="count"
         :range="barsPerTrayRange"
         label="Bars on a tray"
         :error="errorOf('barsPerTray')"
+        @update:model-value="change({ barsPerTray: $event })"
       />
       <QuantityField
-        v-model="values.ovenSlots"
+        :model-value="values.ovenSlots"
         kind="count"
         :range="ovenSlotRange"
         label="Moulds in the oven"
         :error="errorOf('ovenSlots')"
+        @update:model-value="change({ ovenSlots: $event })"
       />
       <QuantityField
-        v-model="values.bufferDays"
+        :model-value="values.bufferDays"
         kind="days"
         :range="bufferDaysRange"
         label="Days to spare, wished"
         :error="errorOf('bufferDays')"
+        @update:model-value="change({ bufferDays: $event })"
       />
     </div>
     <p class="eyebrow">A day’s work begins at</p>

@@ -34,7 +34,7 @@ const total = computed(() => totalOfOrder({ ...props, charges: charges.value }))
               size="small"
               variant="text"
               :aria-label="`Do not charge ${charge.what}`"
-              @click="charges.splice(at, 1)"
+              @click="charges = charges.filter((_, index) => index !== at)"
             />
           </td>
         </tr>

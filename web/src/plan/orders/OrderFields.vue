@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { changing, fieldOf, useRows } from '@/parts/useRows'
 import PictureColours from '@/parts/PictureColours.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
@@ -13,6 +14,11 @@ import { computed } from 'vue'
 
 /** What a client wants, as it is written down while they are on the phone. */
 const values = defineModel<NewOrder>({ required: true })
+const change = changing(values)
+const setScent = (to: Partial<NonNullable<NewOrder['scent']>>): void => {
+  if (values.value.scent) change({ scent: { ...values.value.scent, ...to } })
+}
+const colours = useRows(fieldOf(values, 'colours'))
 defineProps<{
   status: SaveStatus
   errors: Readonly<Record<string, string>>
@@ -28,7 +34,7 @@ function nearest(hex: string): string {
   return found ? `Nearest made so far: ${found.colour.name}, ${found.difference.toFixed(0)} away (ΔE)` : ''
 }
 function addColour(hex: string): void {
-  values.value.colours.push({ name: `colour ${values.value.colours.length + 1}`, hex, rateGPerKg: 8 })
+  colours.add({ name: `colour ${values.value.colours.length + 1}`, hex, rateGPerKg: 8 })
 }
 </script>
 
@@ -39,45 +45,87 @@ function addColour(hex: string): void {
       <SaveState :status="status" :errors="errors" />
     </div>
     <div class="fields">
-      <v-text-field v-model="values.client" label="Client" :error-messages="errorOf('client') ?? []" />
-      <v-text-field v-model="values.contact" label="Contact" :error-messages="errorOf('contact') ?? []" />
-      <QuantityField v-model="values.bars" kind="count" :range="barsRange" label="Bars" :error="errorOf('bars')" />
+      <v-text-field
+        :model-value="values.client"
+        label="Client"
+        :error-messages="errorOf('client') ?? []"
+        @update:model-value="change({ client: $event })"
+      />
+      <v-text-field
+        :model-value="values.contact"
+        label="Contact"
+        :error-messages="errorOf('contact') ?? []"
+        @update:model-value="change({ contact: $event })"
+      />
       <QuantityField
-        v-model="values.labelMassG"
+        :model-value="values.bars"
+        kind="count"
+        :range="barsRange"
+        label="Bars"
+        :error="errorOf('bars')"
+        @update:model-value="change({ bars: $event })"
+      />
+      <QuantityField
+        :model-value="values.labelMassG"
         kind="mass"
         :range="labelMassRange"
         label="Mass on the label"
         :error="errorOf('labelMassG')"
+        @update:model-value="change({ labelMassG: $event })"
       />
-      <v-text-field v-model="values.dueDay" type="date" label="Due" :error-messages="errorOf('dueDay') ?? []" />
+      <v-text-field
+        :model-value="values.dueDay"
+        type="date"
+        label="Due"
+        :error-messages="errorOf('dueDay') ?? []"
+        @update:model-value="change({ dueDay: $event })"
+      />
       <v-select
-        v-model="values.recipeId"
+        :model-value="values.recipeId"
         :items="season.recipes"
         item-title="name"
         item-value="id"
         label="Recipe"
         :error-messages="errorOf('recipeId') ?? []"
+        @update:model-value="change({ recipeId: $event })"
       />
-      <v-text-field v-model="values.packing" class="wide" label="Packing" :error-messages="errorOf('packing') ?? []" />
+      <v-text-field
+        :model-value="values.packing"
+        class="wide"
+        label="Packing"
+        :error-messages="errorOf('packing') ?? []"
+        @update:model-value="change({ packing: $event })"
+      />
       <QuantityField
-        v-model="values.stampLeadDays"
+        :model-value="values.stampLeadDays"
         kind="days"
         :range="leadDaysRange"
         optional
         label="Stamp there in"
         hint="Days; empty: no stamp"
         :error="errorOf('stampLeadDays')"
+        @update:model-value="change({ stampLeadDays: $event })"
       />
       <QuantityField
-        v-model="values.depositCents"
+        :model-value="values.depositCents"
         kind="money"
         :range="centsRange"
         label="Deposit paid"
         :error="errorOf('depositCents')"
+        @update:model-value="change({ depositCents: $event })"
       />
-      <v-checkbox v-model="values.bevelled" label="Bevelled edges" />
+      <v-checkbox
+        :model-value="values.bevelled"
+        label="Bevelled edges"
+        @update:model-value="change({ bevelled: $event === true })"
+      />
     </div>
-    <v-textarea v-model="values.notes" label="Notes" :error-messages="errorOf('notes') ?? []" />
+    <v-textarea
+      :model-value="values.notes"
+      label="Notes"
+      :error-messages="errorOf('notes') ?? []"
+      @update:model-value="change({ notes: $event })"
+    />
     <fieldset>
       <legend class="eyebrow">Scent</legend>
       <v-btn v-if="values.scent === null" size="small" @click="values.scent = { name: 'Scent', rate: 0.03 }"
@@ -85,17 +133,19 @@ function addColour(hex: string): void {
       >
       <div v-else class="fields">
         <v-text-field
-          v-model="values.scent.name"
+          :model-value="values.scent.name"
           label="Name of the scent"
           :error-messages="errorOf('scent.name') ?? []"
+          @update:model-value="setScent({ name: $event })"
         />
         <QuantityField
-          v-model="values.scent.rate"
+          :model-value="values.scent.rate"
           kind="share"
           :range="scentRateRange"
           label="Share of the fats"
           :digits="2"
           :error="errorOf('scent.rate')"
+          @update:model-value="setScent({ rate: $event })"
         />
         <v-btn size="small" variant="text" @click="values.scent = null">No scent</v-btn>
       </div>
@@ -103,20 +153,26 @@ function addColour(hex: string): void {
     <fieldset>
       <legend class="eyebrow">Colours to match</legend>
       <div v-for="(colour, index) in values.colours" :key="index" class="row swatch">
-        <input v-model="colour.hex" type="color" :aria-label="`Colour ${index + 1}`" />
+        <input
+          :value="colour.hex"
+          type="color"
+          :aria-label="`Colour ${index + 1}`"
+          @input="colours.set(index, { hex: ($event.target as HTMLInputElement).value })"
+        />
         <v-text-field
-          v-model="colour.name"
+          :model-value="colour.name"
           :label="`Name of colour ${index + 1}`"
           :hint="nearest(colour.hex)"
           persistent-hint
           :error-messages="errorOf(`colours[${index}].name`) ?? []"
+          @update:model-value="colours.set(index, { name: $event })"
         />
         <v-btn
           :icon="mdiClose"
           size="small"
           variant="text"
           :aria-label="`Take ${colour.name} away`"
-          @click="values.colours.splice(index, 1)"
+          @click="colours.remove(index)"
         />
       </div>
       <div class="row">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fieldOf, useRows } from '@/parts/useRows'
 import PictureColours from '@/parts/PictureColours.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import type { NewDesign } from '@vendange/contract'
@@ -8,9 +9,9 @@ import { computed, ref } from 'vue'
 
 /** How the colours change from the pour to the cured bar: as the workshop saw it, else by the model. */
 const values = defineModel<NewDesign>({ required: true })
+const colours = useRows(fieldOf(values, 'colours'))
 const lookWords = { pour: 'Pour', day_1: 'Day 1', week_4: 'Week 4' } as const
 const shades = computed(() => looks.map((look) => shadesAt(look, values.value.colours, tintOf(values.value))))
-type Colour = NewDesign['colours'][number]
 
 /** Which shade a photograph's colour is taken for. */
 const photoPot = ref(0)
@@ -18,12 +19,12 @@ const photoLook = ref<(typeof looks)[number]>('week_4')
 const potChoices = computed(() => values.value.colours.map(({ name }, value) => ({ value, title: name })))
 const lookChoices = looks.map((value) => ({ value, title: lookWords[value] }))
 function pick(hex: string): void {
-  const colour = values.value.colours[photoPot.value]
-  if (colour) colour[photoLook.value === 'pour' ? 'wetHex' : photoLook.value === 'day_1' ? 'dayHex' : 'hex'] = hex
+  const field = photoLook.value === 'pour' ? 'wetHex' : photoLook.value === 'day_1' ? 'dayHex' : 'hex'
+  colours.set(photoPot.value, { [field]: hex })
 }
 
-function see(colour: Colour, field: 'wetHex' | 'dayHex', event: Event): void {
-  colour[field] = (event.target as HTMLInputElement).value
+function see(index: number, field: 'wetHex' | 'dayHex', event: Event): void {
+  colours.set(index, { [field]: (event.target as HTMLInputElement).value })
 }
 </script>
 
@@ -54,16 +55,36 @@ function see(colour: Colour, field: 'wetHex' | 'dayHex', event: Event): void {
                 type="color"
                 :value="shades[at]?.[index]"
                 :aria-label="`${colour.name}, ${lookWords[look]}`"
-                @change="see(colour, look === 'pour' ? 'wetHex' : 'dayHex', $event)"
+                @change="see(index, look === 'pour' ? 'wetHex' : 'dayHex', $event)"
               />
-              <input v-else v-model="colour.hex" type="color" :aria-label="`${colour.name}, cured`" />
+              <input
+                v-else
+                :value="colour.hex"
+                type="color"
+                :aria-label="`${colour.name}, cured`"
+                @input="colours.set(index, { hex: ($event.target as HTMLInputElement).value })"
+              />
               <small>{{
                 look === 'week_4' || (look === 'pour' ? colour.wetHex : colour.dayHex) ? 'seen' : 'estimate'
               }}</small>
             </label>
           </td>
-          <td><v-checkbox v-model="colour.fades" :aria-label="`${colour.name} fades`" hide-details /></td>
-          <td><v-checkbox v-model="colour.bleeds" :aria-label="`${colour.name} bleeds`" hide-details /></td>
+          <td>
+            <v-checkbox
+              :model-value="colour.fades"
+              :aria-label="`${colour.name} fades`"
+              hide-details
+              @update:model-value="colours.set(index, { fades: $event === true })"
+            />
+          </td>
+          <td>
+            <v-checkbox
+              :model-value="colour.bleeds"
+              :aria-label="`${colour.name} bleeds`"
+              hide-details
+              @update:model-value="colours.set(index, { bleeds: $event === true })"
+            />
+          </td>
         </tr>
       </tbody>
     </table>
@@ -90,7 +111,7 @@ function see(colour: Colour, field: 'wetHex' | 'dayHex', event: Event): void {
         :range="limitRange"
         label="Vanillin in the scent"
         hint="From its certificate"
-        @update:model-value="values.scent.vanillin = $event ?? 0"
+        @update:model-value="values = { ...values, scent: { ...values.scent, vanillin: $event } }"
       />
     </div>
   </section>
