@@ -22,6 +22,7 @@ export const clockMoveKey = (index: number): string => `${moveKey}${index}`
 export const moveOfKey = (stepKey: string): number | undefined =>
   stepKey.startsWith(moveKey) ? Number(stepKey.slice(moveKey.length)) : undefined
 
+/** Whether a record is a tap on the clock, not a step of the run sheet. */
 export const isClockKey = (stepKey: string): boolean => stepKey.startsWith('clock:')
 
 /** A pour is over long before this, minutes. */

@@ -8,7 +8,7 @@ export interface Vessels {
   readonly lyeJugMl: number
 }
 
-/** In how many equal parts something fits a vessel; 1 where nobody has said what it holds. */
+/** In how many equal parts `ml` fits a vessel of `vesselMl`, 1 or more; 1 where nobody has said what it holds (0). */
 export function partsFor(ml: number, vesselMl: number): number {
   return vesselMl > 0 ? Math.max(1, Math.ceil(ml / vesselMl - 1e-9)) : 1
 }

@@ -74,12 +74,12 @@ export function meanRoom(readings: readonly CureRoom[]): CureRoom {
   return { temperatureC: mean('temperatureC'), humidity: mean('humidity') }
 }
 
-/** How much faster a room dries than the reference room. */
+/** How many times as fast a room dries as the reference room; 1 in the reference room. An estimate by its temperature. */
 export function roomPace({ temperatureC }: CureRoom): number {
   return Math.exp(dryingPrior.perDegree * (temperatureC - referenceRoom.temperatureC))
 }
 
-/** The loss to be expected in a room, from that in the reference room. */
+/** The loss to be expected in a room as a fraction of the wet bar, 0.005 or more, from that in the reference room. */
 export function lossInRoom(lossShare: number, { humidity }: CureRoom): number {
   return Math.max(0.005, lossShare + dryingPrior.lossPerHumidityTenth * 10 * (humidity - referenceRoom.humidity))
 }

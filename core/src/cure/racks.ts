@@ -16,6 +16,7 @@ export interface RackUse<T extends Standing = Standing> {
   readonly loaves: readonly { readonly loaf: T; readonly trays: number }[]
 }
 
+/** Trays that so many bars take, the last one begun counted whole; bars to a tray below 1 count as 1. */
 export const traysOf = (bars: number, barsPerTray: number): number => Math.ceil(bars / Math.max(1, barsPerTray))
 
 /** Whether a place that was written names a rack: its name alone, or with a shelf after it. */

@@ -12,7 +12,7 @@ export interface MouldBars {
   readonly barMl: number
 }
 
-/** Logs that a mould's soap is cut from. */
+/** Number of logs that a mould’s soap is cut into lengthwise: 1 unless it is a slab. */
 export function logsOf(mould: Pick<Mould, 'shape' | 'logCount'>): number {
   return shapeOf(mould) === 'slab' ? (mould.logCount ?? 1) : 1
 }

@@ -24,7 +24,9 @@ export interface OwnFat extends Omit<Fat, 'key' | 'source' | 'contains'> {
 }
 
 const prefix = 'own:'
+/** The key under which recipes name a fat of the workshop’s own. */
 export const ownFatKey = (id: string): string => `${prefix}${id}`
+/** Whether a key names a fat of the workshop’s own, whether or not there is one. */
 export const isOwnFatKey = (key: string): boolean => key.startsWith(prefix)
 
 /** An own fat in the form in which all fats are reckoned. */

@@ -20,6 +20,7 @@ export function commandRoom(state: RoomState, command: Command): RoomState {
   return command.kind === 'air' ? { ...state, temperatureC: command.temperatureC, humidity: command.humidity } : state
 }
 
+/** Time passes: the air of the room swings with its day. @param elapsedMs 0 or more */
 export function passRoomTime(state: RoomState, elapsedMs: number): RoomState {
   return { ...state, elapsedMs: state.elapsedMs + elapsedMs }
 }

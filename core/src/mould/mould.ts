@@ -58,6 +58,7 @@ export interface Block {
   readonly heightMm: number
 }
 
+/** A mould is a loaf unless it says otherwise. */
 export const shapeOf = (mould: Pick<Mould, 'shape'>): MouldShape => mould.shape ?? 'loaf'
 
 type Against = (field: keyof Mould, what: Sentence) => void
@@ -174,7 +175,11 @@ export function fillVolumeMl(mould: Mould): number {
   return mould.measuredMl ?? reckonedMl(mould)
 }
 
-/** How much more than its sizes say a mould was found to hold; 1 when it was not measured. @throws {RangeError} */
+/**
+ * Ratio of what a mould was found to hold to what its sizes say; 1 when it was not measured.
+ *
+ * @throws {RangeError} if the mould would be refused by `checkMould`
+ */
 export function takeUpFactor(mould: Mould): number {
   return fillVolumeMl(mould) / reckonedMl(mould)
 }

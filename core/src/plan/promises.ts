@@ -19,6 +19,7 @@ export interface OwnClaim {
   readonly without: readonly string[]
 }
 
+/** The key of a claim of the workshop’s own, by its id. */
 export const ownClaimKey = (id: string): string => `${ownPrefix}${id}`
 /** Whether a key can be a claim. One of the workshop's own that was taken away meanwhile is no error: it says nothing. */
 export const isClaimKey = (key: string): boolean =>

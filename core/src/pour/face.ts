@@ -41,7 +41,7 @@ function hashOf(text: string): number {
   return hash
 }
 
-/** The seed of a soap's hand. */
+/** The seed of a soap’s hand, a whole number from 0 to 9972: the same for the same name. */
 export const seedOf = (name: string): number => hashOf(name) % 9973
 
 /** A level layer of each pot, the first at the bottom: what a soap is until its pour is designed. */

@@ -21,7 +21,7 @@ export function absorptionOf(hex: string): Absorption {
   return [of(linear.r), of(linear.g), of(linear.b)]
 }
 
-/** The linear light thrown back: `absorptionOf` turned round. */
+/** The linear light thrown back, 0 to 1, of an absorption of 0 or more: `absorptionOf` turned round. */
 export const reflectanceOf = (absorption: number): number =>
   1 + absorption - Math.sqrt(absorption * absorption + 2 * absorption)
 

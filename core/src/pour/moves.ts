@@ -179,7 +179,7 @@ export interface PourMove extends MoveFigures {
 const sinkForFall = 1.5
 const usualHex = '#8C6F4E'
 
-/** How deep batter poured from a height sinks: with its speed on landing, which goes with the root of its fall. */
+/** How deep batter poured from a height sinks, mm: with its speed on landing, which goes with the root of its fall. */
 export function sinkOfFall(fallMm: number, trace: Trace): number {
   return sinkForFall * Math.sqrt(Math.max(0, fallMm)) * traceEffects[trace].sinkFactor
 }

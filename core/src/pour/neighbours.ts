@@ -32,6 +32,12 @@ export interface CutRichness {
   readonly borderWidths: number
 }
 
+/**
+ * How rich a cut is, for choosing between faces.
+ *
+ * @param cut material of each point, row by row
+ * @param width points in a row
+ */
 export function richnessOf(cut: Int8Array, width: number): CutRichness {
   const counts = new Map<number, number>()
   let borders = 0

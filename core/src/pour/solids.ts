@@ -87,8 +87,10 @@ export function heightOfFree(solids: readonly Solid[], column: number, free: num
   return y
 }
 
+/** Height of the batter alone under a point, what stands in it taken out, mm. */
 export const freeAt = (solids: readonly Solid[], x: number, y: number, widthMm: number): number =>
   freeBelow(solids, columnOf(x, widthMm), y)
+/** Where a point stands in the loaf that has so much batter under it, mm: `freeAt` turned round. */
 export const heightOfFreeAt = (solids: readonly Solid[], x: number, free: number, widthMm: number): number =>
   heightOfFree(solids, columnOf(x, widthMm), free)
 

@@ -20,6 +20,7 @@ export interface Points {
   count: number
 }
 
+/** Room for so many points, none of them active yet. */
 export const pointsFor = (most: number): Points => ({
   x: new Float64Array(most),
   y: new Float64Array(most),
@@ -46,8 +47,10 @@ export function keepUnknown(points: Points): void {
  */
 export type TakeBack = (points: Points) => void
 
+/** A level surface at a height in mm. */
 export const flat = (heightMm: number): Surface => new Float64Array(columns).fill(heightMm)
 
+/** Height of a surface at `x` mm from the left wall, mm, straight between the middles of its columns. */
 export function heightAt(surface: Surface, x: number, widthMm: number): number {
   const at = Math.min(columns - 1, Math.max(0, (x / widthMm) * columns - 0.5))
   const low = Math.floor(at)
@@ -62,15 +65,22 @@ export function levelOf(surface: Surface): number | undefined {
   return first
 }
 
+/** Area under a surface, mm². */
 export function areaOf(surface: Surface, widthMm: number): number {
   let sum = 0
   for (let column = 0; column < columns; column++) sum += surface[column]!
   return (sum * widthMm) / columns
 }
 
+/** Highest point of a surface, mm. */
 export const topOf = (surface: Surface): number => surface.reduce((top, height) => Math.max(top, height), 0)
 
-/** Halves an interval until it is the height at which `gained` comes to the area. `gained` grows with its height. */
+/**
+ * Halves an interval until it is the height in mm at which `gained` comes to the area. `gained` grows with its height.
+ *
+ * @param low mm, where too little is gained
+ * @param high mm, where enough is gained; given back where nothing in between is enough
+ */
 export function heightFor(areaMm2: number, low: number, high: number, gained: (heightMm: number) => number): number {
   for (let step = 0; step < 60; step++) {
     const middle = (low + high) / 2

@@ -111,6 +111,7 @@ export interface LabelTerms {
 /** How long a bar is said to keep from its release, days. An estimate: fats, superfat and store decide. */
 export const keepsDays = 730
 
+/** The day printed as best before: `keepsDays` after the release. An estimate. */
 export const bestBeforeOf = (releaseDay: Day): Day => addDays(releaseDay, keepsDays)
 
 /** What a label must name. */

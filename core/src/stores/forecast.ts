@@ -50,7 +50,7 @@ interface Stock {
 
 const sum = (amounts: readonly number[]): number => cleanAmount(amounts.reduce((total, amount) => total + amount, 0))
 
-/** `amount` in whole packs. */
+/** `amount` (g, or pieces) rounded up to whole packs of `packSize`; as it is where no pack is known (0). */
 export function inPacks(amount: number, packSize: number): number {
   return packSize > 0 ? cleanAmount(Math.ceil(cleanAmount(amount / packSize)) * packSize) : amount
 }

@@ -49,6 +49,7 @@ export function ingredientKey(kind: IngredientKind, refOrName: string): string {
   return `${kind}:${plain(refOrName)}`
 }
 
+/** The key of an ingredient on the shelf: by the fat or scent that it is, else by its name. */
 export function keyOfIngredient({ kind, ref, name }: Pick<Ingredient, 'kind' | 'ref' | 'name'>): string {
   return ingredientKey(kind, ref === '' ? name : ref)
 }

@@ -58,7 +58,7 @@ export interface LotUse {
   readonly amount: number
 }
 
-/** An amount to a tenth of a milligram, as the stores are reckoned: no binary dust. */
+/** An amount (g, or pieces) to a tenth of a milligram, as the stores are reckoned: no binary dust. */
 export const cleanAmount = (amount: number): number => roundTo(amount, 4)
 
 /** What came, and what counting found over it, or below zero under it. */
@@ -67,7 +67,7 @@ export interface Delivered {
   readonly adjustment: number
 }
 
-/** What is left of a lot when `usedAmount` of it was used. */
+/** What is left of a lot, g or pieces, when `usedAmount` of it was used; below 0 when more was used than came. */
 export function leftOfLot({ receivedAmount, adjustment }: Delivered, usedAmount: number): number {
   return cleanAmount(receivedAmount + adjustment - usedAmount)
 }

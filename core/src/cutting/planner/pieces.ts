@@ -69,6 +69,7 @@ export interface Usable {
   readonly heightMm: number
 }
 
+/** What is left of a block once ends, sides and top are taken off, mm; below 0 where more is taken off than there is. */
 export function usableOf(block: RoughBlock, round: Round, { endMm, sideMm, topMm }: Allowances): Usable {
   const [lengthMm, widthMm] = round === 'along' ? [block.lengthMm, block.widthMm] : [block.widthMm, block.lengthMm]
   return {
@@ -87,6 +88,7 @@ export function howMany(lengthMm: number, pieceMm: number, kerfMm: number): numb
 export const roomOf = (count: number, pieceMm: number, kerfMm: number): number =>
   count > 0 ? count * pieceMm + (count - 1) * kerfMm : 0
 
+/** mm³. */
 export const volumeOf = ({ lengthMm, widthMm, heightMm }: RoughBlock): number => lengthMm * widthMm * heightMm
 
 /** A piece as it lies in the block. */

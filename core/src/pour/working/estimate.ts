@@ -129,7 +129,7 @@ export function estimateWorking(
   }
 }
 
-/** By how much slower than likely a batter is that only so many of a hundred are faster than. */
+/** Ratio of the time of a batter to that of a likely one, where `share` (0 to 1) of all batters are faster than it. */
 export const slownessBelow = ({ spread }: Pick<WorkingEstimate, 'spread'>, share: number): number =>
   Math.exp(spread * deviationsBelow(share))
 

@@ -78,7 +78,7 @@ export function planOnTheClock(
   })
 }
 
-/** The slowest (above 1) to fastest batter, in relation to a likely one, with which every move is still in time. */
+/** The least ratio of a batter’s time to that of a likely one with which every move is still in time. */
 export function leastSlowness(
   lines: readonly MoveLine[],
   likely: Thickening,

@@ -26,6 +26,7 @@ function isBetter(load: Workload, best: Best): boolean {
   return load.excess <= best.excess + dust && load.cost < best.cost - dust
 }
 
+/** Writes a plan down as the best so far, if it is. @returns whether it was */
 export function keepIfBetter(load: Workload, best: Best): boolean {
   if (!isBetter(load, best)) return false
   best.cost = load.cost
