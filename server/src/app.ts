@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import { endpoints, openApiDocument } from '@vendange/contract'
 import type { Express } from 'express'
 import express, { Router } from 'express'
@@ -154,7 +155,7 @@ export function createApp({ context, logger, webFolder, instrumentMs }: AppOptio
   app.use(apiRouter(context, instrumentMs))
   if (webFolder !== undefined && existsSync(join(webFolder, 'index.html'))) servePages(app, webFolder)
   app.use((request) => {
-    throw notFound(`There is nothing at ${request.path}.`)
+    throw notFound(sentence('nothing_here', { path: request.path }))
   })
   app.use(problemHandler(logger, () => sayOfContext(context)))
   return app

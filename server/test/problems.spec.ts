@@ -6,7 +6,7 @@ import type { AddressInfo } from 'node:net'
 import { pino } from 'pino'
 import { notFound, refused, stale, unprocessable } from '../src/parts/problems'
 import { problemHandler } from '../src/parts/serve'
-import { quantity, refuse, tell } from '@vendange/core/findings'
+import { quantity, refuse, sentence, tell } from '@vendange/core/findings'
 import { plainReading, sayFor } from '@vendange/words'
 
 describe('problemHandler', () => {
@@ -15,13 +15,13 @@ describe('problemHandler', () => {
   let url: string
   const failures: Readonly<Record<string, unknown>> = {
     '/bug': new Error('a secret path: /srv/keys'),
-    '/missing': notFound('There is no such pour.'),
+    '/missing': notFound(sentence('no_such', { thing: 'pour' })),
     '/stale': stale('recipe', { name: 'Newer', version: 2 }),
     '/refused': refused([
       tell('fat_off_plan', { told: 'Only a fact.' }),
       refuse('superfat_range', { most: quantity.share(0.3) }, 'superfat'),
     ]),
-    '/plain': unprocessable('Not today.'),
+    '/plain': unprocessable(sentence('on_calendar')),
   }
 
   before(async () => {

@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { BatchSummary, SavedDesign, SavedMaker, SavedMould, SavedRecipe, SavedWorkshop } from '@vendange/contract'
 
 import type { BatchPlan, BatchSource, PourPart } from '@vendange/core/batch'
@@ -30,8 +31,8 @@ export async function readBatchSource(
   const wanted = await findRow<SavedDesign>(reader, designs, designId, 'design')
   const design = { ...wanted, ...(own ? { mouldId: own.mouldId, mouldCount: own.mouldCount, moreMoulds: [] } : {}) }
   if (design.recipeId === null || design.mouldId === null) {
-    throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`, [
-      { field: design.recipeId === null ? 'recipeId' : 'mouldId', message: 'Choose one first.' },
+    throw unprocessable(sentence('choose_parts', { soap: design.name }), [
+      { field: design.recipeId === null ? 'recipeId' : 'mouldId', message: sentence('choose_one_first') },
     ])
   }
   const mould = await findRow<SavedMould>(reader, moulds, design.mouldId, 'mould')
@@ -132,7 +133,7 @@ export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day)
   const workshop = await readWorkshop(reader)
   const working = workingHours({ workshop, makers: await findRows<SavedMaker>(reader, makers) })
   const summary = summariseBatch(batch, { design, recipe, workshop, working, cutDay })
-  if (!summary) throw unprocessable(`Choose a recipe and a mould for ${design.name} first.`)
+  if (!summary) throw unprocessable(sentence('choose_parts', { soap: design.name }))
   return summary
 }
 
@@ -140,7 +141,7 @@ export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day)
 export async function readToChange(reader: Reader, id: string, version: number): Promise<BatchRow> {
   const row = await readBatch(reader, id)
   if (row.version !== version) throw stale('pour', await readBatchSummary(reader, id))
-  if (row.status !== 'planned') throw unprocessable('This pour has begun at the bench; its day is a fact now.')
+  if (row.status !== 'planned') throw unprocessable(sentence('pour_begun'))
   return row
 }
 

@@ -1,13 +1,10 @@
 import type { Finding, Param, Sentence } from '@vendange/core/findings'
 import { sentence, sentences } from '@vendange/core/findings'
 
-/** Plain words of the server's own, or a sentence that the answer puts into the workshop's words. */
-export type Told = string | Sentence
-
 /** What is wrong with one field of what was asked. */
 export interface FieldError {
   readonly field: string
-  readonly message: Told
+  readonly message: Sentence
 }
 
 /**
@@ -19,19 +16,19 @@ export class Refusal extends Error {
 
   constructor(
     readonly kind: 'missing' | 'stale' | 'impossible',
-    readonly told: Told,
+    readonly told: Sentence,
     readonly errors: readonly FieldError[] = [],
     /** Of a stale thing how it stands now. */
     readonly current?: unknown,
   ) {
-    super(typeof told === 'string' ? told : told.code)
+    super(told.code)
   }
 }
 
-export const notFound = (detail: string): Refusal => new Refusal('missing', detail)
+export const notFound = (detail: Sentence): Refusal => new Refusal('missing', detail)
 
 /** What is asked is understood but may not be done, such as a pour on a past day. */
-export const unprocessable = (detail: Told, errors: readonly FieldError[] = []): Refusal =>
+export const unprocessable = (detail: Sentence, errors: readonly FieldError[] = []): Refusal =>
   new Refusal('impossible', detail, errors)
 
 /** The refusals among findings as one. */
@@ -48,9 +45,4 @@ export const several = (told: readonly Param[]): Sentence => sentence('several',
 
 /** Somebody else changed the thing meanwhile; `current` is how it stands now. */
 export const stale = (noun: string, current: unknown): Refusal =>
-  new Refusal(
-    'stale',
-    `This ${noun} was changed meanwhile, perhaps in another window. Choose which values to keep.`,
-    [],
-    current,
-  )
+  new Refusal('stale', sentence('changed_meanwhile', { thing: noun }), [], current)

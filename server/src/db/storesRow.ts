@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type {
   LotUsed,
   LotView,
@@ -163,7 +164,7 @@ export async function lotsForWeighing(
   const chosen = choices.find(({ id }) => id === weighing.lotId)
   const fault = chosen && lotFault(chosen, today)
   if (weighing.lotId !== undefined && (!chosen || fault)) {
-    const message = chosen && fault ? lotFaultSentence(chosen, fault) : `That is no lot of ${use.name}.`
+    const message = chosen && fault ? lotFaultSentence(chosen, fault) : sentence('no_lot_of', { ingredient: use.name })
     throw unprocessable(message, [{ field: 'lotId', message }])
   }
   const first = chosen ? takeOldestFirst([chosen], use.amount, today) : { taken: [], missing: use.amount }

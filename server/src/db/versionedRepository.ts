@@ -1,5 +1,5 @@
-import type { Finding } from '@vendange/core/findings'
-import { isRefused } from '@vendange/core/findings'
+import type { Finding, Sentence } from '@vendange/core/findings'
+import { isRefused, sentence } from '@vendange/core/findings'
 import { and, asc, eq } from 'drizzle-orm'
 import type { SQLiteColumn, SQLiteTable } from 'drizzle-orm/sqlite-core'
 import { notFound, refused, stale, unprocessable } from './refusal'
@@ -31,7 +31,7 @@ export interface RepositoryOptions<New> {
   readonly noun: string
   readonly newId: () => string
   /** Why a thing cannot be taken away now, if it cannot. */
-  readonly inUse?: (id: string, reader: Reader) => Promise<string | undefined>
+  readonly inUse?: (id: string, reader: Reader) => Promise<Sentence | undefined>
   /** Called with every state that is written, within the transaction that writes it. */
   readonly written?: (
     transaction: Transaction,
@@ -59,7 +59,7 @@ export async function findRow<Saved extends Versioned>(
   noun: string,
 ): Promise<Saved> {
   const [row] = (await reader.select().from(table).where(eq(table.id, id))) as unknown as Saved[]
-  if (!row) throw notFound(`There is no such ${noun}.`)
+  if (!row) throw notFound(sentence('no_such', { thing: noun }))
   return row
 }
 
@@ -79,7 +79,7 @@ export function versionedRepository<New extends object, Saved extends Versioned 
     id: string,
     version: number,
     values: object,
-    allow?: (reader: Reader) => Promise<string | undefined>,
+    allow?: (reader: Reader) => Promise<Sentence | undefined>,
   ): Promise<Saved> =>
     database.write(async (transaction) => {
       const before = await findRow<Saved>(transaction, table, id, noun)

@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { NewOwnFat, SavedIngredient, SavedOwnFat, SavedRecipe } from '@vendange/contract'
 import { ownFatKey } from '@vendange/core/fats'
 import type { VersionedRepository } from '../db/versionedRepository'
@@ -15,11 +16,11 @@ export function ownFatService({ database, newId }: Context): VersionedRepository
       const recipe = (await findRows<SavedRecipe>(reader, recipes)).find(
         ({ isRemoved, fats }) => !isRemoved && fats.some(({ fatKey }) => fatKey === key),
       )
-      if (recipe) return `${recipe.name} is made with it. Take it out of the recipe first.`
+      if (recipe) return sentence('fat_in_recipe', { recipe: recipe.name })
       const kept = (await findRows<SavedIngredient>(reader, ingredients)).find(
         ({ isRemoved, ref }) => !isRemoved && ref === key,
       )
-      return kept && `${kept.name} is kept in the stores. Take it away there first.`
+      return kept && sentence('fat_in_stores', { ingredient: kept.name })
     },
   })
 }

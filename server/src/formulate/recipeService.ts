@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { NewRecipe, RecipeVersion, SavedRecipe } from '@vendange/contract'
 import { checkRecipe } from '@vendange/core/recipe'
 import { and, desc, eq } from 'drizzle-orm'
@@ -61,7 +62,7 @@ export function recipeService({ database, clock, newId }: Context): RecipeServic
         .from(designs)
         .where(and(eq(designs.recipeId, id), eq(designs.isRemoved, false)))
         .limit(1)
-      return design && `${design.name} is made by this recipe. Give it another one first.`
+      return design && sentence('recipe_in_use', { soap: design.name })
     },
   })
 

@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import { endpoints } from '@vendange/contract'
 import { fatOf } from '@vendange/core/recipe'
 import { nearestRecipe } from '@vendange/core/wishes/nearest'
@@ -14,7 +15,7 @@ export function wishRoutes(router: Router, { database, clock }: Context): void {
     const workshop = await readWorkshop(database.read)
     const knownFats = knownFatsOn(clock.today(workshop.timeZone), await readStock(database.read))
     const unknown = [...body.fats.map(({ fatKey }) => fatKey), ...body.mayAdd].find((key) => !fatOf({ knownFats }, key))
-    if (unknown !== undefined) throw unprocessable(`There is no fat “${unknown}” in the table. Choose another.`)
+    if (unknown !== undefined) throw unprocessable(sentence('no_such_fat_in_table', { fat: unknown }))
     const { pricing } = workshop
     const centsPerKg = Object.fromEntries(pricing.ingredients.map(({ key, centsPerKg: cents }) => [key, cents]))
     const { superfat, fatsGPerBar } = body

@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import { endpoints } from '@vendange/contract'
 import { parseCommand, writeReading } from '@vendange/core/instruments'
 import type { Response, Router } from 'express'
@@ -17,7 +18,7 @@ export function instrumentRoutes(router: Router, everyMs?: number): void {
   const instruments = standIns(everyMs)
   const named = (name: string): StandIn => {
     const known = instrumentNames.find((one) => one === name)
-    if (!known) throw notFound('There is no such instrument.')
+    if (!known) throw notFound(sentence('no_such', { thing: 'instrument' }))
     return instruments[known]
   }
 
@@ -35,7 +36,7 @@ export function instrumentRoutes(router: Router, everyMs?: number): void {
 
   serve(router, endpoints.instruments.command, ({ params, body }) => {
     const command = parseCommand(body.line)
-    if (!command) throw unprocessable(`The instrument does not understand “${body.line}”.`)
+    if (!command) throw unprocessable(sentence('command_unknown', { command: body.line }))
     named(params.name).command(command)
     return Promise.resolve({ line: body.line })
   })

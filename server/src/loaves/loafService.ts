@@ -48,7 +48,7 @@ function refuseRelease(
   if (mayRelease(checks) || answers.overrideReason !== undefined) return
   const against = checks.filter(({ result }) => result === 'failed' || result === 'open')
   throw unprocessable(
-    several(['It cannot go yet.', ...against.map(checkSentence)]),
+    several([sentence('cannot_go_yet'), ...against.map(checkSentence)]),
     against.map((check) => ({ field: fieldOfCheck[check.key] ?? '', message: checkSentence(check) })),
   )
 }
@@ -56,7 +56,7 @@ function refuseRelease(
 export function loafService({ database, clock }: Context): LoafService {
   async function summary(reader: Reader, id: string): Promise<LoafSummary> {
     const [loaf] = await readLoaves(reader, [id])
-    if (!loaf) throw notFound('There is no such loaf.')
+    if (!loaf) throw notFound(sentence('no_such', { thing: 'loaf' }))
     return loaf
   }
 
@@ -141,7 +141,7 @@ export function loafService({ database, clock }: Context): LoafService {
         if (event.type === 'released') refuseRelease(await view(transaction, id), event, today)
         if (event.type === 'photographed') {
           const [photo] = await transaction.select({ id: photos.id }).from(photos).where(eq(photos.id, event.photoId))
-          if (!photo) throw notFound('There is no such photograph.')
+          if (!photo) throw notFound(sentence('no_such', { thing: 'photograph' }))
         }
 
         await appendLoafEvent(transaction, id, event, { at: clock.now().toISOString(), makerId: maker })

@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import { eq } from 'drizzle-orm'
 import { knownMaker } from '../db/makerRow'
 import { photos } from '../db/schema'
@@ -38,13 +39,9 @@ export function photoService({ database, clock, newId }: Context): PhotoService 
       database.write(async (transaction) => {
         const mimeType = pictureType(bytes)
         if (!mimeType)
-          throw unprocessable('That is no photograph: send a JPEG, PNG or WebP picture.', [
-            { field: 'photo', message: 'Choose a JPEG, PNG or WebP picture.' },
-          ])
+          throw unprocessable(sentence('no_photograph'), [{ field: 'photo', message: sentence('choose_picture') }])
         if (!isWholePicture(bytes, mimeType))
-          throw unprocessable('The photograph was cut off on its way. Nothing was kept: send it again.', [
-            { field: 'photo', message: 'Send it again: it was cut off on its way.' },
-          ])
+          throw unprocessable(sentence('photograph_cut_off'), [{ field: 'photo', message: sentence('send_again') }])
         const photoId = newId()
         await transaction.insert(photos).values({
           id: photoId,
@@ -57,7 +54,7 @@ export function photoService({ database, clock, newId }: Context): PhotoService 
       }),
     read: async (id) => {
       const [photo] = await database.read.select().from(photos).where(eq(photos.id, id))
-      if (!photo) throw notFound('There is no such photograph.')
+      if (!photo) throw notFound(sentence('no_such', { thing: 'photograph' }))
       return photo
     },
   }

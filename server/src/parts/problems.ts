@@ -1,6 +1,6 @@
 import type { Problem } from '@vendange/contract'
 import type { Say } from '@vendange/words'
-import type { Refusal, Told } from '../db/refusal'
+import type { Refusal } from '../db/refusal'
 
 export { notFound, refused, several, stale, unprocessable } from '../db/refusal'
 
@@ -23,13 +23,12 @@ const answers = {
 
 /** A refusal as it is answered over HTTP (RFC 9457), in the workshop's words. */
 export function problemOfRefusal({ kind, told, errors, current }: Refusal, say: Say): Problem {
-  const words = (what: Told): string => (typeof what === 'string' ? what : say(what))
   return {
     type: 'about:blank',
     ...answers[kind],
-    detail: words(told),
+    detail: say(told),
     ...(kind === 'impossible'
-      ? { errors: errors.map(({ field, message }) => ({ field, message: words(message) })) }
+      ? { errors: errors.map(({ field, message }) => ({ field, message: say(message) })) }
       : {}),
     ...(current === undefined ? {} : { current }),
   }

@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { Endpoint, PathParameters, Problem } from '@vendange/contract'
 import { bodySchemaOf, faultsOf, ValidationError } from '@vendange/contract'
 import type { Say } from '@vendange/words'
@@ -17,8 +18,7 @@ export interface Call<Path extends string, Body> {
 
 function makerIdOf(request: Request): string {
   const id = request.get('X-Vendange-Maker')
-  if (!id)
-    throw unprocessable('Choose who is at work first.', [{ field: 'maker', message: 'Choose who is at work first.' }])
+  if (!id) throw unprocessable(sentence('choose_maker'), [{ field: 'maker', message: sentence('choose_maker') }])
   return id
 }
 
@@ -74,7 +74,7 @@ function problemOf(error: unknown, say: Say): Problem | undefined {
       type: 'about:blank',
       title: 'Not possible',
       status: 422,
-      detail: 'Something this refers to does not exist here any more. Load the page again and choose anew.',
+      detail: say(sentence('gone_meanwhile')),
     }
   }
   if (isDiskFull(error)) {
@@ -82,7 +82,7 @@ function problemOf(error: unknown, say: Say): Problem | undefined {
       type: 'about:blank',
       title: 'No room',
       status: 507,
-      detail: 'The disk is full. Nothing was changed, and what was kept before is safe. Make room, then try again.',
+      detail: say(sentence('disk_full')),
     }
   }
   // Express and its body parser mark what the caller did wrong with a status below 500.
@@ -92,7 +92,7 @@ function problemOf(error: unknown, say: Say): Problem | undefined {
       type: 'about:blank',
       title: tooLarge ? 'Too large' : 'Not understood',
       status: error.status,
-      detail: tooLarge ? 'That is too large to be taken.' : 'The request could not be read.',
+      detail: say(tooLarge ? sentence('too_large_to_take') : sentence('request_unread')),
     }
   }
   return undefined
@@ -102,13 +102,14 @@ function problemOf(error: unknown, say: Say): Problem | undefined {
 export function problemHandler(logger: Logger, sayNow: () => Promise<Say>): ErrorRequestHandler {
   return async (error, _request, response, next) => {
     if (response.headersSent) return next(error)
-    const problem = problemOf(error, await sayNow())
+    const say = await sayNow()
+    const problem = problemOf(error, say)
     if (!problem) logger.error(error)
     const answer = problem ?? {
       type: 'about:blank',
       title: 'Our fault',
       status: 500,
-      detail: 'Something went wrong here. Nothing was changed. Try again; if it stays, restart Vendange.',
+      detail: say(sentence('our_fault')),
     }
     response.status(answer.status).type('application/problem+json').send(JSON.stringify(answer))
   }

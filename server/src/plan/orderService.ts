@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { NewOrder, OrderAccepted, SavedMould, SavedOrder } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { evenPots } from '@vendange/core/batch'
@@ -23,7 +24,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
   async function makeSoap(transaction: Transaction, order: SavedOrder, accepted: OrderAccepted, today: string) {
     const { timeZone } = await readWorkshop(transaction)
     const first = accepted.batches[0]
-    if (!first || order.recipeId === null) throw unprocessable('Choose the recipe of the order first.')
+    if (!first || order.recipeId === null) throw unprocessable(sentence('order_needs_recipe'))
     const earliestDay = order.stampLeadDays === null ? null : addDays(today, order.stampLeadDays)
     const collectionId = newId()
     await transaction.insert(collections).values({
@@ -81,10 +82,9 @@ export function orderService({ database, clock, newId }: Context): OrderService 
       database.write(async (transaction) => {
         const order = await findRow<SavedOrder>(transaction, orders, id, 'order')
         if (order.version !== accepted.version) throw stale('order', order)
-        if (order.collectionId !== null) throw unprocessable('This order is accepted already.')
+        if (order.collectionId !== null) throw unprocessable(sentence('order_accepted'))
         const today = clock.today((await readWorkshop(transaction)).timeZone)
-        if (accepted.batches.some(({ pourDay }) => pourDay < today))
-          throw unprocessable('A pour would stand on a day that is past. Quote it again.')
+        if (accepted.batches.some(({ pourDay }) => pourDay < today)) throw unprocessable(sentence('quote_is_past'))
         const refusals = accepted.batches.flatMap((batch) => unplannable(batch, today) ?? [])
         if (refusals.length > 0) throw refused(refusals)
         const made = await makeSoap(transaction, order, accepted, today)

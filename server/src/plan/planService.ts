@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { NewCollection, NewDesign, PourOfCollection, SavedCollection, SavedDesign } from '@vendange/contract'
 import { and, eq, ne } from 'drizzle-orm'
 import { benchHours } from '@vendange/core/plan'
@@ -28,7 +29,7 @@ export function planService({ database, newId }: Context): PlanService {
           .innerJoin(designs, eq(batches.designId, designs.id))
           .where(and(onCalendar, eq(designs.collectionId, id)))
           .limit(1)
-        return pour && `${pour.name} is on the calendar. Take its pour off first.`
+        return pour && sentence('soap_on_calendar', { soap: pour.name })
       },
     }),
     pours: async (collectionId) => {
@@ -61,7 +62,7 @@ export function planService({ database, newId }: Context): PlanService {
           .from(batches)
           .where(and(onCalendar, eq(batches.designId, id)))
           .limit(1)
-        return pour && 'It is on the calendar. Take its pour off first.'
+        return pour && sentence('on_calendar')
       },
     }),
   }

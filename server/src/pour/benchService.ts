@@ -113,9 +113,9 @@ export function benchService({ database, clock, newId }: Context): BenchService 
     record: (id, step, makerId) =>
       database.write(async (transaction) => {
         const row = await readBatch(transaction, id)
-        if (row.isRemoved) throw notFound('This pour was taken off the calendar.')
+        if (row.isRemoved) throw notFound(sentence('pour_off_calendar'))
         if (await isTaken(transaction, step.recordId)) return view(transaction, id)
-        if (row.status === 'poured') throw unprocessable('This pour is finished; its record is not edited.')
+        if (row.status === 'poured') throw unprocessable(sentence('pour_finished'))
         const maker = await knownMaker(transaction, makerId)
         if (row.status === 'planned') await begin(transaction, row, await todayIn(transaction))
         const plan = await planOfBatch(transaction, await readBatch(transaction, id))

@@ -1,3 +1,4 @@
+import { quantity, sentence } from '@vendange/core/findings'
 import { mostListed } from '@vendange/contract'
 import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SalesTaken } from '@vendange/contract'
 import { allot, freeBarsOf, unsoldBars } from '@vendange/core/loaf'
@@ -41,8 +42,6 @@ async function isKnownSale(reader: Reader, saleId: string): Promise<boolean> {
   return found !== undefined
 }
 
-const counted = (bars: number): string => (bars === 1 ? 'one bar is' : `${bars} bars are`)
-
 export function allotmentService({ database, clock, newId }: Context): AllotmentService {
   async function takeSale(
     transaction: Transaction,
@@ -68,8 +67,14 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
     }
     if (left > 0)
       throw unprocessable(
-        `The sale ${sale.saleId} of ${sale.day} is of ${sale.bars}, and ${left} of them were never set aside for ${sale.channel}. Nothing of the report was taken.`,
-        [{ field: 'sales', message: `${sale.saleId}: set ${left} more aside first, or correct the report.` }],
+        sentence('sale_not_set_aside', {
+          sale: sale.saleId,
+          day: quantity.day(sale.day),
+          bars: sale.bars,
+          missing: left,
+          channel: sale.channel,
+        }),
+        [{ field: 'sales', message: sentence('sale_set_aside_first', { sale: sale.saleId, missing: left }) }],
       )
   }
 
@@ -98,7 +103,7 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
         const taken = allot(own, wanted.bars)
         if (!taken) {
           const free = freeBarsOf(own)
-          const message = free === 0 ? 'No bar of it is free any more.' : `Only ${counted(free)} free.`
+          const message = sentence('bars_free', { free })
           throw unprocessable(message, [{ field: 'bars', message }])
         }
         const { channel, who, orderId } = wanted

@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { LoafView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { labelStocks } from '@vendange/core/release'
@@ -30,7 +31,7 @@ export function releaseRoutes(router: Router, { allotments, trace, loaves }: Ser
     const stock = labelStocks.find(({ key }) => key === request.query['stock']) ?? labelStocks[0]
     const count = Number(request.query['count'] ?? 1)
     if (!stock || !Number.isInteger(count) || count < 1 || count > mostLabels)
-      throw unprocessable(`Print from 1 to ${mostLabels} labels at once.`)
+      throw unprocessable(sentence('labels_at_once', { most: mostLabels }))
     const view = await loaves.view(request.params.id)
     const pdf = await labelsPdf(view, workshop, { stock, count, today: context.clock.today(workshop.timeZone) })
     response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)

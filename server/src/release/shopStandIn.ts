@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { NewShopOffer, ShopOffer, ShopSale } from '@vendange/contract'
 import { eq, gt, sql } from 'drizzle-orm'
 import type { Database, Reader } from '../db/database'
@@ -58,7 +59,7 @@ export function shopStandIn(database: Database): ShopStandIn {
       database.write(async (transaction) => {
         const offer = (await offersIn(transaction)).find((one) => one.designId === designId)
         const left = (offer?.offered ?? 0) - (offer?.sold ?? 0)
-        if (bars > left) throw unprocessable(left === 0 ? 'The shop is sold out of it.' : `The shop has ${left} left.`)
+        if (bars > left) throw unprocessable(sentence('shop_left', { left }))
         const [row] = await transaction.insert(shopSales).values({ designId, bars, buyer, day }).returning()
         if (!row) throw new Error('Expected the sale that was just made')
         return reported({ ...row, priceCents: offer?.priceCents ?? 0 })

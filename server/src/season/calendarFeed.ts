@@ -1,6 +1,8 @@
+import { sentence } from '@vendange/core/findings'
 import type { SeasonView } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { mouldsOfBatch } from '@vendange/core/season'
+import type { Say } from '@vendange/words'
 import type { ICalCalendar } from 'ical-generator'
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
 import { DateTime } from 'luxon'
@@ -31,12 +33,13 @@ interface Entry {
  * end of each cure as a whole day, releases at their moment, each with an alarm.
  *
  * @param stamp time of the last change, for DTSTAMP
+ * @param say puts sentences into the workshop's words
  */
-export function calendarFeed(view: SeasonView, stamp: Date): string {
+export function calendarFeed(view: SeasonView, stamp: Date, say: Say): string {
   const { workshop } = view
   const zone = workshop.timeZone
   const calendar: ICalCalendar = ical({
-    name: `${workshop.name}: the season`,
+    name: say(sentence('feed_name', { workshop: workshop.name })),
     prodId: { company: 'Vendange', product: 'Season', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     // With a VTIMEZONE for every zone that is named, as RFC 5545 asks.
@@ -64,19 +67,19 @@ export function calendarFeed(view: SeasonView, stamp: Date): string {
     const moulds = [...mouldsOfBatch(batch)].map(
       ([mouldId, count]) => `${count} × ${view.moulds.find((one) => one.id === mouldId)?.name ?? ''}`,
     )
-    const description = `${moulds.join(', ')}, ${batch.bars} bars`
+    const description = say(sentence('feed_moulds', { moulds: moulds.join(', '), bars: batch.bars }))
     if (status === 'planned') {
       if (demand.prepHours > 0)
         add({
           id: `${id}-prepare`,
-          summary: `Prepare ${name}`,
+          summary: say(sentence('feed_prepare', { soap: name })),
           day: days.prepDay,
           hours: demand.prepHours,
           alarmHours: 2,
         })
       add({
         id: `${id}-pour`,
-        summary: `Pour ${name}`,
+        summary: say(sentence('feed_pour', { soap: name })),
         day: days.pourDay,
         hours: demand.pourHours,
         description,
@@ -84,11 +87,17 @@ export function calendarFeed(view: SeasonView, stamp: Date): string {
       })
     }
     if (days.cutDay >= view.today)
-      add({ id: `${id}-cut`, summary: `Cut ${name}`, day: days.cutDay, hours: demand.cutHours, alarmHours: 2 })
+      add({
+        id: `${id}-cut`,
+        summary: say(sentence('feed_cut', { soap: name })),
+        day: days.cutDay,
+        hours: demand.cutHours,
+        alarmHours: 2,
+      })
     if (days.readyDay >= view.today) {
       calendar.createEvent({
         id: `${id}-ready@vendange`,
-        summary: `${name} cured`,
+        summary: say(sentence('feed_cured', { soap: name })),
         start: DateTime.fromISO(days.readyDay, { zone }),
         end: DateTime.fromISO(addDays(days.readyDay, 1), { zone }),
         allDay: true,
@@ -98,10 +107,14 @@ export function calendarFeed(view: SeasonView, stamp: Date): string {
   }
   for (const collection of view.collections.filter(({ isRemoved }) => !isRemoved)) {
     const moments = [
-      { key: 'release', name: `Release of ${collection.name}`, local: collection.releaseLocal },
+      {
+        key: 'release',
+        name: say(sentence('feed_release', { collection: collection.name })),
+        local: collection.releaseLocal,
+      },
       ...collection.early.map(({ audience, local }, index) => ({
         key: `early-${index}`,
-        name: `${collection.name} for ${audience.toLowerCase()}`,
+        name: say(sentence('feed_early', { collection: collection.name, audience: audience.toLowerCase() })),
         local,
       })),
     ]

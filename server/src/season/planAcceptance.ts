@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { Sentence } from '@vendange/core/findings'
 import type { BatchSummary, NewDayTick, AcceptedPlan, AcceptedPlanView, SeasonView } from '@vendange/contract'
 
@@ -49,12 +50,11 @@ export function planAcceptance({ database, clock, newId }: Context, season: Seas
     acceptPlan: async (plan) => {
       const view = await season.view()
       const pours = [...plan.moves, ...plan.pours]
-      if (pours.some(({ pourDay }) => pourDay < view.today))
-        throw unprocessable('A pour would stand on a day that is past. Plan again from today.')
+      if (pours.some(({ pourDay }) => pourDay < view.today)) throw unprocessable(sentence('plan_is_past'))
       const refusals = pours.flatMap((pour) => unplannable(pour, view.today) ?? [])
       if (refusals.length > 0) throw refused(refusals)
       const troubles = newTroubles(view, plan)
-      if (troubles.length > 0) throw unprocessable(several(['This plan breaks what the workshop can do.', ...troubles]))
+      if (troubles.length > 0) throw unprocessable(several([sentence('plan_breaks_limits'), ...troubles]))
       return database.write(async (transaction) => {
         const changed: BatchSummary[] = []
         for (const move of plan.moves) changed.push(await moveOne(transaction, move))

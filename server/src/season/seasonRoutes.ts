@@ -2,16 +2,17 @@ import { endpoints } from '@vendange/contract'
 import type { Router } from 'express'
 import type { Context } from '../parts/context'
 import { serve } from '../parts/serve'
+import { sayOfContext } from '../parts/workshopWords'
 import { calendarFeed } from './calendarFeed'
 import type { PlanAcceptance } from './planAcceptance'
 import type { SeasonService } from './seasonService'
 
-export function seasonRoutes(router: Router, season: SeasonService, plans: PlanAcceptance, { clock }: Context): void {
+export function seasonRoutes(router: Router, season: SeasonService, plans: PlanAcceptance, context: Context): void {
   serve(router, endpoints.season, () => season.view())
   serve(router, endpoints.acceptPlan, ({ body }) => plans.acceptPlan(body))
   serve(router, endpoints.tickTask, ({ body, makerId }) => plans.tick(body, makerId()))
   router.get(endpoints.calendar.path, async (_request, response) => {
-    const text = calendarFeed(await season.view(), clock.now())
+    const text = calendarFeed(await season.view(), context.clock.now(), await sayOfContext(context))
     response.type('text/calendar; charset=utf-8').set('Cache-Control', 'no-cache').send(text)
   })
 }

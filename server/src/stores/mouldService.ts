@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { NewMould, SavedMould } from '@vendange/contract'
 import { eq } from 'drizzle-orm'
 import type { VersionedRepository } from '../db/versionedRepository'
@@ -14,7 +15,7 @@ export function mouldService({ database, newId }: Context): VersionedRepository<
       const design = kept.find(
         ({ mouldId, moreMoulds }) => mouldId === id || moreMoulds.some((more) => more.mouldId === id),
       )
-      return design && `${design.name} is poured into this mould. Give it another one first.`
+      return design && sentence('mould_in_use', { soap: design.name })
     },
   })
 }

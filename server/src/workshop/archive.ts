@@ -1,3 +1,5 @@
+import type { Sentence } from '@vendange/core/findings'
+import { sentence } from '@vendange/core/findings'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { createHash } from 'node:crypto'
 import type { InferType } from 'yup'
@@ -70,9 +72,13 @@ export interface ArchiveContent {
   readonly madeAt: string
 }
 
-/** An archive that cannot be brought back, with why in the maker's words. */
+/** An archive that cannot be brought back, with why. */
 export class ArchiveRefused extends Error {
   override readonly name = 'ArchiveRefused'
+
+  constructor(readonly told: Sentence) {
+    super(told.code)
+  }
 }
 
 const hashOf = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex')
@@ -110,7 +116,7 @@ function unzipped(bytes: Uint8Array): Record<string, Uint8Array> {
   try {
     return unzipSync(bytes)
   } catch {
-    throw new ArchiveRefused('That file is no archive, or it was cut off on its way. Nothing was changed.')
+    throw new ArchiveRefused(sentence('archive_cut_off'))
   }
 }
 
@@ -119,26 +125,25 @@ export function unpackArchive(bytes: Uint8Array, newestMigration: number): Omit<
   const files = unzipped(bytes)
   const whole = (file: string, sha256: string): Uint8Array => {
     const found = files[file]
-    if (!found) throw new ArchiveRefused(`The archive lacks ${file}. Nothing was changed.`)
-    if (hashOf(found) !== sha256)
-      throw new ArchiveRefused(`${file} is not as it was written: its hash is another. Nothing was changed.`)
+    if (!found) throw new ArchiveRefused(sentence('archive_lacks', { file }))
+    if (hashOf(found) !== sha256) throw new ArchiveRefused(sentence('archive_other_hash', { file }))
     return found
   }
   let manifest: Manifest
   try {
     manifest = manifestSchema.validateSync(JSON.parse(strFromU8(files['manifest.json'] ?? new Uint8Array())))
   } catch {
-    throw new ArchiveRefused('That file is no archive of Vendange: its manifest cannot be read. Nothing was changed.')
+    throw new ArchiveRefused(sentence('archive_no_manifest'))
   }
-  if (manifest.migration > newestMigration)
-    throw new ArchiveRefused('That archive was made by a newer version of Vendange. Start the newer version first.')
+  if (manifest.migration > newestMigration) throw new ArchiveRefused(sentence('archive_newer'))
   return {
     migration: manifest.migration,
     madeAt: manifest.madeAt,
     tables: Object.fromEntries(
       manifest.tables.map(({ name, file, sha256, rows }) => {
         const read = JSON.parse(strFromU8(whole(file, sha256))) as readonly Row[]
-        if (read.length !== rows) throw new ArchiveRefused(`${file} has ${read.length} rows instead of ${rows}.`)
+        if (read.length !== rows)
+          throw new ArchiveRefused(sentence('archive_rows', { file, found: read.length, wanted: rows }))
         return [name, read]
       }),
     ),

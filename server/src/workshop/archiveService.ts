@@ -1,3 +1,4 @@
+import { sentence } from '@vendange/core/findings'
 import type { ArchiveTaken } from '@vendange/contract'
 import { sql } from 'drizzle-orm'
 import type { Transaction } from '../db/database'
@@ -33,8 +34,7 @@ async function insertRows(transaction: Transaction, table: string, rows: readonl
   for (const row of rows) {
     const entries = Object.entries(row)
     const strange = entries.find(([name]) => !columns.has(name))
-    if (strange)
-      throw new ArchiveRefused(`The table ${table} of the archive has a column “${strange[0]}” that is not known here.`)
+    if (strange) throw new ArchiveRefused(sentence('archive_column', { table, column: strange[0] }))
     const names = sql.join(
       entries.map(([name]) => sql.identifier(name)),
       sql`, `,
@@ -75,16 +75,12 @@ export function archiveService({ database, clock }: Context): ArchiveService {
           const content = unpackArchive(bytes, await newestMigration(transaction))
           const [design] = await transaction.select({ id: designs.id }).from(designs).limit(1)
           const [batch] = await transaction.select({ id: batches.id }).from(batches).limit(1)
-          if (design || batch)
-            throw new ArchiveRefused(
-              'This workshop has soaps already. An archive goes into an empty one: start with a new data folder.',
-            )
+          if (design || batch) throw new ArchiveRefused(sentence('archive_not_empty'))
           await transaction.run(sql`PRAGMA defer_foreign_keys = ON`)
           for (const name of [...archivedTables].reverse()) await transaction.run(sql.raw(`DELETE FROM ${name}`))
           for (const name of archivedTables) await insertRows(transaction, name, content.tables[name] ?? [])
           const strange = Object.keys(content.tables).find((name) => !known.has(name))
-          if (strange !== undefined)
-            throw new ArchiveRefused(`The archive has a table “${strange}” that is not known here.`)
+          if (strange !== undefined) throw new ArchiveRefused(sentence('archive_table', { table: strange }))
           for (const { bytes: picture, ...photo } of content.photos)
             await transaction.insert(photos).values({ ...photo, bytes: Buffer.from(picture) })
           return {
@@ -95,7 +91,7 @@ export function archiveService({ database, clock }: Context): ArchiveService {
         })
       } catch (error) {
         if (error instanceof ArchiveRefused)
-          throw unprocessable(error.message, [{ field: 'archive', message: error.message }])
+          throw unprocessable(error.told, [{ field: 'archive', message: error.told }])
         throw error
       }
     },

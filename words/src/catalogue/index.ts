@@ -1,3 +1,4 @@
+import { answerWords } from './answers'
 import { batchWords } from './batch'
 import { benchWords } from './bench'
 import { cuttingWords } from './cutting'
@@ -13,6 +14,7 @@ import { unitWords } from './units'
 
 /** Every sentence by its code, in ICU MessageFormat: one place in which the words of the house stand. */
 export const catalogue: Readonly<Record<string, string>> = {
+  ...answerWords,
   ...batchWords,
   ...benchWords,
   ...cuttingWords,
