@@ -1,7 +1,7 @@
 import type { BatchSource } from '@vendange/core/batch'
 import { scaleDesign } from '@vendange/core/batch'
 import { fatTable } from '@vendange/core/fats'
-import type { BatchOfSeason } from '@vendange/core/season'
+import type { SeasonBatch } from '@vendange/core/season'
 import { OpenSeason, seasonOf, suggestPourDay } from '@vendange/core/season'
 import type { Wish, WishProblem } from '@vendange/core/wishes'
 import { nearestRecipe } from '@vendange/core/wishes/nearest'
@@ -98,7 +98,7 @@ const contradictory: WishProblem = {
     { kind: 'acids', acids: 'firm', sense: 'at_least', limit: 0.3 },
   ],
 }
-const seeking: BatchOfSeason = {
+const seeking: SeasonBatch = {
   id: 'new:soap',
   name: 'Soap',
   days: undefined,

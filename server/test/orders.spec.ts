@@ -35,8 +35,8 @@ describe('an order', () => {
   afterEach(() => workshop.close())
 
   const batches = () => [
-    { mouldId, mouldCount: 1, bars: 10, barThicknessMm: 24, pourDay: '2027-03-20', cutDay: '2027-03-22' },
-    { mouldId, mouldCount: 1, bars: 10, barThicknessMm: 24, pourDay: '2027-03-27', cutDay: '2027-03-29' },
+    { mouldId, mouldCount: 1, barsWanted: 10, barThicknessMm: 24, pourDay: '2027-03-20', cutDay: '2027-03-22' },
+    { mouldId, mouldCount: 1, barsWanted: 10, barThicknessMm: 24, pourDay: '2027-03-27', cutDay: '2027-03-29' },
   ]
   const accept = (version = order.version) =>
     workshop.api(endpoints.orders.accept, {

@@ -73,7 +73,7 @@ export const orderAcceptedSchema = object({
     object({
       mouldId: idText(),
       mouldCount: wholeWithin('count', mouldCountRange).required(),
-      bars: wholeWithin('count', barsRange).required(),
+      barsWanted: wholeWithin('count', barsRange).required(),
       barThicknessMm: within('length', barThicknessRange).required(),
       pourDay: dayText(),
       cutDay: dayText(),

@@ -1,84 +1,70 @@
-import type { BarCut } from '../cutting'
-import type { Mould } from '../mould'
-import type { Recipe, ScentUse } from '../recipe'
-import type { BatchPlan, MouldOfPlan } from './planOfBatch'
-import type { PotColour } from './pots'
-import type { BatchSettings, ScaledBatch } from './scaleBatch'
-import { scaleBatch } from './scaleBatch'
+import type { Sentence } from '../findings'
+import { sentence } from '../findings'
+import type { Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
+import type { PotColour, WeighedPot } from './pots'
 
-/** What a design asks of its batch. */
-export interface DesignWish {
+/** One kind of mould that a batch fills. */
+export interface MouldOfPlan {
+  readonly mouldId: string
   readonly name: string
+  readonly count: number
+  readonly barsPerMould: number
+  /** How thick its bars are cut, mm. Batches begun before this was kept have none: the mould says it. */
+  readonly barThicknessMm?: number
+  /** Batter of one of them, g, when the plan is followed to the gram. */
+  readonly batterG: number
+  /** The same, ml; 0 when it is not known. */
+  readonly mouldMl: number
+}
+
+/** What the bench works from: frozen when the batch is started, so that a later change of the recipe cannot alter it. */
+export interface BatchPlan {
+  readonly designName: string
+  readonly recipe: Recipe
   readonly scent: ScentUse | null
   readonly colours: readonly PotColour[]
+  readonly mouldName: string
   readonly mouldCount: number
-  readonly displacedMl?: number
-  readonly topMl?: number
+  /** Every kind of mould it fills, the first among them. Batches begun before there were several have none. */
+  readonly moulds?: readonly MouldOfPlan[]
   readonly barsWanted: number
-  readonly labelMassG: number
-}
-
-export type NamedMould = Mould & BarCut & { readonly name: string; readonly id?: string }
-
-/** A design with the recipe, mould and workshop it is made by. */
-export interface BatchSource {
-  readonly design: DesignWish
-  readonly recipe: Recipe
-  readonly mould: NamedMould
-  /** Moulds of other kinds that are filled from the same batch. */
-  readonly more?: readonly { readonly mould: NamedMould; readonly count: number }[]
-  readonly settings: BatchSettings & { readonly soapingTemperatureC: number }
-}
-
-/** The design scaled to its moulds. @throws {RangeError} as `scaleBatch` does */
-export function scaleDesign({ design, recipe, mould, more = [], settings }: BatchSource): ScaledBatch {
-  return scaleBatch({ ...design, recipe, mould, more }, settings)
-}
-
-/** Those of the values that are there. */
-function given<T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], undefined> } {
-  return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as {
-    [K in keyof T]?: Exclude<T[K], undefined>
+  readonly barsPlanned: number
+  /** Batter of one loaf, g, when the plan is followed to the gram. */
+  readonly loafBatterG: number
+  readonly scaleResolutionG: number
+  /** In how many pots it is made, and in how many jugs the lye of each; one of each where nothing is said. */
+  readonly vessels?: { readonly pots: number; readonly jugs: number }
+  /** Of the batter; batches begun before pots were stated in ml have none. */
+  readonly densityGMl?: number
+  /** Lye that is made the same day and cooled is used at this temperature, °C. */
+  readonly soapingTemperatureC: number
+  readonly weights: {
+    readonly fats: readonly { readonly fatKey: string; readonly name: string; readonly massG: number }[]
+    readonly naohG: number
+    /** Batches begun before there was a second alkali have none of these three. */
+    readonly kohG?: number
+    readonly liquids?: readonly WeighedLiquid[]
+    readonly additives?: readonly WeighedAdditive[]
+    readonly waterG: number
+    readonly scentG: number
+    readonly batterG: number
+    readonly pots: readonly WeighedPot[]
   }
 }
 
-/** What the bench works from. Holds only what was chosen and computed now. @throws {RangeError} as `scaleBatch` does */
-export function batchPlan(source: BatchSource): BatchPlan {
-  const { design, recipe, mould, settings } = source
-  const { weights, bars, parts, densityGMl, vessels } = scaleDesign(source)
-  const kinds = [{ mould, count: design.mouldCount }, ...(source.more ?? [])]
-  const allMl = parts.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
-  const pouredG = weights.batterG * (1 - settings.potLoss)
-  const moulds = parts.map(({ count, barsPerMould, mouldMl }, index): MouldOfPlan => {
-    const { id = '', name } = kinds[index]?.mould ?? mould
-    const { barThicknessMm } = kinds[index]?.mould ?? mould
-    return { mouldId: id, name, count, barsPerMould, barThicknessMm, batterG: (pouredG * mouldMl) / allMl, mouldMl }
-  })
-  const { fats, superfat, lyeConcentration, naohPurity } = recipe
-  const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
-  // The span that the bench warns by is that of the lots at hand when it began.
-  const knownFats = recipe.knownFats?.filter(({ key }) => fats.some(({ fatKey }) => fatKey === key))
-  return {
-    designName: design.name,
-    recipe: {
-      fats,
-      superfat,
-      lyeConcentration,
-      naohPurity,
-      ...given({ kohShare, kohPurity, liquids, additives, school, oven, knownFats }),
-    },
-    scent: design.scent,
-    colours: design.colours,
-    mouldName: mould.name,
-    mouldCount: design.mouldCount,
-    barsWanted: design.barsWanted,
-    barsPlanned: bars,
-    moulds,
-    loafBatterG: moulds[0]?.batterG ?? 0,
-    scaleResolutionG: settings.scaleResolutionG,
-    densityGMl,
-    vessels,
-    soapingTemperatureC: settings.soapingTemperatureC,
-    weights: { ...weights, fats: weights.fats.map(({ fat, massG }) => ({ fatKey: fat.key, name: fat.name, massG })) },
-  }
+/** The kinds of mould that a plan fills. */
+export function mouldsOfPlan(plan: BatchPlan): readonly MouldOfPlan[] {
+  const { mouldName: name, mouldCount: count, barsPlanned, loafBatterG: batterG } = plan
+  const barsPerMould = Math.floor(barsPlanned / count)
+  return plan.moulds ?? [{ mouldId: '', name, count, barsPerMould, batterG, mouldMl: 0 }]
+}
+
+/** "2 × Long loaf and Tray". */
+export function mouldsToFill(plan: BatchPlan): readonly Sentence[] {
+  return mouldsOfPlan(plan).map(({ name: mould, count }) => sentence('moulds_of_kind', { count, mould }))
+}
+
+/** Batter that the moulds are to take together, g. */
+export function mouldsBatterG(plan: BatchPlan): number {
+  return mouldsOfPlan(plan).reduce((sum, { count, batterG }) => sum + count * batterG, 0)
 }

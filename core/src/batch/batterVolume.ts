@@ -30,9 +30,9 @@ export function batterPerGramOfFats(recipe: Recipe, scentRate: number): BatterPe
   const fatsMl = fats.reduce((sum, { fat, massG }) => sum + massG / fat.densityGMl, 0)
   const alkaliG = lye.naohG + lye.kohG
   const besidesWaterG = lye.liquids.reduce((sum, { massG, waterG }) => sum + massG - waterG, 0)
-  const overG = Math.max(0, lye.liquids.reduce((sum, { waterG }) => sum + waterG, 0) - lye.waterG)
-  const lyeMl = (alkaliG + lye.waterG) / lyeSolutionDensity(recipe.lyeConcentration) + overG / waterDensityGMl
-  const bareG = 1 + alkaliG + lye.waterG + overG + besidesWaterG
+  const overG = Math.max(0, lye.liquids.reduce((sum, { waterG }) => sum + waterG, 0) - lye.allWaterG)
+  const lyeMl = (alkaliG + lye.allWaterG) / lyeSolutionDensity(recipe.lyeConcentration) + overG / waterDensityGMl
+  const bareG = 1 + alkaliG + lye.allWaterG + overG + besidesWaterG
   // Tenths of grams would be all too coarse for one gram of fats.
   const additivesG = additivesFor(recipe, { fatsG: 1e6, batterG: bareG * 1e6, bars: 0 }).reduce(
     (sum, { massG }) => sum + massG / 1e6,

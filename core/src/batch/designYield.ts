@@ -1,6 +1,7 @@
 import type { Recipe } from '../recipe'
-import type { BatchSource, DesignWish, NamedMould } from './batchPlan'
-import { scaleDesign } from './batchPlan'
+import type { DesignWish } from './batchWish'
+import type { BatchSource, NamedMould } from './scaleDesign'
+import { scaleDesign } from './scaleDesign'
 import type { ScaledBatch } from './scaleBatch'
 
 /** What one pour makes of a design that is poured in several: moulds, bars and cut of its own. */

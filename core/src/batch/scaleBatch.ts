@@ -1,10 +1,8 @@
 import type { Finding } from '../findings'
 import { quantity, refuse, sentence, warn } from '../findings'
-import type { Mould } from '../mould'
 import { fillVolumeMl } from '../mould'
-import type { BarCut } from '../cutting'
 import { barsOfMould, thicknessForMouldBars } from '../cutting'
-import type { Recipe, ScentUse, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
+import type { SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
 import {
   asPureNaohG,
   blendOf,
@@ -16,43 +14,14 @@ import {
   wettingG,
 } from '../recipe'
 import { assertWithin, roundToScale } from '../units'
+import type { BatchSettings, BatchWish } from './batchWish'
 import { batterPerGramOfFats } from './batterVolume'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
-import type { PotColour, WeighedPot } from './pots'
+import type { WeighedPot } from './pots'
 import { checkPots } from './pots'
 import { splitFindings, vesselParts } from './splitting'
 import type { WeightsForFats } from './weightsForFats'
 import { scentIntoPotsG, weightsForFats } from './weightsForFats'
-
-export interface BatchWish {
-  readonly recipe: Recipe
-  readonly scent: ScentUse | null
-  readonly colours: readonly PotColour[]
-  readonly mould: Mould & BarCut
-  /** How many of these moulds are filled, at least 1. */
-  readonly mouldCount: number
-  /** Moulds of other kinds that are filled from the same batch. */
-  readonly more?: readonly { readonly mould: Mould & BarCut; readonly count: number }[]
-  /** Taken up by embeds, a column or dividers in all moulds together, ml. @default 0 */
-  readonly displacedMl?: number
-  /** Kept back for piping or the top, above the fill line, ml. @default 0 */
-  readonly topMl?: number
-  readonly barsWanted: number
-  /** Mass on the label, g. */
-  readonly labelMassG: number
-}
-
-export interface BatchSettings {
-  /** Smallest step of the workshop's scale, g. */
-  readonly scaleResolutionG: number
-  /** Share of the batter made that stays in pots and on tools, within {@link potLossRange}. */
-  readonly potLoss: number
-  /** Share of its mass that a bar is expected to lose in the cure, within {@link cureLossRange}. */
-  readonly cureLoss: number
-  /** What the vessels hold with room to stir, ml. @default 0, not known */
-  readonly largestPotMl?: number
-  readonly lyeJugMl?: number
-}
 
 /** Everything that is weighed for a batch, g, as the scale can show it. */
 export interface BatchWeights {
@@ -201,7 +170,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
   const thicknessForWishMm =
     parts.length > 1 ? undefined : thicknessForMouldBars(mould, Math.max(1, Math.ceil(wish.barsWanted / mouldCount)))
 
-  const lyeMl = (lye.naohG + lye.kohG + lye.waterG) / lyeSolutionDensity(recipe.lyeConcentration)
+  const lyeMl = (lye.naohG + lye.kohG + lye.allWaterG) / lyeSolutionDensity(recipe.lyeConcentration)
   const vessels = { largestPotMl: settings.largestPotMl ?? 0, lyeJugMl: settings.lyeJugMl ?? 0 }
 
   return {
@@ -247,7 +216,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
           fatsG,
           stepG,
           alkaliG: lye.naohG + lye.kohG,
-          waterG: lye.plainWaterG,
+          plainWaterG: lye.plainWaterG,
         },
         vessels,
       ),

@@ -7,7 +7,7 @@ import { barThicknessRange, fillVolumeMl, filledTo, shapeOf } from '../mould'
 import type { Recipe } from '../recipe'
 import { isWithin } from '../units'
 import { batterPerGramOfFats } from './batterVolume'
-import type { BatchSettings } from './scaleBatch'
+import type { BatchSettings, MouldsOfKind } from './batchWish'
 
 /** What a batch is scaled to. */
 export type ScaleAim =
@@ -21,12 +21,6 @@ export type ScaleAim =
   | { readonly by: 'mass'; readonly batterG: number }
   /** All that is left of one fat, g. */
   | { readonly by: 'fat'; readonly fatKey: string; readonly massG: number }
-
-/** Some moulds of one kind. */
-export interface MouldsOfKind<M extends Mould & BarCut = Mould & BarCut> {
-  readonly mould: M
-  readonly count: number
-}
 
 export interface AimedMoulds<M extends Mould & BarCut> {
   /** The moulds as they have to be filled and cut. */

@@ -51,7 +51,7 @@ export function splitFindings(
     readonly batterG: number
     readonly fatsG: number
     readonly alkaliG: number
-    readonly waterG: number
+    readonly plainWaterG: number
     readonly stepG: number
   },
   vessels: Vessels,
@@ -77,7 +77,7 @@ export function splitFindings(
         jugMl: quantity.volume(lyeJugMl),
         jugs,
         alkali: part(made.alkaliG / pots, jugs),
-        water: part(made.waterG / pots, jugs),
+        water: part(made.plainWaterG / pots, jugs),
       }),
     )
   return findings

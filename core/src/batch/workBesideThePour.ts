@@ -1,7 +1,7 @@
 import type { Day } from '../calendar'
 import type { Sentence } from '../findings'
 import { quantity, sentence } from '../findings'
-import type { BatchPlan } from './planOfBatch'
+import type { BatchPlan } from './batchPlan'
 import { usualSchool } from '../recipe'
 
 /** Work that belongs to a pour and is not done at the bench: on the day before, in the night, on the days after. */

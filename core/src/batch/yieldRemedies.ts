@@ -5,7 +5,7 @@ import { filledTo, shapeOf } from '../mould'
 import type { Sentence } from '../findings'
 import { quantity, sentence } from '../findings'
 import { roundTo } from '../units'
-import type { BatchSettings, BatchWish } from './scaleBatch'
+import type { BatchSettings, BatchWish } from './batchWish'
 import { scaleBatch } from './scaleBatch'
 
 /** A mould of the workshop, with how many of it there are. */

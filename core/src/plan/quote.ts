@@ -1,3 +1,4 @@
+import type { PourPart } from '../batch'
 import { scaleBatch } from '../batch'
 import type { BatchSettings, PotColour } from '../batch'
 import type { BarCut } from '../cutting'
@@ -47,14 +48,6 @@ export interface QuoteSettings extends BatchSettings {
 export const bevellingCents = (bars: number, { bevelCentsPerBar }: Pick<QuoteSettings, 'bevelCentsPerBar'>): number =>
   bars * bevelCentsPerBar
 
-/** Moulds of one kind poured together. */
-export interface QuoteBatch {
-  readonly mouldId: string
-  readonly mouldCount: number
-  readonly bars: number
-  readonly barThicknessMm: number
-}
-
 /** Loaves of one mould, all cut alike. */
 export interface QuotePart {
   readonly mould: QuoteMould
@@ -76,7 +69,7 @@ export interface QuoteOption {
   readonly spareBars: number
   /** The lightest bar of all parts, cured. Estimate. */
   readonly barCuredG: number
-  readonly batches: readonly QuoteBatch[]
+  readonly batches: readonly PourPart[]
   /** Hours of work: set-up, preparing, pouring, cutting, bevelling, stamping. */
   readonly hours: number
   readonly ingredients: readonly { readonly name: string; readonly massG: number; readonly cents: number | undefined }[]
@@ -162,7 +155,7 @@ type Way = readonly (Cutting & { readonly loaves: number })[]
 const nameOfOption = ({ parts }: QuoteOption): string => parts.map(({ mould }) => mould.name).join()
 
 function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOption {
-  const batches: QuoteBatch[] = []
+  const batches: PourPart[] = []
   const parts: QuotePart[] = []
   const masses = new Map<string, { name: string; massG: number }>()
   const weigh = (key: string, name: string, massG: number): void => {
@@ -177,7 +170,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
       )
     for (const mouldCount of splitIntoBatches(loaves, mould.count)) {
       const { weights, findings } = scaledOf(mouldCount)
-      batches.push({ mouldId: mould.id, mouldCount, bars: barsPerLoaf * mouldCount, barThicknessMm })
+      batches.push({ mouldId: mould.id, mouldCount, barsWanted: barsPerLoaf * mouldCount, barThicknessMm })
       for (const { fat, massG } of weights.fats) weigh(fat.key, fat.name, massG)
       weigh('naoh', 'Sodium hydroxide', weights.naohG)
       weigh('koh', 'Potassium hydroxide', weights.kohG)
@@ -202,7 +195,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
     }
   })
 
-  const bars = batches.reduce((sum, batch) => sum + batch.bars, 0)
+  const bars = batches.reduce((sum, batch) => sum + batch.barsWanted, 0)
   const { setup, prep, pour, cut } = settings.hours
   const minutes =
     (wish.bevelled ? bars * settings.bevelMinutesPerBar : 0) + (wish.stamped ? bars * settings.stampMinutesPerBar : 0)

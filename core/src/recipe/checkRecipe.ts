@@ -117,10 +117,10 @@ function checkOtherParts(recipe: Recipe): Finding[] {
 
 /** Whether enough water is left for the alkali to dissolve in, and how to split the liquids when it is not. */
 function checkDissolving(recipe: Recipe): readonly Finding[] {
-  const { naohG, kohG, dissolvingWaterG, waterG } = recipeFigures(recipe, 1000)
+  const { naohG, kohG, dissolvingWaterG, allWaterG } = recipeFigures(recipe, 1000)
   const alkaliG = naohG + kohG
   if (dissolvingWaterG >= alkaliG * (1 - 1e-9)) return []
-  const missing = (alkaliG - dissolvingWaterG) / waterG
+  const missing = (alkaliG - dissolvingWaterG) / allWaterG
   const elsewhere = (recipe.liquids ?? []).some(({ place }) => place !== 'lye')
   const mend = elsewhere
     ? sentence('liquid_to_the_lye', { missing: quantity.share(Math.min(1, missing)) })

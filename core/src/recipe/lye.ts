@@ -19,12 +19,13 @@ export interface WeighedLiquid {
   readonly name: string
   readonly place: RecipeLiquid['place']
   readonly massG: number
+  /** Water in it, g. */
   readonly waterG: number
 }
 
 export interface Lye extends Alkali {
   /** All water, that of other liquids counted. */
-  readonly waterG: number
+  readonly allWaterG: number
   /** Water that is weighed as water, before anything is taken off it for wetting. */
   readonly plainWaterG: number
   readonly liquids: readonly WeighedLiquid[]
@@ -71,13 +72,13 @@ export function lyeFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0): 
   const alkali = alkaliFor(fats, recipe, stepG)
   const { lyeConcentration } = recipe
   assertWithin('lyeConcentration', lyeConcentration, lyeConcentrationRange)
-  const waterG = round(((alkali.naohG + alkali.kohG) * (1 - lyeConcentration)) / lyeConcentration)
+  const allWaterG = round(((alkali.naohG + alkali.kohG) * (1 - lyeConcentration)) / lyeConcentration)
   const liquids = (recipe.liquids ?? []).map(({ name, place, waterShare, partOfWater }): WeighedLiquid => {
-    const massG = round((waterG * partOfWater) / waterShare)
+    const massG = round((allWaterG * partOfWater) / waterShare)
     return { name, place, massG, waterG: massG * waterShare }
   })
   const broughtG = liquids.reduce((sum, liquid) => sum + liquid.waterG, 0)
-  return { ...alkali, waterG, plainWaterG: Math.max(0, round(waterG - broughtG)), liquids }
+  return { ...alkali, allWaterG, plainWaterG: Math.max(0, round(allWaterG - broughtG)), liquids }
 }
 
 /** Water in which the alkali is dissolved: what is weighed as water, less what wets additives, and liquids in the lye. */

@@ -2,7 +2,7 @@ import type { PlacedBatch } from './occupancy'
 import { Occupancy } from './occupancy'
 import { mostDaysAhead } from './plannableDays'
 import { slackOf } from './problem/planCost'
-import type { SeasonBatch } from './problem/seasonProblem'
+import type { ProblemBatch } from './problem/seasonProblem'
 import type { Violation } from './problem/violation'
 import type { DatedSeason } from './seasonOf'
 
@@ -19,7 +19,7 @@ export interface FreeDay {
  */
 export class OpenSeason {
   private readonly occupancy: Occupancy
-  private readonly byId: ReadonlyMap<string, SeasonBatch>
+  private readonly byId: ReadonlyMap<string, ProblemBatch>
   private readonly placed = new Map<string, PlacedBatch>()
 
   constructor(readonly season: DatedSeason) {
@@ -29,7 +29,7 @@ export class OpenSeason {
   }
 
   /** The batch with this id, while it can still be planned; undefined otherwise. */
-  batch(id: string): SeasonBatch | undefined {
+  batch(id: string): ProblemBatch | undefined {
     return this.byId.get(id)
   }
 
@@ -110,7 +110,7 @@ export class OpenSeason {
   }
 
   /** Looks at the season as it is without a batch. */
-  private without<T>(id: string, look: (batch: SeasonBatch) => T): T | undefined {
+  private without<T>(id: string, look: (batch: ProblemBatch) => T): T | undefined {
     const batch = this.byId.get(id)
     if (!batch) return undefined
     const own = this.placed.get(id)

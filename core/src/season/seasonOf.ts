@@ -2,14 +2,14 @@ import type { Day } from '../calendar'
 import { addDays, daysBetween } from '../calendar'
 import type { BatchDays } from './batchDays'
 import { mouldsOfBatch } from './mouldsOfBatch'
-import type { Placement, SeasonBatch, SeasonProblem, Taken } from './problem/seasonProblem'
+import type { Placement, ProblemBatch, SeasonProblem, Taken } from './problem/seasonProblem'
 import type { PlannedBatch } from './plannedBatch'
 import { mostDaysAhead, mostDaysInMould } from './plannableDays'
 import type { WorkingHours } from './workingHours'
 import { hoursOn } from './workingHours'
 
 /** A batch of the workshop as the season sees it. */
-export interface BatchOfSeason extends Omit<PlannedBatch, 'days'> {
+export interface SeasonBatch extends Omit<PlannedBatch, 'days'> {
   /** Undefined while a planned batch is not on the calendar yet. */
   readonly days: BatchDays | undefined
   /** Day its bars are needed in the workshop's zone; undefined when nothing waits for them. */
@@ -68,7 +68,7 @@ const within = (day: number, days: number): boolean => day >= 0 && day < days
  *
  * @throws {RangeError} if a day is no day
  */
-export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits, today: Day): DatedSeason {
+export function seasonOf(batches: readonly SeasonBatch[], limits: SeasonLimits, today: Day): DatedSeason {
   const number = (day: Day): number => daysBetween(today, day)
   const planned = batches.filter(
     ({ status, days }) => status === 'planned' && (days === undefined || number(days.cutDay) <= mostHorizonDays),
@@ -115,7 +115,7 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
         ]
       : [],
   )
-  const seasonBatches = planned.map((batch): SeasonBatch => ({
+  const seasonBatches = planned.map((batch): ProblemBatch => ({
     id: batch.id,
     moulds: Object.fromEntries(mouldsOfBatch(batch)),
     prepHours: batch.demand.prepHours,
@@ -129,7 +129,7 @@ export function seasonOf(batches: readonly BatchOfSeason[], limits: SeasonLimits
     weight: batch.weight,
     oven: batch.demand.oven,
   }))
-  const placementsOf = (some: readonly BatchOfSeason[]): readonly Placement[] =>
+  const placementsOf = (some: readonly SeasonBatch[]): readonly Placement[] =>
     some.flatMap(({ id, days }) => (days ? [{ id, pour: number(days.pourDay), cut: number(days.cutDay) }] : []))
   return {
     firstDay: today,

@@ -2,7 +2,7 @@ import type { Day } from '../calendar'
 import { firstDayInZone } from '../calendar'
 import { batchDemand } from './batchDays'
 import type { PlannedBatch } from './plannedBatch'
-import type { BatchOfSeason, DatedSeason, SeasonLimits } from './seasonOf'
+import type { SeasonBatch, DatedSeason, SeasonLimits } from './seasonOf'
 import { collectionWeight, orderWeight, seasonOf, traysFor } from './seasonOf'
 import type { MakerHours, WorkingHours } from './workingHours'
 
@@ -101,7 +101,7 @@ export function seasonLimits(view: Pick<SeasonSource, 'workshop' | 'makers' | 'm
   }
 }
 
-function standingOf(batch: StandingBatch, loaves: readonly StandingLoaf[]): BatchOfSeason['status'] {
+function standingOf(batch: StandingBatch, loaves: readonly StandingLoaf[]): SeasonBatch['status'] {
   if (batch.status === 'planned') return 'planned'
   if (loaves.length > 0 && loaves.every(({ state }) => state.status === 'released')) return 'gone'
   return loaves.length > 0 && loaves.every(({ state }) => state.cut) ? 'curing' : 'in_mould'
@@ -111,7 +111,7 @@ function standingOf(batch: StandingBatch, loaves: readonly StandingLoaf[]): Batc
 export const unplannedPrefix = 'new:'
 
 /** The batches of a season as they are planned. */
-export function seasonBatches(view: SeasonSource): readonly BatchOfSeason[] {
+export function seasonBatches(view: SeasonSource): readonly SeasonBatch[] {
   const collections = new Map(view.collections.map((collection) => [collection.id, collection]))
   const designs = new Map(view.designs.map((design) => [design.id, design]))
   const ordered = new Set(view.orders.flatMap(({ collectionId }) => (collectionId === null ? [] : [collectionId])))
@@ -132,7 +132,7 @@ export function seasonBatches(view: SeasonSource): readonly BatchOfSeason[] {
 }
 
 /** Soaps that have a recipe and a mould but no day yet, as batches that seek one, whether there is still time or not. */
-export function seekingBatches(view: SeasonSource): readonly BatchOfSeason[] {
+export function seekingBatches(view: SeasonSource): readonly SeasonBatch[] {
   const collections = new Map(view.collections.map((collection) => [collection.id, collection]))
   const recipes = new Map(view.recipes.map((recipe) => [recipe.id, recipe]))
   const hasBatch = new Set(view.batches.map(({ designId }) => designId))
@@ -162,7 +162,7 @@ export function seekingBatches(view: SeasonSource): readonly BatchOfSeason[] {
 }
 
 /** Those of them that are still to come: what was needed before today is not planned any more. */
-export function unplannedBatches(view: SeasonSource): readonly BatchOfSeason[] {
+export function unplannedBatches(view: SeasonSource): readonly SeasonBatch[] {
   return seekingBatches(view).filter(({ neededDay }) => neededDay === undefined || neededDay >= view.today)
 }
 

@@ -82,7 +82,7 @@ describe('quoteOptions', () => {
       expect(option.bars, plainly(option.title)).to.be.at.least(145)
       expect(option.spareBars).to.equal(option.bars - 140)
       expect(option.barCuredG).to.be.at.least(100)
-      expect(option.batches.reduce((sum, { bars }) => sum + bars, 0)).to.equal(option.bars)
+      expect(option.batches.reduce((sum, { barsWanted }) => sum + barsWanted, 0)).to.equal(option.bars)
       for (const { mouldId, mouldCount } of option.batches) expect(mouldCount).to.be.at.most(mouldId === 'long' ? 2 : 4)
     }
     const pours = options.map(({ batches }) => batches.length)

@@ -83,7 +83,7 @@ describe('recipeFigures', () => {
     const figures = recipeFigures(workedRecipe, 1000)
     // (0.45 · 190 + 0.30 · 257 + 0.25 · 180) = 207.6 g KOH · 0.712888 · 0.95
     expect(figures.naohG).to.be.closeTo(140.596, 0.001)
-    expect(figures.waterG).to.be.closeTo(285.452, 0.002)
+    expect(figures.allWaterG).to.be.closeTo(285.452, 0.002)
     expect(figures.liquidShare).to.be.closeTo(0.45, 1e-12)
     expect(figures.groups.reduce((sum, { share }) => sum + share, figures.unnamedShare)).to.be.closeTo(1, 0.01)
   })

@@ -94,7 +94,7 @@ describe('the water', () => {
   it('comes in part from milk and puree, by what is water in them', () => {
     const lye = lyeFor(kilo, { ...plain, liquids: [milk, puree] })
     // 261.252 g of water in all. Half of it is in 130.626 / 0.87 g of milk, a fifth in 52.250 / 0.8 g of puree.
-    expect(lye.waterG).to.be.closeTo(261.252, 0.001)
+    expect(lye.allWaterG).to.be.closeTo(261.252, 0.001)
     expect(lye.liquids[0]?.massG).to.be.closeTo(150.145, 0.001)
     expect(lye.liquids[1]?.massG).to.be.closeTo(65.313, 0.001)
     expect(lye.plainWaterG).to.be.closeTo(78.376, 0.001)

@@ -68,11 +68,11 @@ describe('two alkalis reckoned by hand', () => {
   it('are dissolved in water by the mass of both', () => {
     const lye = lyeFor(fats, recipe, 1)
     const bothG = lye.naohG + lye.kohG
-    expect(lye.waterG).to.equal(Math.round((bothG * 0.67) / 0.33))
+    expect(lye.allWaterG).to.equal(Math.round((bothG * 0.67) / 0.33))
     const milk = { name: 'Goat milk', waterShare: 0.87, partOfWater: 0.5, place: 'lye' as const, contains: [] }
     const withMilk = lyeFor(fats, { ...recipe, liquids: [milk] }, 1)
-    expect(withMilk.liquids[0]?.massG).to.equal(Math.round((lye.waterG * 0.5) / 0.87))
-    expect(withMilk.plainWaterG).to.equal(Math.round(lye.waterG - (withMilk.liquids[0]?.massG ?? 0) * 0.87))
+    expect(withMilk.liquids[0]?.massG).to.equal(Math.round((lye.allWaterG * 0.5) / 0.87))
+    expect(withMilk.plainWaterG).to.equal(Math.round(lye.allWaterG - (withMilk.liquids[0]?.massG ?? 0) * 0.87))
   })
 
   it('are figures that add up to the batter', () => {

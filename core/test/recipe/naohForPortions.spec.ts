@@ -47,8 +47,8 @@ describe('alkaliFor and lyeFor', () => {
   })
 
   it('bring the lye to its concentration', () => {
-    const { naohG, waterG } = lyeFor(kilo, { ...workedRecipe, lyeConcentration: 0.4 })
-    expect(waterG / naohG).to.be.closeTo(1.5, 1e-9)
+    const { naohG, allWaterG } = lyeFor(kilo, { ...workedRecipe, lyeConcentration: 0.4 })
+    expect(allWaterG / naohG).to.be.closeTo(1.5, 1e-9)
   })
 
   it('throw on a superfat, a purity, a share or a concentration that no recipe may have', () => {

@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { Day } from '../../src/calendar'
 import { addDays, daysBetween } from '../../src/calendar'
-import type { BatchOfSeason, DatedSeason, SeasonLimits } from '../../src/season'
+import type { SeasonBatch, DatedSeason, SeasonLimits } from '../../src/season'
 import {
   checkPlan,
   collectionVerdict,
@@ -42,7 +42,7 @@ const question = fc
     day: fc.integer({ min: 0, max: daysAsked - 1 }),
   })
   .map(({ planned, needed, earliest, day, slab, long, racks, weekHours, setupHours, ovenSlots, ...own }) => {
-    const batch = (id: string): BatchOfSeason => ({
+    const batch = (id: string): SeasonBatch => ({
       id,
       name: id,
       mouldId: slab ? 'slab' : 'long',
@@ -63,7 +63,7 @@ const question = fc
       status: 'planned',
       isPinned: false,
     })
-    const standing = planned.map(([pour, set, inLong], index): BatchOfSeason => ({
+    const standing = planned.map(([pour, set, inLong], index): SeasonBatch => ({
       ...batch(`b${index}`),
       mouldId: inLong ? 'long' : 'slab',
       earliestDay: undefined,
@@ -87,7 +87,7 @@ const question = fc
   })
 
 /** What the board says while the soap is held over a day: what its plan breaks that it did not break before. */
-function boardSays(season: DatedSeason, soap: BatchOfSeason, day: Day): boolean {
+function boardSays(season: DatedSeason, soap: SeasonBatch, day: Day): boolean {
   const without = { ...season.problem, batches: season.problem.batches.filter(({ id }) => id !== soap.id) }
   const before = checkPlan(without, { pours: season.placements })
   const days = daysWhenPouredOn(new OpenSeason(season), soap.id, day)
@@ -97,7 +97,7 @@ function boardSays(season: DatedSeason, soap: BatchOfSeason, day: Day): boolean 
   return newViolations(before.violations, after.violations).length === 0
 }
 
-const soapPageSays = (open: OpenSeason, soap: BatchOfSeason, day: Day): boolean =>
+const soapPageSays = (open: OpenSeason, soap: SeasonBatch, day: Day): boolean =>
   pourDayFindings(open, soap.id, day, {}).length === 0
 
 describe('whether a day is free', () => {

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import { addDays } from '../../src/calendar'
-import type { BatchDemand, BatchOfSeason, LineUpSoap, PlannedBatch, DatedSeason, SeasonLimits } from '../../src/season'
+import type { BatchDemand, SeasonBatch, LineUpSoap, PlannedBatch, DatedSeason, SeasonLimits } from '../../src/season'
 import {
   batchDays,
   batchDemand,
@@ -47,7 +47,7 @@ const workshop: SeasonLimits = {
 }
 const neededDay = '2027-04-24' // a Saturday
 const plannedRules = { earliestDay: undefined, trays: 1, weight: 1, status: 'planned' as const, isPinned: false }
-const seeking: BatchOfSeason = {
+const seeking: SeasonBatch = {
   id: 'new:soap',
   name: 'Soap',
   mouldId: 'long',
@@ -67,7 +67,7 @@ const planned = (id: string, pourDay: string): PlannedBatch => ({
 })
 
 /** The calendar on which a batch seeks its day, beside what is planned. */
-const calendar = (batch: BatchOfSeason | undefined, plan: readonly PlannedBatch[], of = workshop): DatedSeason =>
+const calendar = (batch: SeasonBatch | undefined, plan: readonly PlannedBatch[], of = workshop): DatedSeason =>
   seasonOf(
     [
       ...plan.filter(({ id }) => id !== batch?.id).map((one) => ({ ...plannedRules, ...one, neededDay: undefined })),
@@ -76,15 +76,15 @@ const calendar = (batch: BatchOfSeason | undefined, plan: readonly PlannedBatch[
     of,
     today,
   )
-const findingsOn = (day: string, batch: BatchOfSeason, plan: readonly PlannedBatch[] = [], of = workshop) =>
+const findingsOn = (day: string, batch: SeasonBatch, plan: readonly PlannedBatch[] = [], of = workshop) =>
   pourDayFindings(new OpenSeason(calendar(batch, plan, of)), batch.id, day, { long: 'Long loaf' })
-const suggested = (batch: BatchOfSeason, plan: readonly PlannedBatch[] = [], of = workshop) =>
+const suggested = (batch: SeasonBatch, plan: readonly PlannedBatch[] = [], of = workshop) =>
   suggestPourDay(new OpenSeason(calendar(batch, plan, of)), batch.id)
 
 describe('a batch in several kinds of mould', () => {
   const both = { ...seeking, moreMoulds: [{ mouldId: 'tray', count: 2 }] }
   const withTrays = (trays: number): SeasonLimits => ({ ...workshop, mouldCounts: { long: 1, tray: trays } })
-  const told = (batch: BatchOfSeason, plan: readonly PlannedBatch[], of: SeasonLimits) =>
+  const told = (batch: SeasonBatch, plan: readonly PlannedBatch[], of: SeasonLimits) =>
     findingsOn('2027-03-10', batch, plan, of).map(({ code }) => code)
 
   it('counts each kind once, however it is written', () => {

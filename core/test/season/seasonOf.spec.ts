@@ -1,5 +1,5 @@
 import { expect } from 'chai'
-import type { BatchOfSeason, SeasonLimits } from '../../src/season'
+import type { SeasonBatch, SeasonLimits } from '../../src/season'
 import {
   checkPlan,
   collectionWeight,
@@ -25,7 +25,7 @@ const limits: SeasonLimits = {
   trays: 10,
   bufferDays: 3,
 }
-const planned: BatchOfSeason = {
+const planned: SeasonBatch = {
   id: 'a',
   name: 'Lantern Glass',
   mouldId: 'long',
@@ -66,13 +66,13 @@ describe('seasonOf', () => {
   })
 
   it('lets a batch in its mould keep mould, cut hours and trays, and a curing one its trays', () => {
-    const inMould: BatchOfSeason = {
+    const inMould: SeasonBatch = {
       ...planned,
       id: 'm',
       status: 'in_mould',
       days: { prepDay: '2027-03-06', pourDay: '2027-03-07', cutDay: '2027-03-09', readyDay: '2027-04-06' },
     }
-    const curing: BatchOfSeason = {
+    const curing: SeasonBatch = {
       ...planned,
       id: 'c',
       status: 'curing',
@@ -90,7 +90,7 @@ describe('seasonOf', () => {
   })
 
   it('still asks for a cut that is overdue', () => {
-    const overdue: BatchOfSeason = {
+    const overdue: SeasonBatch = {
       ...planned,
       status: 'in_mould',
       days: { prepDay: '2027-03-01', pourDay: '2027-03-02', cutDay: '2027-03-04', readyDay: '2027-04-01' },

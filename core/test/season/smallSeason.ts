@@ -1,8 +1,8 @@
 import fc from 'fast-check'
-import type { Placement, SeasonBatch, SeasonProblem } from '../../src/season'
+import type { Placement, ProblemBatch, SeasonProblem } from '../../src/season'
 import { checkPlan, dayOptions } from '../../src/season'
 
-export const aBatch: SeasonBatch = {
+export const aBatch: ProblemBatch = {
   id: 'a',
   moulds: { loaf: 1 },
   prepHours: 0.5,

@@ -68,7 +68,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
         own: {
           mouldId: batch.mouldId,
           mouldCount: batch.mouldCount,
-          barsWanted: batch.bars,
+          barsWanted: batch.barsWanted,
           barThicknessMm: batch.barThicknessMm,
         },
       })

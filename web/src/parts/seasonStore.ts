@@ -18,7 +18,7 @@ import type { Fat } from '@vendange/core/fats'
 import { fatTable, ownFatKey } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
 import { fatOf } from '@vendange/core/recipe'
-import type { BatchOfSeason, CollectionVerdict, FillsMoulds, PlannedBatch, SeasonLimits } from '@vendange/core/season'
+import type { SeasonBatch, CollectionVerdict, FillsMoulds, PlannedBatch, SeasonLimits } from '@vendange/core/season'
 import {
   OpenSeason,
   collectionVerdict,
@@ -142,12 +142,12 @@ export const useSeason = defineStore('season', () => {
     return neededDayOf(of, workshop.value?.timeZone ?? of.releaseZone)
   }
 
-  const seekers = computed<ReadonlyMap<string, BatchOfSeason>>(() => {
+  const seekers = computed<ReadonlyMap<string, SeasonBatch>>(() => {
     const all = view.value ? [...seasonBatches(view.value), ...seekingBatches(view.value)] : []
     return new Map(all.map((batch) => [batch.id, batch]))
   })
   /** What a design asks of the calendar, with a day or without one; undefined while recipe or mould is not chosen. */
-  const seeking = (of: Pick<SavedDesign, 'id'>): BatchOfSeason | undefined =>
+  const seeking = (of: Pick<SavedDesign, 'id'>): SeasonBatch | undefined =>
     seekers.value.get(batchOf(of.id)?.id ?? unplannedPrefix + of.id)
 
   /** A design with what it is made by; undefined while recipe or mould is not chosen. */

@@ -1,6 +1,6 @@
 import { checkPlan } from '../problem/checkPlan'
 import { slackOf } from '../problem/planCost'
-import type { Placement, SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { Placement, ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 
 /** A day on which wished batches can be handed over, and how. */
 export interface Delivery {
@@ -16,7 +16,7 @@ export function deliveryHolds(problem: SeasonProblem, standing: readonly Placeme
   const replaced = new Set([...delivery.pours, ...delivery.moved].map(({ id }) => id))
   const pours = [...standing.filter(({ id }) => !replaced.has(id)), ...delivery.pours, ...delivery.moved]
   const wished = new Set(delivery.pours.map(({ id }) => id))
-  const due = (batch: SeasonBatch): SeasonBatch => (wished.has(batch.id) ? { ...batch, due: delivery.due } : batch)
+  const due = (batch: ProblemBatch): ProblemBatch => (wished.has(batch.id) ? { ...batch, due: delivery.due } : batch)
   const season = {
     ...problem,
     batches: problem.batches.filter(({ id }) => pours.some((one) => one.id === id)).map(due),

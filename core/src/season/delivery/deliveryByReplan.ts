@@ -1,5 +1,5 @@
 import { slackOf } from '../problem/planCost'
-import type { Placement, SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { Placement, ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import type { Delivery } from './delivery'
 import { solveSeason } from '../solver/solveSeason'
 
@@ -23,7 +23,7 @@ export function deliveryByReplan(
   effort: number,
 ): Delivery | undefined {
   const was = new Map(standing.map((placement) => [placement.id, placement]))
-  const lateOf = (batch: SeasonBatch, cut: number): number => Math.max(0, -slackOf(batch, cut))
+  const lateOf = (batch: ProblemBatch, cut: number): number => Math.max(0, -slackOf(batch, cut))
   const batches = problem.batches.flatMap((batch) => {
     const before = was.get(batch.id)
     if (wished.includes(batch.id)) return [{ ...batch, due: 0, weight: 1 }]

@@ -1,6 +1,6 @@
 import { Occupancy } from '../occupancy'
 import { slackOf, traysUntil } from '../problem/planCost'
-import type { Placement, SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { Placement, ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import { mouldCountOf } from '../problem/seasonProblem'
 import type { DayOption } from '../solver/dayOptions'
 import { dayOptions, emptySeason } from '../solver/dayOptions'
@@ -15,11 +15,11 @@ interface Lack {
 }
 
 /** Batches alike in everything but their name: placed in order, so that no arrangement is tried twice. */
-function isAlike(a: SeasonBatch, b: SeasonBatch): boolean {
+function isAlike(a: ProblemBatch, b: ProblemBatch): boolean {
   return JSON.stringify({ ...a, id: '', due: 0 }) === JSON.stringify({ ...b, id: '', due: 0 })
 }
 
-const lateOf = (batch: SeasonBatch, cut: number): number => Math.max(0, -slackOf(batch, cut))
+const lateOf = (batch: ProblemBatch, cut: number): number => Math.max(0, -slackOf(batch, cut))
 
 /**
  * A search for days on which some wished batches can be handed over by a due day, beside others that stand. Every way out
@@ -36,10 +36,10 @@ export class DeliverySearch {
   isCutShort = false
   private readonly occupancy: Occupancy
   private readonly empty: Occupancy
-  private readonly byId: ReadonlyMap<string, SeasonBatch>
-  private readonly wished: readonly SeasonBatch[]
+  private readonly byId: ReadonlyMap<string, ProblemBatch>
+  private readonly wished: readonly ProblemBatch[]
   /** The wished, the hardest to place first. */
-  private readonly ordered: readonly SeasonBatch[]
+  private readonly ordered: readonly ProblemBatch[]
   private readonly wishedIds: ReadonlySet<string>
   private readonly fixed: ReadonlySet<string>
   private readonly standing: ReadonlyMap<string, Placement>
@@ -135,7 +135,7 @@ export class DeliverySearch {
    * Places the batches of a queue one after the other; where one does not fit, another in its way may leave, at most
    * `mayMove` in all, and joins the queue.
    */
-  private settle(queue: readonly SeasonBatch[], due: number, mayMove: number): boolean {
+  private settle(queue: readonly ProblemBatch[], due: number, mayMove: number): boolean {
     const [batch, ...rest] = queue
     if (!batch) return true
     const until = this.wishedIds.has(batch.id) ? due : batch.due
@@ -158,8 +158,8 @@ export class DeliverySearch {
 
   /** Once another has left its days: either there is room now, and it looks for days of its own; or one more has to leave. */
   private settleBeside(
-    [batch, ...rest]: readonly SeasonBatch[],
-    other: SeasonBatch,
+    [batch, ...rest]: readonly ProblemBatch[],
+    other: ProblemBatch,
     option: DayOption,
     due: number,
     mayMove: number,
@@ -172,7 +172,7 @@ export class DeliverySearch {
   }
 
   /** Tries something with a batch on its days, and takes it off again where that leads nowhere. */
-  private whileOn(batch: SeasonBatch, option: DayOption, until: number, work: () => boolean): boolean {
+  private whileOn(batch: ProblemBatch, option: DayOption, until: number, work: () => boolean): boolean {
     this.occupancy.take({ batch, ...option }, until)
     this.placed.set(batch.id, { id: batch.id, ...option })
     if (work()) return true
@@ -211,7 +211,7 @@ export class DeliverySearch {
     this.moved.clear()
   }
 
-  private daysToTry(batch: SeasonBatch, due: number): readonly DayOption[] {
+  private daysToTry(batch: ProblemBatch, due: number): readonly DayOption[] {
     if (!this.wishedIds.has(batch.id)) return this.otherDays(batch)
     return this.options(batch).filter(({ cut }) =>
       // Days that would do for an earlier due day have been tried for it.
@@ -220,7 +220,7 @@ export class DeliverySearch {
   }
 
   /** Days that a batch may be moved to: it is late no more than it was, and the nearest day comes first. */
-  private otherDays(batch: SeasonBatch): readonly DayOption[] {
+  private otherDays(batch: ProblemBatch): readonly DayOption[] {
     const known = this.otherDaysOf.get(batch.id)
     if (known) return known
     const was = this.standing.get(batch.id)!
@@ -232,7 +232,7 @@ export class DeliverySearch {
   }
 
   /** Batches that may move and use something that a batch lacks on its days. */
-  private inTheWay(batch: SeasonBatch, option: DayOption, until: number): readonly Placement[] {
+  private inTheWay(batch: ProblemBatch, option: DayOption, until: number): readonly Placement[] {
     const lack: Lack = { hours: [], oven: [], moulds: [], trays: [] }
     this.occupancy.lacking({ batch, ...option }, until, (rule, day, _asked, _there, kind) => {
       if (rule === 'moulds') lack.moulds.push({ kind, day })
@@ -254,13 +254,13 @@ export class DeliverySearch {
     return lack.trays.some((day) => day >= cut && day < end)
   }
 
-  private batch(id: string): SeasonBatch {
+  private batch(id: string): ProblemBatch {
     return this.byId.get(id)!
   }
 
   private readonly at = (id: string): Placement => this.placed.get(id)!
 
-  private options(batch: SeasonBatch): readonly DayOption[] {
+  private options(batch: ProblemBatch): readonly DayOption[] {
     return this.optionsOf.get(batch.id) ?? []
   }
 }

@@ -1,11 +1,11 @@
 import { traysUntil } from '../problem/planCost'
-import type { SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import { hoursTolerance, mouldCountOf } from '../problem/seasonProblem'
 import type { BatchRule, DayRule, Violation } from '../problem/violation'
 
 /** A batch on its days, counted from day 0 of the season. */
 export interface PlacedBatch {
-  readonly batch: SeasonBatch
+  readonly batch: ProblemBatch
   readonly pour: number
   readonly cut: number
 }

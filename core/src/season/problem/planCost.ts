@@ -1,4 +1,4 @@
-import type { Placement, SeasonBatch, SeasonProblem } from './seasonProblem'
+import type { Placement, ProblemBatch, SeasonProblem } from './seasonProblem'
 
 /** What each thing a plan can be blamed for costs. They only rank plans; they are no money. */
 export const costOf = {
@@ -20,17 +20,17 @@ export interface CostParts {
 }
 
 /** Days from the end of the cure to the day it is needed; negative when late. */
-export const slackOf = (batch: SeasonBatch, cut: number): number => batch.due - (cut + batch.cureDays)
+export const slackOf = (batch: ProblemBatch, cut: number): number => batch.due - (cut + batch.cureDays)
 
 /** Cost of one batch by its cut day, pour days left out. */
-export function batchCost(batch: SeasonBatch, cut: number, bufferDays: number): number {
+export function batchCost(batch: ProblemBatch, cut: number, bufferDays: number): number {
   const slack = slackOf(batch, cut)
   if (slack < 0) return costOf.lateDay * batch.weight * -slack + costOf.shortfallDay * bufferDays
   return slack < bufferDays ? costOf.shortfallDay * (bufferDays - slack) : costOf.ageDay * (slack - bufferDays)
 }
 
 /** First day on which a batch no longer holds its trays: ready and needed, or the end of the season. */
-export function traysUntil(batch: SeasonBatch, cut: number, days: number): number {
+export function traysUntil(batch: ProblemBatch, cut: number, days: number): number {
   return Math.min(days, Math.max(batch.due, cut + batch.cureDays))
 }
 

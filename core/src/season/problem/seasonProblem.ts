@@ -2,7 +2,7 @@ import type { Finding } from '../../findings'
 import { refuse } from '../../findings'
 
 /** One batch that seeks its days. Days are whole numbers counted from day 0 of the problem; hours are real. */
-export interface SeasonBatch {
+export interface ProblemBatch {
   readonly id: string
   /** Moulds it fills, by kind; one kind or more, each from 1. */
   readonly moulds: Readonly<Record<string, number>>
@@ -63,12 +63,12 @@ export interface SeasonProblem {
   readonly trays: number
   /** Wished days between the end of a cure and the day it is needed. */
   readonly bufferDays: number
-  readonly batches: readonly SeasonBatch[]
+  readonly batches: readonly ProblemBatch[]
   readonly taken?: Taken
 }
 
 /** Moulds of every kind that a batch fills. */
-export function mouldCountOf(batch: Pick<SeasonBatch, 'moulds'>): number {
+export function mouldCountOf(batch: Pick<ProblemBatch, 'moulds'>): number {
   return Object.values(batch.moulds).reduce((sum, count) => sum + count, 0)
 }
 

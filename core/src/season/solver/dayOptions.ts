@@ -1,5 +1,5 @@
 import { Occupancy } from '../occupancy'
-import type { SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 
 /** A pour day and a cut day that a batch may take. */
 export interface DayOption {
@@ -22,7 +22,7 @@ export function emptySeason(problem: SeasonProblem): Occupancy {
  */
 export function dayOptions(
   problem: SeasonProblem,
-  batch: SeasonBatch,
+  batch: ProblemBatch,
   empty: Occupancy = emptySeason(problem),
 ): readonly DayOption[] {
   const { days } = problem

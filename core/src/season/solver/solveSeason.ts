@@ -1,6 +1,6 @@
 import type { PlanCheck } from '../problem/checkPlan'
 import { checkPlan } from '../problem/checkPlan'
-import type { Placement, SeasonBatch, SeasonPlan, SeasonProblem } from '../problem/seasonProblem'
+import type { Placement, ProblemBatch, SeasonPlan, SeasonProblem } from '../problem/seasonProblem'
 import { checkProblem } from '../problem/seasonProblem'
 import type { Best } from './annealing'
 import { anneal } from './annealing'
@@ -71,7 +71,7 @@ export function solveSeason(problem: SeasonProblem, options: SolverOptions = {})
       throw new RangeError(`Expected pinned days within the season, got ${pour} to ${cut} for ${id}`)
 
   const empty = emptySeason(problem)
-  const allowed = problem.batches.map((batch): { batch: SeasonBatch; options: readonly DayOption[] } => {
+  const allowed = problem.batches.map((batch): { batch: ProblemBatch; options: readonly DayOption[] } => {
     const pin = pinOf.get(batch.id)
     return { batch, options: pin ? [{ pour: pin.pour, cut: pin.cut }] : dayOptions(problem, batch, empty) }
   })

@@ -1,5 +1,5 @@
 import { batchCost, costOf, traysUntil } from '../problem/planCost'
-import type { SeasonBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import { mouldCountOf } from '../problem/seasonProblem'
 import type { DayOption } from './dayOptions'
 
@@ -52,9 +52,9 @@ export class Workload {
    */
   constructor(
     problem: SeasonProblem,
-    batches: readonly SeasonBatch[],
+    batches: readonly ProblemBatch[],
     options: readonly (readonly DayOption[])[],
-    extraCost: (batch: SeasonBatch, option: DayOption) => number,
+    extraCost: (batch: ProblemBatch, option: DayOption) => number,
   ) {
     const { days, taken } = problem
     const kinds = Object.keys(problem.mouldKinds)

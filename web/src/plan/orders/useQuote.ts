@@ -7,7 +7,7 @@ import { isRefused } from '@vendange/core/findings'
 import type { QuoteOption } from '@vendange/core/plan'
 import { quoteOptions } from '@vendange/core/plan'
 import { checkRecipe } from '@vendange/core/recipe'
-import type { BatchOfSeason, DeliveryDate } from '@vendange/core/season'
+import type { SeasonBatch, DeliveryDate } from '@vendange/core/season'
 import { batchDemand, orderWeight, seasonBatches, seasonLimits, seasonOf, traysFor } from '@vendange/core/season'
 import { computed, ref, shallowRef, watch } from 'vue'
 
@@ -50,7 +50,7 @@ export function useQuote(order: () => SavedOrder | undefined) {
   })
 
   /** The batches of an option as the season sees them, without days yet. */
-  function batchesOf(option: QuoteOption, now: SavedOrder): readonly BatchOfSeason[] {
+  function batchesOf(option: QuoteOption, now: SavedOrder): readonly SeasonBatch[] {
     const recipe = season.recipe(now.recipeId)
     const { workshop } = season
     if (!recipe || !workshop) return []
@@ -62,7 +62,7 @@ export function useQuote(order: () => SavedOrder | undefined) {
       days: undefined,
       neededDay: now.dueDay,
       earliestDay: now.stampLeadDays === null ? undefined : addDays(season.today, now.stampLeadDays),
-      trays: traysFor(batch.bars, workshop.barsPerTray),
+      trays: traysFor(batch.barsWanted, workshop.barsPerTray),
       weight: orderWeight,
       status: 'planned',
       isPinned: false,

@@ -1,0 +1,72 @@
+import type { BarCut } from '../cutting'
+import type { Mould } from '../mould'
+import type { Recipe } from '../recipe'
+import type { BatchPlan, MouldOfPlan } from './batchPlan'
+import type { BatchSettings, DesignWish, MouldsOfKind } from './batchWish'
+import type { ScaledBatch } from './scaleBatch'
+import { scaleBatch } from './scaleBatch'
+
+export type NamedMould = Mould & BarCut & { readonly name: string; readonly id?: string }
+
+/** A design with the recipe, mould and workshop it is made by. */
+export interface BatchSource {
+  readonly design: DesignWish
+  readonly recipe: Recipe
+  readonly mould: NamedMould
+  /** Moulds of other kinds that are filled from the same batch. */
+  readonly more?: readonly MouldsOfKind<NamedMould>[]
+  readonly settings: BatchSettings & { readonly soapingTemperatureC: number }
+}
+
+/** The design scaled to its moulds. @throws {RangeError} as `scaleBatch` does */
+export function scaleDesign({ design, recipe, mould, more = [], settings }: BatchSource): ScaledBatch {
+  return scaleBatch({ ...design, recipe, mould, more }, settings)
+}
+
+/** Those of the values that are there. */
+function given<T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: Exclude<T[K], undefined>
+  }
+}
+
+/** What the bench works from. Holds only what was chosen and computed now. @throws {RangeError} as `scaleBatch` does */
+export function batchPlan(source: BatchSource): BatchPlan {
+  const { design, recipe, mould, settings } = source
+  const { weights, bars, parts, densityGMl, vessels } = scaleDesign(source)
+  const kinds = [{ mould, count: design.mouldCount }, ...(source.more ?? [])]
+  const allMl = parts.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
+  const pouredG = weights.batterG * (1 - settings.potLoss)
+  const moulds = parts.map(({ count, barsPerMould, mouldMl }, index): MouldOfPlan => {
+    const { id = '', name } = kinds[index]?.mould ?? mould
+    const { barThicknessMm } = kinds[index]?.mould ?? mould
+    return { mouldId: id, name, count, barsPerMould, barThicknessMm, batterG: (pouredG * mouldMl) / allMl, mouldMl }
+  })
+  const { fats, superfat, lyeConcentration, naohPurity } = recipe
+  const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
+  // The span that the bench warns by is that of the lots at hand when it began.
+  const knownFats = recipe.knownFats?.filter(({ key }) => fats.some(({ fatKey }) => fatKey === key))
+  return {
+    designName: design.name,
+    recipe: {
+      fats,
+      superfat,
+      lyeConcentration,
+      naohPurity,
+      ...given({ kohShare, kohPurity, liquids, additives, school, oven, knownFats }),
+    },
+    scent: design.scent,
+    colours: design.colours,
+    mouldName: mould.name,
+    mouldCount: design.mouldCount,
+    barsWanted: design.barsWanted,
+    barsPlanned: bars,
+    moulds,
+    loafBatterG: moulds[0]?.batterG ?? 0,
+    scaleResolutionG: settings.scaleResolutionG,
+    densityGMl,
+    vessels,
+    soapingTemperatureC: settings.soapingTemperatureC,
+    weights: { ...weights, fats: weights.fats.map(({ fat, massG }) => ({ fatKey: fat.key, name: fat.name, massG })) },
+  }
+}
