@@ -1,3 +1,4 @@
+import { plainCopy } from './plainCopy'
 import { faultsOf, ValidationError } from '@vendange/contract'
 import type { InjectionKey, Ref } from 'vue'
 import { computed, onBeforeUnmount, provide, reactive, ref, toRaw, watch } from 'vue'
@@ -27,7 +28,6 @@ export interface SavedFormOptions<T extends object, Saved extends Versioned> {
 
 export type SaveStatus = 'saved' | 'editing' | 'saving' | 'invalid' | 'conflict' | 'unreached'
 
-const copy = <V>(value: V): V => JSON.parse(JSON.stringify(value)) as V
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 const savingDelayMs = 500
 
@@ -60,14 +60,14 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
       isRemoved: _removed,
       ...details
     } = saved as T & Versioned & { id?: string; isRemoved?: boolean }
-    return copy(details) as unknown as T
+    return plainCopy(details) as unknown as T
   }
 
   function adopt(saved: T & Versioned): void {
     const isFirst = base === undefined
     base = detailsOf(saved)
     version = saved.version
-    values.value = copy(base)
+    values.value = plainCopy(base)
     errors.value = {}
     status.value = 'saved'
     draftId = (saved as { readonly id?: string }).id ?? 'workshop'
@@ -78,7 +78,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   function takeDraftUp(saved: T & Versioned, id: string): void {
     const draft = draftOf(id)
     if (!draft || same(draft.values, base)) return forgetDraft(id)
-    values.value = copy(draft.values) as T
+    values.value = plainCopy(draft.values) as T
     if (draft.version !== saved.version) {
       // It stays a draft over the older version, so that leaving the page again takes the question nowhere.
       version = draft.version
@@ -115,7 +115,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   }
 
   async function send(): Promise<void> {
-    const sent = copy(values.value) as T
+    const sent = plainCopy(values.value) as T
     const before = base
     errors.value = await findErrors()
     if (Object.keys(errors.value).length > 0 || unread.size > 0) return stayUnsaved('invalid')
@@ -165,9 +165,9 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
 
   async function putBack(details: T): Promise<void> {
     const saved = await options.save({ ...details, version })
-    base = copy(details)
+    base = plainCopy(details)
     version = saved.version
-    values.value = copy(details)
+    values.value = plainCopy(details)
     status.value = 'saved'
     await season.load()
   }
@@ -201,7 +201,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
     base = detailsOf(theirs.value)
     version = theirs.value.version
     theirs.value = undefined
-    values.value = copy(chosen)
+    values.value = plainCopy(chosen)
     status.value = 'editing'
     saveNow()
   }

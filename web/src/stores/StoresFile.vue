@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plainCopy } from '@/parts/plainCopy'
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import FileButton from '@/parts/FileButton.vue'
@@ -52,7 +53,7 @@ async function choose(file: File): Promise<void> {
 }
 
 async function takeIn(): Promise<void> {
-  const rows = JSON.parse(JSON.stringify(effective.value.map(({ row }) => row))) as StoresRow[]
+  const rows = plainCopy(effective.value.map(({ row }) => row))
   const taken = await runChange(() => api(endpoints.takeStoresIn, { body: { rows: rows as never } }))
   if (!taken) return
   read.value = undefined

@@ -30,7 +30,7 @@ export interface PictureRequest {
   readonly section: MouldSection
   readonly plane: CutPlane
   readonly hexes: readonly string[]
-  readonly hand?: Hand
+  readonly hand?: Hand | undefined
   /** Knots across by which tools are followed. */
   readonly across?: number
 }

@@ -1,3 +1,4 @@
+import { plainCopy } from '@/parts/plainCopy'
 import type {
   Placement,
   DeliveryDate,
@@ -19,7 +20,6 @@ export interface PlanningRun {
 const newWorker = (): Worker => new Worker(new URL('./seasonPlanner.worker.ts', import.meta.url), { type: 'module' })
 
 /** What crosses to a worker is cloned, which a reactive object does not stand. */
-const plainly = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** Plans a season in a worker of its own. */
 export function planInWorker(
@@ -33,8 +33,8 @@ export function planInWorker(
   let stop: () => void = () => undefined
   const stopped = new Promise<undefined>((resolve) => (stop = () => resolve(undefined)))
   const solved = planner.solve(
-    plainly(problem),
-    plainly(options),
+    plainCopy(problem),
+    plainCopy(options),
     proxy((progress: SolverProgress) => {
       best = progress.plan
       onProgress(progress)
@@ -63,7 +63,7 @@ export async function promisesInWorker(
   const planner = wrap<SeasonPlanner>(worker)
   try {
     for (const [index, question] of questions.entries()) {
-      const { problem, standing, wished, pinned } = plainly(question)
+      const { problem, standing, wished, pinned } = plainCopy(question)
       onAnswer(await planner.promise(problem, standing, wished, { pinned }), index)
     }
   } finally {

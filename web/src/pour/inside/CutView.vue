@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plainCopy } from '@/parts/plainCopy'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import type { PictureRequest } from '@/workers/pourPicture.worker'
 import { startPainter } from '@/workers/pourPainter'
@@ -44,13 +45,16 @@ function drawing(choice: FaceChoice): FaceDrawing {
   const { lines, potAreasMm2, section, seed, hexes } = props
   return { lines, potAreasMm2, section, plane: planeOfFace(choice, props.mould), seed, hexes }
 }
-const plain = <T,>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 async function draw(): Promise<void> {
   if (!painter) return
   const mine = ++turn
   for (const side of ['near', 'far'] as const) {
-    const blob = await painter.face(plain(drawing({ ...knife.value, isFar: side === 'far' })), facePx, heightPx.value)
+    const blob = await painter.face(
+      plainCopy(drawing({ ...knife.value, isFar: side === 'far' })),
+      facePx,
+      heightPx.value,
+    )
     if (mine !== turn) return
     URL.revokeObjectURL(shown[side])
     shown[side] = URL.createObjectURL(blob)
@@ -63,7 +67,7 @@ async function compare(): Promise<void> {
     const { lines, potAreasMm2, section, hexes, seed } = props
     const plane = planeOfFace({ ...usualFace(lines, props.mould), way }, props.mould)
     const request: PictureRequest = { lines, potAreasMm2, section, hexes, plane, hand: { seed }, across: 64 }
-    found.push((await painter.paint(plain(request), 160, 120)).richness)
+    found.push((await painter.paint(plainCopy(request), 160, 120)).richness)
   }
   richness.value = found
 }

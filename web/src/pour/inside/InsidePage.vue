@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plainCopy } from '@/parts/plainCopy'
 import { api } from '@/parts/api'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import SaveState from '@/parts/SaveState.vue'
@@ -112,7 +113,7 @@ function take(path: SectionPoint[]): void {
 const isShelfOpen = ref(false)
 function begin(technique: Technique): void {
   lines.value = starterPlan(technique, values.value?.colours.length ?? 1, plan.section.value).map(
-    (line) => JSON.parse(JSON.stringify(line)) as Line,
+    (line) => plainCopy(line) as Line,
   )
   isShelfOpen.value = false
   seenBy.value = undefined

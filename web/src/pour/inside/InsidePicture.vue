@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Picture, PictureRequest } from '@/workers/pourPicture.worker'
+import { plainCopy } from '@/parts/plainCopy'
+import type { Picture } from '@/workers/pourPicture.worker'
 import { startPainter } from '@/workers/pourPainter'
 import type { CutPlane } from '@vendange/core/cutting'
 import type { Hand, MouldSection, MoveLine, Plane, SectionPoint } from '@vendange/core/pour'
@@ -62,7 +63,7 @@ async function paint(how: typeof fine | typeof coarse): Promise<void> {
       const height = Math.max(1, Math.round((px * upMm.value) / props.section.widthMm))
       const { potAreasMm2, section, hexes, hand } = props
       const request = { lines: allLines(), potAreasMm2, section, plane: planeSeen(), hexes, across, hand }
-      const picture = await painter.paint(JSON.parse(JSON.stringify(request)) as PictureRequest, px, height)
+      const picture = await painter.paint(plainCopy(request), px, height)
       show(picture, px, height)
       if (across === fine.across) emit('painted', picture)
     }
@@ -163,7 +164,7 @@ defineExpose({
     const { lines, potAreasMm2, section, hexes, hand } = props
     const request = { lines, potAreasMm2, section, plane: planeSeen(), hexes, hand }
     const height = Math.round((fine.px * upMm.value) / section.widthMm)
-    return (await painter?.svg(JSON.parse(JSON.stringify(request)) as PictureRequest, fine.px, height, title)) ?? ''
+    return (await painter?.svg(plainCopy(request), fine.px, height, title)) ?? ''
   },
 })
 </script>
