@@ -29,22 +29,23 @@ describe('trays that become free', () => {
     place: 'Rack',
     readyDay,
   })
-  const room = cureRoom(
-    [{ name: 'Rack', trays: 4 }],
-    [loaf('late', 18, '2027-04-20'), loaf('first', 18, '2027-03-20'), loaf('next', 36, '2027-04-01')],
-    18,
-  )
+  const room = () =>
+    cureRoom(
+      [{ name: 'Rack', trays: 4 }],
+      [loaf('late', 18, '2027-04-20'), loaf('first', 18, '2027-03-20'), loaf('next', 36, '2027-04-01')],
+      18,
+    )
 
   it('are free in the order in which loaves are ready, whatever order they stand in', () => {
-    expect(traysFreeOn(room, 1, '2027-03-08')).to.equal('2027-03-20')
-    expect(traysFreeOn(room, 2, '2027-03-08')).to.equal('2027-04-01')
-    expect(traysFreeOn(room, 4, '2027-03-08')).to.equal('2027-04-20')
-    expect(traysFreeOn(room, 5, '2027-03-08')).to.equal(undefined)
+    expect(traysFreeOn(room(), 1, '2027-03-08')).to.equal('2027-03-20')
+    expect(traysFreeOn(room(), 2, '2027-03-08')).to.equal('2027-04-01')
+    expect(traysFreeOn(room(), 4, '2027-03-08')).to.equal('2027-04-20')
+    expect(traysFreeOn(room(), 5, '2027-03-08')).to.equal(undefined)
   })
 
   it('are free today where what was ready before still stands, and where none are wanted', () => {
-    expect(traysFreeOn(room, 1, '2027-03-25')).to.equal('2027-03-25')
-    expect(traysFreeOn(room, 0, '2027-03-08')).to.equal('2027-03-08')
+    expect(traysFreeOn(room(), 1, '2027-03-25')).to.equal('2027-03-25')
+    expect(traysFreeOn(room(), 0, '2027-03-08')).to.equal('2027-03-08')
   })
 })
 
