@@ -2,7 +2,7 @@ import type { Ref, WritableComputedRef } from 'vue'
 import { computed } from 'vue'
 
 /** Works on the rows of a model: each change replaces the list, so that whoever holds it sees it whole or not at all. */
-export function useRows<Row extends object>(rows: Ref<Row[]>) {
+export function useRows<Row extends object>(rows: Ref<Row[]> | Ref<readonly Row[]>) {
   return {
     set: (index: number, change: Partial<Row>): void => {
       rows.value = rows.value.map((row, at) => (at === index ? { ...row, ...change } : row))

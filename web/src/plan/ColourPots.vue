@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
+import { useRows } from '@/parts/useRows'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection, NewDesign } from '@vendange/contract'
 import { potAmountRange, potShareRange, scentPartRange } from '@vendange/contract'
@@ -30,9 +31,7 @@ const wettings = [
   { value: 'fat', title: 'In fat' },
 ] as const
 
-const change = (index: number, to: Partial<Colour>): void => {
-  colours.value = colours.value.with(index, { ...colours.value[index]!, ...to })
-}
+const { set: change } = useRows(colours)
 function add(): void {
   const next = props.palette[colours.value.length % Math.max(1, props.palette.length)]
   const named = { name: next?.name ?? `pot ${colours.value.length + 1}`, hex: next?.hex ?? '#E9E2D4' }

@@ -3,9 +3,9 @@ import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { useSeason } from '@/parts/seasonStore'
+import { changing, fieldOf, useRows } from '@/parts/useRows'
 import { mdiPlus } from '@mdi/js'
 import type { LoafSummary, SavedMould } from '@vendange/contract'
-import type { Allowances, Piece, RoughBlock } from '@vendange/core/cutting'
 import {
   faceSideRange,
   mostPieceKinds,
@@ -16,7 +16,7 @@ import {
 import { barThicknessRange, endTrimRange, kerfRange, mouldSideRange } from '@vendange/core/mould'
 import { computed, ref } from 'vue'
 import type { CutWish } from './cutWish'
-import { withAnotherPiece, withPiece } from './cutWish'
+import { withAnotherPiece } from './cutWish'
 import KeepsLabel from './KeepsLabel.vue'
 
 /** What is wanted of a loaf, by count, by mass or piece by piece, and what it came out as. */
@@ -29,15 +29,9 @@ const blockG = computed(() => props.loaf.state.batterG ?? 0)
 const cureLoss = computed(() => season.workshop?.cureLoss ?? 0)
 const masses = computed(() => pieceMasses(wish.value.block, wish.value.pieces, blockG.value, cureLoss.value))
 
-const setPiece = (at: number, change: Partial<Piece>): void => {
-  wish.value = withPiece(wish.value, at, change)
-}
-const setBlock = (change: Partial<RoughBlock>): void => {
-  wish.value = { ...wish.value, block: { ...wish.value.block, ...change } }
-}
-const setAllowances = (change: Partial<Allowances>): void => {
-  wish.value = { ...wish.value, allowances: { ...wish.value.allowances, ...change } }
-}
+const { set: setPiece, remove: removePiece } = useRows(fieldOf(wish, 'pieces'))
+const setBlock = changing(fieldOf(wish, 'block'))
+const setAllowances = changing(fieldOf(wish, 'allowances'))
 
 const countRange = { min: 1, max: 400 }
 const massRange = { min: 5, max: 2000 }
@@ -105,7 +99,7 @@ const labelled = computed(() => {
       v-for="(piece, at) in wish.pieces"
       :key="at"
       :label="`Take ${piece.name} away`"
-      @remove="wish = { ...wish, pieces: wish.pieces.filter((_, index) => index !== at) }"
+      @remove="removePiece(at)"
     >
       <div class="piece" data-test="piece">
         <v-text-field :model-value="piece.name" label="Piece" @update:model-value="setPiece(at, { name: $event })" />

@@ -7,12 +7,6 @@ export interface CutWish {
   readonly pieces: readonly Piece[]
 }
 
-/** The wish with some figures of one of its pieces changed. */
-export const withPiece = (wish: CutWish, at: number, change: Partial<Piece>): CutWish => ({
-  ...wish,
-  pieces: wish.pieces.map((piece, index) => (index === at ? { ...piece, ...change } : piece)),
-})
-
 /** The wish with one more size, cut from the face of the first. */
 export function withAnotherPiece(wish: CutWish): CutWish {
   const [first] = wish.pieces
