@@ -1,8 +1,14 @@
+import { join } from 'node:path'
 import js from '@eslint/js'
 import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 import vueParser from 'vue-eslint-parser'
+import { typedParser, withTypes } from './scripts/typedParser.mjs'
+
+// As few programs as there are machines: a room is read once, not once for each room above it.
+const projects = ['tsconfig.json', 'tsconfig.pages.json', 'web/tsconfig.json']
+const parser = typedParser(projects.map((name) => join(import.meta.dirname, name)))
 
 export default ts.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', 'server/migrations/**', 'test-results/**'] },
@@ -12,7 +18,7 @@ export default ts.config(
   ...vue.configs['flat/recommended'].map((config) => ({ files: ['web/src/**/*.{ts,vue}'], ...config })),
   {
     files: ['**/*.{ts,vue}'],
-    languageOptions: { parser: ts.parser, parserOptions: { sourceType: 'module' } },
+    languageOptions: { parser, parserOptions: { sourceType: 'module' } },
     rules: {
       'no-undef': 'off', // the compiler knows better
       '@typescript-eslint/no-explicit-any': 'error',
@@ -21,7 +27,7 @@ export default ts.config(
   },
   {
     files: ['web/src/**/*.vue'],
-    languageOptions: { parser: vueParser, parserOptions: { parser: ts.parser } },
+    languageOptions: { parser: vueParser, parserOptions: { parser } },
     rules: {
       'vue/multi-word-component-names': 'off',
       'vue/valid-v-slot': ['error', { allowModifiers: true }],
@@ -30,14 +36,7 @@ export default ts.config(
   },
   {
     files: ['{core,words,contract,server,web,e2e,bench}/**/*.{ts,vue}'],
-    languageOptions: {
-      parserOptions: {
-        // As few programs as there are machines: a room is read once, not once for each room above it.
-        project: ['tsconfig.json', 'tsconfig.pages.json', 'web/tsconfig.json'],
-        tsconfigRootDir: import.meta.dirname,
-        extraFileExtensions: ['.vue'],
-      },
-    },
+    languageOptions: { parserOptions: withTypes },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',
       // A listener may be async: what it gives is nobody's.
@@ -46,6 +45,11 @@ export default ts.config(
       // A sentence in a text is no text yet.
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true, allowBoolean: true }],
       '@typescript-eslint/no-base-to-string': 'error',
+      // Where a number may be missing, none is not the same as 0; a text or a flag that is missing is as good as an empty one.
+      '@typescript-eslint/strict-boolean-expressions': [
+        'error',
+        { allowNullableString: true, allowNullableBoolean: true, allowAny: true },
+      ],
     },
   },
   {

@@ -161,7 +161,7 @@ test('the bench is worked with keys alone', async ({ page }) => {
   await page.keyboard.press('Enter')
   await expect(title).toHaveText('Shea butter, into the fats')
   // 16 oz are 453.6 g, 4.4 g under the 458 g asked for.
-  await expect(page.locator('.item.done').last()).toContainText('458 g → 454 g')
+  await expect(page.getByTestId('step-done').last()).toContainText('458 g → 454 g')
   await expect(page.getByText('Coconut oil went in 4 g under.')).toBeVisible()
 })
 
@@ -271,11 +271,11 @@ test('an address that there is not, and things that are gone', async ({ page }) 
 // The last one: the workshop reads in other units from here on.
 test('an ounce and inch workshop reads its own units', async ({ page }) => {
   await page.goto(`${workshop.url}/workshop`)
-  const set = async (label: string, option: string) => {
-    await saving(page, () => pick(page.locator('.v-select', { hasText: label }).first(), option))
+  const set = async (field: string, option: string) => {
+    await saving(page, () => pick(page.getByTestId(field), option))
   }
-  await set('Masses in', 'oz')
-  await set('Lengths in', 'in')
+  await set('mass-unit', 'oz')
+  await set('length-unit', 'in')
   await page.goto(`${workshop.url}/stores`)
   await page.getByRole('link', { name: /Tall loaf/ }).click()
   // 330 / 25.4 = 12.99 in.

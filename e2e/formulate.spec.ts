@@ -130,7 +130,10 @@ test('a blend of scents is held to the limit of each of its parts', async ({ pag
   await page.goto(`${workshop.url}/soaps/${soap?.id ?? ''}`)
   await page.getByTestId('blend-add').click()
   await expect(page.getByTestId('blend-limit')).toContainText('has no limit until each of its scents has one')
-  const row = page.locator('.removable', { has: page.getByLabel('Part 2 of the blend') })
+  const row = page
+    .getByRole('group')
+    .filter({ has: page.getByLabel('Part 2 of the blend') })
+    .last()
   await saving(page, () => type(page, 'Limit in the bar', '0.5 %', row))
   await expect(page.getByText(/Second scent would be .+ of the cured bar; its certificate allows 0.5 %/)).toBeVisible()
   // Half of the blend at half a percent lets it be one percent of the bar.
@@ -150,12 +153,12 @@ test('a batch that does not fit the pot is weighed part by part, and its sheet i
   await doStepsUntil(page, /Cold water/)
   const { plan } = await get<BatchView>(path)
   await expect(page.getByTestId('part')).toHaveText('part 1 of 2')
-  const before = await page.locator('.count').textContent()
+  const before = await page.getByTestId('bench-count').textContent()
   await page.getByTestId('reading').locator('input').fill('220')
   await page.getByTestId('done').click()
   // Nothing is on record yet; the second part makes up for the first.
   await expect(page.getByTestId('part')).toHaveText('part 2 of 2')
-  await expect(page.locator('.count')).toHaveText(before ?? '')
+  await expect(page.getByTestId('bench-count')).toHaveText(before ?? '')
   await expect(page.getByTestId('target')).toHaveText(`${Math.round(plan.weights.waterG - 220)} g`)
   await doStep(page)
   const { records } = await get<BatchView>(path)

@@ -1,22 +1,10 @@
-import { spawnSync } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { bundleServer } from '../scripts/bundle.mjs'
+import { rmSync } from 'node:fs'
+import { makeForTests } from '../scripts/bundle.mjs'
 
-/**
- * Bundles the server and fills one demo workshop, once for all journeys: each starts from a copy of its file.
- * The workers find both by the environment.
- */
+/** Server and demo of the journeys, where nobody has made them before. The workers find both by the environment. */
 export default async function globalSetup(): Promise<() => void> {
-  const bundle = await bundleServer()
-  const demo = mkdtempSync(join(tmpdir(), 'vendange-demo-'))
-  const { status, stderr } = spawnSync(process.execPath, [join(bundle, 'demo/main.js')], {
-    env: { ...process.env, VENDANGE_DATA: demo },
-    encoding: 'utf8',
-  })
-  if (status !== 0) throw new Error(stderr)
-  process.env['VENDANGE_E2E_SERVER'] = join(bundle, 'main.js')
-  process.env['VENDANGE_E2E_DEMO'] = demo
-  return () => rmSync(demo, { recursive: true, force: true })
+  if (process.env['VENDANGE_MADE_DEMO'] !== undefined) return () => undefined
+  const made = await makeForTests()
+  Object.assign(process.env, made)
+  return () => rmSync(made.VENDANGE_MADE_DEMO, { recursive: true, force: true })
 }

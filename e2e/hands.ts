@@ -45,10 +45,10 @@ async function typeReading(page: Page, reading: string | undefined): Promise<voi
 
 /** Does the step that is shown at the bench and waits until the next one is: by the figure given, else as it is asked for. */
 export async function doStep(page: Page, reading?: string): Promise<void> {
-  const before = await page.locator('.count').textContent()
+  const before = await page.getByTestId('bench-count').textContent()
   await typeReading(page, reading)
   await page.getByTestId('done').click()
-  await expect(page.locator('.count').or(page.getByTestId('finish'))).not.toHaveText(before ?? '')
+  await expect(page.getByTestId('bench-count').or(page.getByTestId('finish'))).not.toHaveText(before ?? '')
 }
 
 /** Does steps as they are asked for until the one with this title. */

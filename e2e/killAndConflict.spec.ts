@@ -12,7 +12,7 @@ test.afterAll(() => workshop.dispose())
 
 /** What the bench's list says of each step that it shows as done. */
 async function stepsShownDone(page: Page): Promise<readonly string[]> {
-  const texts = await page.locator('.item.done').allInnerTexts()
+  const texts = await page.getByTestId('step-done').allInnerTexts()
   return texts.map((text) => text.replace(/\s+/g, ' ').trim())
 }
 
@@ -24,7 +24,7 @@ test('a killed server loses no step that the bench showed as saved', async ({ pa
   await expect(page.getByTestId('target')).toHaveText('458 g')
   await doStep(page, '470')
   await doStep(page)
-  await expect(page.locator('.item.done')).toHaveCount(4)
+  await expect(page.getByTestId('step-done')).toHaveCount(4)
   const before = await stepsShownDone(page)
 
   await workshop.kill()
@@ -33,15 +33,15 @@ test('a killed server loses no step that the bench showed as saved', async ({ pa
   await expect(page.getByText('Not saved yet: the server does not answer.')).toBeVisible()
   await doStep(page)
   expect(await stepsShownDone(page)).toEqual(before)
-  await expect(page.locator('.item.kept')).toHaveCount(2)
-  await expect(page.locator('.item.kept').first()).toContainText('171 g')
+  await expect(page.getByTestId('step-kept')).toHaveCount(2)
+  await expect(page.getByTestId('step-kept').first()).toContainText('171 g')
 
   await workshop.start('2027-03-08')
   // Sent again by itself, in order.
-  await expect(page.locator('.item.done')).toHaveCount(6)
-  await expect(page.locator('.item.kept')).toHaveCount(0)
+  await expect(page.getByTestId('step-done')).toHaveCount(6)
+  await expect(page.getByTestId('step-kept')).toHaveCount(0)
   await page.reload()
-  await expect(page.locator('.item.done')).toHaveCount(6)
+  await expect(page.getByTestId('step-done')).toHaveCount(6)
   const after = await stepsShownDone(page)
   expect(after.slice(0, 4)).toEqual(before)
   expect(after[4]).toContain('171 g')
@@ -56,12 +56,12 @@ test('a killed server between any two steps leaves what was shown', async ({ pag
   for (let round = 0; round < 3; round++) {
     await doStep(page)
     await doStep(page)
-    await expect(page.locator('.item.kept')).toHaveCount(0)
+    await expect(page.getByTestId('step-kept')).toHaveCount(0)
     const before = await stepsShownDone(page)
     await workshop.kill()
     await workshop.start('2027-03-08')
     await page.reload()
-    await expect(page.locator('.item.done')).toHaveCount(before.length)
+    await expect(page.getByTestId('step-done')).toHaveCount(before.length)
     expect(await stepsShownDone(page)).toEqual(before)
   }
 })
@@ -84,8 +84,8 @@ test('a full disk is said at the bench, and what waits is taken once there is ro
   await doStep(page)
   await expect(page.getByText('Not saved yet: the disk is full, make room there. One step is kept')).toBeVisible()
   await page.unroute('**/steps')
-  await expect(page.locator('.item.done')).toHaveCount(1)
-  await expect(page.locator('.item.kept')).toHaveCount(0)
+  await expect(page.getByTestId('step-done')).toHaveCount(1)
+  await expect(page.getByTestId('step-kept')).toHaveCount(0)
 })
 
 test('two windows editing one recipe: both values are shown, neither is lost', async ({ page, context }) => {

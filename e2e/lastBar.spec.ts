@@ -28,7 +28,7 @@ test('a loaf is planned both ways round under the knife, in two sizes, and logge
   await expect(answer(page)).toHaveText(/^Cut Dining Car today/)
   await expect(page.getByTestId('cut-verdict')).toHaveText(/^18 bars; \d % of the block is trims, cuts and offcuts\.$/)
   const drawing = page.getByTestId('cut-drawing')
-  await expect(drawing.locator('.piece')).toHaveCount(18)
+  await expect(drawing.getByTestId('cut-piece')).toHaveCount(18)
   await page
     .getByRole('button', { name: /turned on their side/ })
     .first()
@@ -105,7 +105,7 @@ test('a slab is planned both ways round on screen, in mixed sizes, and its cut i
   await across.click()
   const bars = Number(/^\d+/.exec(await across.innerText())?.[0])
   await expect(verdict).toHaveText(new RegExp(`^${bars} bars; `))
-  await expect(page.getByTestId('cut-drawing').locator('.piece')).toHaveCount(bars)
+  await expect(page.getByTestId('cut-drawing').getByTestId('cut-piece')).toHaveCount(bars)
   await expect(page.getByRole('heading', { name: 'Split into logs' })).toBeVisible()
   await page.getByTestId('add-piece').click()
   await expect(verdict).toHaveText(/4 guest bars/)

@@ -175,21 +175,21 @@ test('the board keeps its days in line at every zoom, and is printed whole on pa
     (await leftOf(`.wall > .layer > div:not(.away) [data-batch="${batch?.id ?? ''}"]`)) - (await leftOf('.wall .today'))
   const zooms = { Month: 32, 'Half a year': 5.2, Season: 15, Week: 120 }
   for (const [name, pixelsADay] of Object.entries(zooms)) {
-    await page.locator('.zooms').getByRole('button', { name }).click()
+    await page.getByRole('group', { name: 'How much of the season is shown' }).getByRole('button', { name }).click()
     // From Monday 8 March to the day it was poured; the line of today is two pixels wide.
     const days = (Date.parse((await pourDayOf('Dining Car')) ?? '') - Date.parse('2027-03-08')) / 86_400_000
     await expect.poll(async () => Math.abs((await fromToday()) - days * pixelsADay)).toBeLessThan(2)
   }
 
-  const scroller = page.locator('.scroller')
+  const scroller = page.getByTestId('board-scroller')
   const scrolled = (): Promise<number> => scroller.evaluate((element) => element.scrollLeft)
   // Week by week, today stands four days from the left.
   await expect.poll(scrolled).toBe((14 - 4) * 120)
   await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')))
   await expect.poll(() => scroller.evaluate((element) => element.scrollWidth - element.clientWidth)).toBe(0)
-  await expect(page.locator('.v-application')).toHaveClass(/v-theme--paper/)
+  await expect(page.getByTestId('app')).toHaveClass(/v-theme--paper/)
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')))
-  await expect(page.locator('.v-application')).toHaveClass(/v-theme--night/)
+  await expect(page.getByTestId('app')).toHaveClass(/v-theme--night/)
   await expect.poll(scrolled).toBe((14 - 4) * 120)
 })
 

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { findChromium } from '../scripts/chromium.mjs'
 
 export default defineConfig({
   testDir: '.',
@@ -20,7 +21,7 @@ export default defineConfig({
     trace: 'off',
     testIdAttribute: 'data-test',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: findChromium() ?? 'chromium',
       args: [
         '--no-sandbox',
         '--disable-gpu',

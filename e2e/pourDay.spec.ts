@@ -18,23 +18,23 @@ const batchNamed = async (name: string): Promise<string> =>
 
 /** Weighs the step at hand with the simulated scale: pours what it asks for, and so much over, and takes it with W. */
 async function weigh(page: Page, over: readonly string[] = []): Promise<void> {
-  const before = await page.locator('.count').textContent()
+  const before = await page.getByTestId('bench-count').textContent()
   await expect(page.getByTestId('live')).toContainText(/^Scale: -?0 /)
   await page.getByTestId('pour-rest').click()
   for (const step of over) await page.getByTestId('stand-in').getByRole('button', { name: step }).click()
   await expect(page.getByTestId('to-go')).toHaveText(over.length === 0 ? 'just right' : /over/)
   await expect(page.getByTestId('done')).toHaveText(/^Take/)
   await page.keyboard.press('w')
-  await expect(page.locator('.count').or(page.getByTestId('finish'))).not.toHaveText(before ?? '')
+  await expect(page.getByTestId('bench-count').or(page.getByTestId('finish'))).not.toHaveText(before ?? '')
 }
 
 /** Dips the probe in and takes its reading once it stands still; it may still hang in the jug before. */
 async function dip(page: Page): Promise<void> {
-  const before = await page.locator('.count').textContent()
+  const before = await page.getByTestId('bench-count').textContent()
   await page.getByTestId('dip').click()
   await expect(async () => {
     await page.getByTestId('done').click()
-    await expect(page.locator('.count')).not.toHaveText(before ?? '', { timeout: 1000 })
+    await expect(page.getByTestId('bench-count')).not.toHaveText(before ?? '', { timeout: 1000 })
   }).toPass()
 }
 
@@ -64,7 +64,7 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
   await expect(page.getByTestId('live')).toContainText('Scale: 0 g')
 
   await test.step('a mass is taken only when it stands still, and neither from an empty pan nor from one overloaded', async () => {
-    const before = await page.locator('.count').textContent()
+    const before = await page.getByTestId('bench-count').textContent()
     await page.keyboard.press('w')
     await expect(page.getByText('Nothing is on the pan yet. If that is right, type 0.')).toBeVisible()
     await page.getByTestId('stand-in').getByRole('button', { name: '+100 g' }).click()
@@ -74,7 +74,7 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
     await expect(page.getByTestId('live')).toContainText('overload')
     await page.keyboard.press('w')
     await expect(page.getByText('The scale is overloaded.')).toBeVisible()
-    expect(await page.locator('.count').textContent()).toBe(before)
+    expect(await page.getByTestId('bench-count').textContent()).toBe(before)
     await page.getByTestId('stand-in').getByRole('button', { name: 'Empty' }).click()
     await expect(page.getByTestId('live')).toContainText('Scale: 0 g')
   })
@@ -83,13 +83,15 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
     // Slow pour makes its lye the night before: water and lye come first.
     await expect(title(page)).toHaveText('Cold water, into the lye jug')
     await goOnUntil(page, /Line the mould/)
-    await expect(page.locator('.item.kept')).toHaveCount(0)
+    await expect(page.getByTestId('step-kept')).toHaveCount(0)
   })
 
   await test.step('a fat goes over: the new superfat is stated, with what mends it', async () => {
     await goOnUntil(page, /into the fats/)
     await weigh(page, ['+10 g', '+10 g', '+10 g'])
-    await expect(page.locator('.notes')).toContainText('30 g over. The lye was weighed already: the superfat is now')
+    await expect(page.getByTestId('bench-notes')).toContainText(
+      '30 g over. The lye was weighed already: the superfat is now',
+    )
   })
 
   await test.step('the network drops: the steps go on and are kept here, and sent in order', async () => {
@@ -98,10 +100,10 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
     await page.getByTestId('connect').click()
     await doStep(page)
     await doStep(page)
-    await expect(page.locator('.item.kept')).toHaveCount(2)
+    await expect(page.getByTestId('step-kept')).toHaveCount(2)
     await expect(page.getByText('2 steps are kept on this device')).toBeVisible()
     await context.setOffline(false)
-    await expect(page.locator('.item.kept')).toHaveCount(0)
+    await expect(page.getByTestId('step-kept')).toHaveCount(0)
     await page.getByTestId('connect').click()
   })
 
@@ -109,10 +111,10 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
     await workshop.kill()
     await page.getByTestId('connect').click()
     await doStep(page)
-    await expect(page.locator('.item.kept')).toHaveCount(1)
+    await expect(page.getByTestId('step-kept')).toHaveCount(1)
     await workshop.start('2027-03-08')
     await page.reload()
-    await expect(page.locator('.item.kept')).toHaveCount(0)
+    await expect(page.getByTestId('step-kept')).toHaveCount(0)
     await expect(title(page)).not.toBeEmpty()
   })
 
@@ -134,7 +136,7 @@ test('a whole pour day at the bench with the simulated scale, an over-pour, a ne
       else if (await page.getByTestId('pour-rest').isVisible()) await weigh(page)
       else await doStep(page)
     }
-    await expect(page.locator('.item.kept')).toHaveCount(0)
+    await expect(page.getByTestId('step-kept')).toHaveCount(0)
     await page.getByTestId('finish').click()
     await expect(page).toHaveURL(/\/cut$/)
 
@@ -169,12 +171,12 @@ test('what another tablet has recorded meanwhile is not written over unseen', as
   const id = await batchNamed('Signal Lamps')
   await page.goto(`${workshop.url}/bench/${id}`)
   while (!(await page.getByTestId('reading').isVisible())) await doStep(page)
-  await expect(page.locator('.item.kept')).toHaveCount(0)
+  await expect(page.getByTestId('step-kept')).toHaveCount(0)
   const planned = Number((await page.getByTestId('target').textContent())?.split(' ')[0])
   // While this tablet is without a network, somebody weighs the same step at another.
   await context.setOffline(true)
   await doStep(page, String(planned + 3))
-  await expect(page.locator('.item.kept')).toHaveCount(1)
+  await expect(page.getByTestId('step-kept')).toHaveCount(1)
   const others = await browser.newContext()
   const other = await others.newPage()
   await other.goto(page.url())
@@ -184,7 +186,7 @@ test('what another tablet has recorded meanwhile is not written over unseen', as
 
   await context.setOffline(false)
   await expect(page.getByText(/was recorded as \d+ g by \w+ meanwhile, at another tablet/)).toBeVisible()
-  await expect(page.locator('.item.kept')).toHaveCount(0)
-  await expect(page.locator('.item.done').last()).toContainText(`${planned + 5} g`)
+  await expect(page.getByTestId('step-kept')).toHaveCount(0)
+  await expect(page.getByTestId('step-done').last()).toContainText(`${planned + 5} g`)
   await others.close()
 })

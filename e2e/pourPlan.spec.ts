@@ -157,7 +157,7 @@ test('a column slab in four colours is cut turned, and its face comes to ribbon 
   const made = await page.request.post(`${workshop.url}/api/moulds`, { data: slab })
   expect(made.ok()).toBe(true)
   await page.goto(`${workshop.url}/soaps/${soap.id}`)
-  await saving(page, () => pick(page.locator('.v-select', { hasText: 'Mould' }).first(), 'Wide slab'))
+  await saving(page, () => pick(page.getByTestId('mould'), 'Wide slab'))
   await page.getByTestId('design-inside').click()
   await page.getByTestId('open-starters').click()
   await saving(page, () => page.getByTestId('start-column').click())

@@ -23,7 +23,7 @@ export class WorkshopProcess {
 
   /** Takes a copy of the demo's workshop. */
   seedDemo(): void {
-    cpSync(madeBefore('VENDANGE_E2E_DEMO'), this.folder, { recursive: true })
+    cpSync(madeBefore('VENDANGE_MADE_DEMO'), this.folder, { recursive: true })
   }
 
   /** Starts it on a frozen day, on the port it had before. */
@@ -35,7 +35,7 @@ export class WorkshopProcess {
       VENDANGE_PORT: String(this.port),
       VENDANGE_INSTRUMENT_MS: '60',
     }
-    const child = spawn(process.execPath, ['--enable-source-maps', madeBefore('VENDANGE_E2E_SERVER')], {
+    const child = spawn(process.execPath, ['--enable-source-maps', madeBefore('VENDANGE_MADE_SERVER')], {
       env,
       stdio: ['ignore', 'pipe', 'inherit'],
     })

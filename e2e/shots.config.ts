@@ -1,3 +1,6 @@
+import { chromiumForPictures } from '../scripts/chromium.mjs'
 import config from './playwright.config'
 
-export default { ...config, testMatch: 'shots.ts', reporter: 'list' as const }
+const launchOptions = { ...config.use?.launchOptions, executablePath: chromiumForPictures() ?? 'chromium' }
+
+export default { ...config, testMatch: 'shots.ts', reporter: 'list' as const, use: { ...config.use, launchOptions } }

@@ -44,7 +44,7 @@ for (const viewName of mainViewNames) {
     // The bench has no dress but that of the night.
     if (viewName !== 'bench') {
       await page.getByRole('button', { name: 'Light or dark' }).click()
-      await expect(page.locator('.v-application')).toHaveClass(/v-theme--night/)
+      await expect(page.getByTestId('app')).toHaveClass(/v-theme--night/)
       expect(await seriousFaults(page, 'night'), 'at night').toEqual([])
     }
     expect(complaints).toEqual([])

@@ -1,5 +1,8 @@
 // The server as plain JavaScript, so that starting it need not compile it again.
 import { build } from 'esbuild'
+import { spawn } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { home } from './prepare.mjs'
 
@@ -28,4 +31,23 @@ export async function bundleServer() {
     plugins: [ownPackagesOnly],
   })
   return outdir
+}
+
+/**
+ * Bundles the server and fills one demo workshop, once for all tests: each starts from a copy of its file.
+ *
+ * @returns what tells them where both are, for their environment
+ */
+export async function makeForTests() {
+  const server = await bundleServer()
+  const demo = mkdtempSync(join(tmpdir(), 'vendange-demo-'))
+  const code = await new Promise((resolve) => {
+    const env = { ...process.env, VENDANGE_DATA: demo }
+    spawn(process.execPath, [join(server, 'demo/main.js')], { env, stdio: ['ignore', 'ignore', 'inherit'] }).on(
+      'close',
+      resolve,
+    )
+  })
+  if (code !== 0) throw new Error(`The demo was not made: ${String(code)}`)
+  return { VENDANGE_MADE_SERVER: join(server, 'main.js'), VENDANGE_MADE_DEMO: demo }
 }

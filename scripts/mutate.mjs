@@ -84,7 +84,8 @@ async function mutateFolder(folder) {
     await runRunner(bundle, list, (message) => {
       if (message.kind === 'coverage') coverage = message
     })
-    if (!coverage || coverage.failures > 0) throw new Error(`The tests of ${folder} fail without any mutant`)
+    if (!coverage || coverage.failed.length > 0)
+      throw new Error([`The tests of ${folder} fail without any mutant`, ...(coverage?.failed ?? [])].join('\n'))
     const reached = new Set(coverage.byTest.flat())
     const ids = mutants.map(({ id }) => id).filter((id) => reached.has(id))
     const killed = new Set()

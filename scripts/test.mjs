@@ -4,29 +4,23 @@ import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { build, home, install, run } from './prepare.mjs'
-
-const chromium = '/usr/bin/chromium'
-
-function ensureChromium() {
-  if (existsSync(chromium)) return
-  console.log('Installing Chromium …')
-  const canInstall = process.platform === 'linux' && process.getuid?.() === 0
-  if (canInstall && run('apt-get', ['update', '-qq']) === 0)
-    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'])
-  if (existsSync(chromium)) return
-  console.error('The journeys need Debian’s Chromium at /usr/bin/chromium: apt-get install chromium')
-  console.log('0 passed, 1 failed')
-  process.exit(1)
-}
+import { ensureChromium } from './chromium.mjs'
+import { home, install, run } from './prepare.mjs'
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
 
 install()
-ensureChromium()
+if (ensureChromium() === undefined) {
+  console.error('The journeys need Debian’s Chromium: apt-get install chromium-headless-shell, or chromium')
+  console.log('0 passed, 1 failed')
+  process.exit(1)
+}
 const folder = mkdtempSync(join(tmpdir(), 'vendange-test-'))
 let passed = 0
 let failed = 0
+const begunMs = Date.now()
+/** How far into the run it is: what takes long is seen where it is told. */
+const after = () => `after ${Math.round((Date.now() - begunMs) / 1000)} s`
 
 /** Runs a command beside others and keeps what it says until it is told. */
 function runAside(command, args, env = {}) {
@@ -45,7 +39,7 @@ function runAside(command, args, env = {}) {
 
 async function check(name, script) {
   const { code, said } = await runAside('npm', ['run', '--silent', script])
-  console.log(`\n${name}: ${code === 0 ? 'passed' : 'failed'}\n${said}`)
+  console.log(`\n${name}: ${code === 0 ? 'passed' : 'failed'}, ${after()}\n${said}`)
   if (code === 0) passed += 1
   else failed += 1
 }
@@ -55,10 +49,10 @@ async function units() {
   const { code, said } = await runAside(
     'npx',
     ['mocha', '--reporter', 'json', '--reporter-option', `output=${mochaReport}`],
-    { VENDANGE_QUIET: '1' },
+    { VENDANGE_QUIET: '1', ...(await made) },
   )
   const mocha = read(mochaReport)
-  console.log(`\nUnits and API: ${mocha?.stats.passes ?? 0} passed, ${mocha?.stats.failures ?? 1} failed`)
+  console.log(`\nUnits and API: ${mocha?.stats.passes ?? 0} passed, ${mocha?.stats.failures ?? 1} failed, ${after()}`)
   for (const { fullTitle, err } of mocha?.failures ?? [])
     console.error(`  failed: ${fullTitle}\n    ${err.message}\n${err.stack ?? ''}`)
   if (!mocha) console.error(said)
@@ -67,23 +61,34 @@ async function units() {
   if (code !== 0 && (mocha?.stats.failures ?? 0) === 0) failed += 1
 }
 
-// Two lanes for two cores; what a lane says is told when it is through.
-await Promise.all([
-  check('Lint', 'lint').then(() => check('Architecture', 'rules')),
-  check('Types', 'types').then(units),
-])
+// What it is bundled with has just been installed.
+const { makeForTests } = await import('./bundle.mjs')
+const made = makeForTests()
+// Two lanes for two cores, the longest first; what a lane says is told when it is through.
+const waiting = [
+  units,
+  () => check('Types', 'types'),
+  () => check('Lint', 'lint'),
+  () => check('Architecture', 'rules'),
+  () => check('Build', 'build'),
+]
+async function lane() {
+  for (let next = waiting.shift(); next; next = waiting.shift()) await next()
+}
+await Promise.all([lane(), lane()])
 
-console.log('\nJourneys')
-build()
+console.log(`\nJourneys, ${after()}`)
 const playwrightReport = join(folder, 'playwright.json')
 const playwrightCode = run('npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
   PLAYWRIGHT_JSON_OUTPUT_NAME: playwrightReport,
+  ...(await made),
 })
 const journeys = read(playwrightReport)?.stats
 passed += journeys?.expected ?? 0
 failed += journeys ? journeys.unexpected + journeys.flaky + journeys.skipped : 1
 if (playwrightCode !== 0 && failed === 0) failed += 1
 
-rmSync(folder, { recursive: true, force: true })
-console.log(`\n${passed} passed, ${failed} failed`)
+for (const one of [folder, (await made).VENDANGE_MADE_DEMO]) rmSync(one, { recursive: true, force: true })
+console.log(`\nDone ${after()}`)
+console.log(`${passed} passed, ${failed} failed`)
 process.exitCode = failed === 0 ? 0 : 1

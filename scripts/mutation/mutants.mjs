@@ -48,10 +48,9 @@ function alternatives(node, text) {
   return []
 }
 
-/** Whether a node is an expression of its own: no part of a type, a name, a left side or a constant of the module. */
+/** Whether a node is an expression of its own: no name, a left side or a constant of the module. */
 function isReplaceable(node) {
   const { parent } = node
-  if (ts.isLiteralTypeNode(parent)) return false
   if (ts.isPropertyAssignment(parent) && parent.name === node) return false
   return !ts.isPropertySignature(parent)
 }
@@ -72,6 +71,8 @@ export function withMutants(file, source, firstId) {
   const mutants = []
   const raw = (node) => node.getText()
   function print(node) {
+    // What is told of types is gone when the code runs.
+    if (ts.isTypeNode(node)) return raw(node)
     let out = ''
     let at = node.getStart()
     ts.forEachChild(node, (child) => {
@@ -80,7 +81,7 @@ export function withMutants(file, source, firstId) {
       at = child.getEnd()
     })
     out += source.slice(at, node.getEnd())
-    if (!isInsideFunction(node) || ts.isTypeNode(node) || !isReplaceable(node)) return out
+    if (!isInsideFunction(node) || !isReplaceable(node)) return out
     const ways = alternatives(node, raw)
     if (ways.length === 0) return out
     const { line } = tree.getLineAndCharacterOfPosition(node.getStart())

@@ -20,7 +20,11 @@ await import(pathToFileURL(bundle).href)
 
 const tests = []
 mocha.suite.eachTest((test) => tests.push(test))
-const run = () => new Promise((resolve) => mocha.run(resolve))
+const failed = []
+const run = () =>
+  new Promise((resolve) => {
+    mocha.run(resolve).on('fail', (test, error) => failed.push(`${test.fullTitle()}: ${error.message}`))
+  })
 const tell = (message) => new Promise((resolve) => process.send(message, resolve))
 
 if (coverage === undefined) {
@@ -30,8 +34,8 @@ if (coverage === undefined) {
     byTest[tests.indexOf(this.currentTest)] = [...reached]
     reached = undefined
   })
-  const failures = await run()
-  await tell({ kind: 'coverage', failures, byTest: tests.map((_, index) => byTest[index] ?? []) })
+  await run()
+  await tell({ kind: 'coverage', failed, byTest: tests.map((_, index) => byTest[index] ?? []) })
 } else {
   const sets = coverage.map((list) => new Set(list))
   for (const id of ids) {

@@ -23,10 +23,12 @@ after(async () => {
   if (made) rmSync(await made, { recursive: true, force: true })
 })
 
+const madeBefore = process.env['VENDANGE_MADE_DEMO']
+
 /** A database with the demo in it, copied from one that is made once for all tests. @param from the folder to copy */
 export async function openDemo(from?: string): Promise<{ database: Database; dispose: () => Promise<void> }> {
   const folder = mkdtempSync(join(tmpdir(), 'vendange-'))
-  cpSync(from ?? (await (made ??= seedAnew())), folder, { recursive: true })
+  cpSync(from ?? madeBefore ?? (await (made ??= seedAnew())), folder, { recursive: true })
   const database = await open(folder)
   return {
     database,
