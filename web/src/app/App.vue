@@ -46,7 +46,7 @@ function toggleTheme(): void {
 </script>
 
 <template>
-  <v-app>
+  <v-app data-test="app">
     <template v-if="!isBare">
       <header class="strip">
         <div class="brand">

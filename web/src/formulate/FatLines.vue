@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import { useUnits } from '@/parts/format'
@@ -15,7 +16,7 @@ const fats = defineModel<NewRecipe['fats']>({ required: true })
 const rows = useRows(fats)
 /** Mass of all fats while they are stated by mass, g. */
 const fatsG = defineModel<number>('fatsG', { required: true })
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const season = useSeason()
 const { show, say } = useUnits()
 const shareRange = { min: 0, max: 1 }

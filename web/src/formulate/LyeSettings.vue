@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import type { NewRecipe } from '@vendange/contract'
@@ -14,11 +15,11 @@ import {
 import { computed } from 'vue'
 
 /** Superfat, alkali and water. The maker keeps one of three figures for the water; the others follow. */
+const errorOf = useErrorOf()
 const props = defineProps<{
   values: NewRecipe
   /** g of alkali for each g of fats; undefined while the recipe cannot be made. */
   alkaliPerFats: number | undefined
-  errorOf: (path: string) => string | undefined
 }>()
 const emit = defineEmits<{ change: [change: Partial<NewRecipe>] }>()
 const { show } = useUnits()

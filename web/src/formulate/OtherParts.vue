@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { fieldOf, useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
@@ -12,7 +13,7 @@ import { additiveRateRanges, waterShareRange, wettingRatioRange } from '@vendang
 const values = defineModel<NewRecipe>({ required: true })
 const liquids = useRows(fieldOf(values, 'liquids'))
 const additives = useRows(fieldOf(values, 'additives'))
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const shareRange = { min: 0, max: 1 }
 
 const liquidPlaces = [

@@ -98,14 +98,13 @@ async function takeRecipeAway(): Promise<void> {
             <SaveState :status="status" :errors="errors" />
           </div>
           <v-text-field v-model="values.name" label="Name" :error-messages="errorOf('name') ?? []" />
-          <FatLines v-model="values.fats" v-model:fats-g="fatsG" :error-of="errorOf" />
+          <FatLines v-model="values.fats" v-model:fats-g="fatsG" />
           <LyeSettings
             :values="values"
             :alkali-per-fats="figures?.alkaliPerFats"
-            :error-of="errorOf"
             @change="Object.assign(values, $event)"
           />
-          <OtherParts v-model="values" :error-of="errorOf" />
+          <OtherParts v-model="values" />
           <v-select
             v-model="values.claims"
             :items="claims"

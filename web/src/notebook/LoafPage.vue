@@ -236,7 +236,7 @@ img {
 
 @media print {
   .story {
-    grid-template-columns: 3fr 2fr;
+    grid-template-columns: 1fr 1fr;
     font-size: 0.8rem;
   }
 

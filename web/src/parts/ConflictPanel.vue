@@ -1,33 +1,10 @@
 <script setup lang="ts" generic="T extends object">
-import { computed, ref, watch } from 'vue'
+import { useConflict, valueTold } from './useConflict'
 
 const props = defineProps<{ mine: T; theirs: T; labels?: Readonly<Record<string, string>> }>()
 const emit = defineEmits<{ settle: [chosen: T] }>()
 
-type Side = 'mine' | 'theirs'
-const differing = computed(() =>
-  (Object.keys(props.mine) as (keyof T & string)[]).filter(
-    (key) => JSON.stringify(props.mine[key]) !== JSON.stringify(props.theirs[key]),
-  ),
-)
-const choice = ref<Record<string, Side>>({})
-watch(differing, (keys) => (choice.value = Object.fromEntries(keys.map((key) => [key, choice.value[key] ?? 'mine']))), {
-  immediate: true,
-})
-
-/** A value in words, whatever its shape. */
-function tell(value: unknown): string {
-  if (value === null || value === undefined || value === '') return 'nothing'
-  if (Array.isArray(value)) return value.map(tell).join('; ')
-  if (typeof value === 'object') return Object.values(value).map(tell).join(' ')
-  return typeof value === 'string' ? value : JSON.stringify(value)
-}
-
-function settle(): void {
-  const chosen = { ...props.mine }
-  for (const key of differing.value) if (choice.value[key] === 'theirs') chosen[key] = props.theirs[key]
-  emit('settle', chosen)
-}
+const { differing, choice, chosen } = useConflict<T>(() => props)
 </script>
 
 <template>
@@ -46,18 +23,23 @@ function settle(): void {
         <tr v-for="key in differing" :key="key">
           <td>{{ labels?.[key] ?? key }}</td>
           <td>
-            <label><input v-model="choice[key]" type="radio" value="mine" :name="key" /> {{ tell(mine[key]) }}</label>
+            <label
+              ><input v-model="choice[key]" type="radio" value="mine" :name="key" /> {{ valueTold(mine[key]) }}</label
+            >
           </td>
           <td>
             <label
-              ><input v-model="choice[key]" type="radio" value="theirs" :name="key" /> {{ tell(theirs[key]) }}</label
+              ><input v-model="choice[key]" type="radio" value="theirs" :name="key" />
+              {{ valueTold(theirs[key]) }}</label
             >
           </td>
         </tr>
       </tbody>
     </table>
     <div class="row">
-      <v-btn color="primary" variant="flat" data-test="settle" @click="settle">Keep what is chosen</v-btn>
+      <v-btn color="primary" variant="flat" data-test="settle" @click="emit('settle', chosen())"
+        >Keep what is chosen</v-btn
+      >
     </div>
   </section>
 </template>

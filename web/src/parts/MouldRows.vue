@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js'
 import { mouldCountRange } from '@vendange/contract'
+import { useErrorOf } from './errorOf'
 import QuantityField from './QuantityField.vue'
 import RemovableRow from './RemovableRow.vue'
 import { useSeason } from './seasonStore'
+import { useRows } from './useRows'
 
 /** Kinds of mould with how many of each. */
 const rows = defineModel<{ mouldId: string; count: number }[]>({ required: true })
@@ -13,16 +15,19 @@ const props = withDefaults(
     first?: number
     /** Moulds that are chosen elsewhere already. */
     taken?: readonly (string | null)[]
-    errorOf?: (path: string) => string | undefined
+    /** Path of the rows in the values of the form around. */
+    field?: string
   }>(),
-  { first: 1, taken: () => [], errorOf: () => undefined },
+  { first: 1, taken: () => [], field: '' },
 )
 const season = useSeason()
+const errorOf = useErrorOf()
+const { set, add, remove } = useRows(rows)
 
-function add(): void {
+function addNext(): void {
   const taken = [...props.taken, ...rows.value.map(({ mouldId }) => mouldId)]
   const next = season.moulds.find(({ id }) => !taken.includes(id)) ?? season.moulds[0]
-  if (next) rows.value.push({ mouldId: next.id, count: 1 })
+  if (next) add({ mouldId: next.id, count: 1 })
 }
 </script>
 
@@ -32,23 +37,25 @@ function add(): void {
     :key="index"
     class="mb-3"
     :label="`Take mould ${index + first} away`"
-    @remove="rows.splice(index, 1)"
+    @remove="remove(index)"
   >
     <v-select
-      v-model="row.mouldId"
+      :model-value="row.mouldId"
       :items="season.moulds"
       item-title="name"
       item-value="id"
       :label="`Mould ${index + first}`"
       :data-test="`mould-${index + first}`"
+      @update:model-value="set(index, { mouldId: $event })"
     />
     <QuantityField
-      v-model="row.count"
+      :model-value="row.count"
       kind="count"
       :range="mouldCountRange"
       :label="`How many of mould ${index + first}`"
-      :error="errorOf(`[${index}].count`)"
+      :error="errorOf(`${field}[${index}].count`)"
+      @update:model-value="set(index, { count: $event })"
     />
   </RemovableRow>
-  <div><v-btn size="small" :prepend-icon="mdiPlus" data-test="add-mould" @click="add">Another mould</v-btn></div>
+  <div><v-btn size="small" :prepend-icon="mdiPlus" data-test="add-mould" @click="addNext">Another mould</v-btn></div>
 </template>

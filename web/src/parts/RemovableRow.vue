@@ -10,7 +10,7 @@ defineEmits<{ remove: [] }>()
 </script>
 
 <template>
-  <div class="row removable">
+  <div class="row removable" role="group">
     <slot />
     <v-btn :icon="mdiClose" size="small" variant="text" :aria-label="label" @click="$emit('remove')" />
   </div>

@@ -4,6 +4,8 @@ import type { InjectionKey, Ref } from 'vue'
 import { computed, onBeforeUnmount, provide, reactive, ref, toRaw, watch } from 'vue'
 import { problemOf } from './api'
 import { draftOf, forgetDraft, keepDraft } from './drafts'
+import type { ErrorOf } from './errorOf'
+import { errorOfKey } from './errorOf'
 import { useUnits } from './format'
 import { useSeason } from './seasonStore'
 import { useUndo } from './undoStore'
@@ -214,7 +216,8 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   })
 
   /** The field's own message, if it has one. */
-  const errorOf = (path: string): string | undefined => errors.value[path]
+  const errorOf: ErrorOf = (path) => errors.value[path]
+  provide(errorOfKey, errorOf)
   const theirDetails = computed(() => theirs.value && detailsOf(theirs.value))
 
   return { values, errors, errorOf, status, theirDetails, settle, saveNow }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useRows } from '@/parts/useRows'
 import { mdiClose, mdiPlus } from '@mdi/js'
@@ -6,7 +7,7 @@ import type { NewCollection } from '@vendange/contract'
 import { channelNames } from '@vendange/contract'
 
 /** The channels that a collection goes to, and the bars that each wants. */
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const rows = defineModel<NewCollection['channels']>({ required: true })
 const { set, add, remove } = useRows(rows)
 const barsRange = { min: 0, max: 5000 }

@@ -134,9 +134,9 @@ async function takeCollectionAway(): Promise<void> {
           <v-select v-model="values.state" :items="states" label="State" />
           <v-select v-model="values.promises" :items="promises" label="Promises" multiple chips />
         </div>
-        <EarlyMoments v-model="values.early" :error-of="errorOf" :release-local="values.releaseLocal" />
-        <ChannelRows v-model="values.channels" :error-of="errorOf" />
-        <PaletteRows v-model="values.palette" :error-of="errorOf" />
+        <EarlyMoments v-model="values.early" :release-local="values.releaseLocal" />
+        <ChannelRows v-model="values.channels" />
+        <PaletteRows v-model="values.palette" />
         <div class="row">
           <v-btn size="small" variant="text" color="error" @click="takeCollectionAway">Take the collection away</v-btn>
         </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useRows } from '@/parts/useRows'
@@ -9,8 +10,8 @@ import type { PortionKind, WeighedPot } from '@vendange/core/batch'
 import { evenPots, potG, withoutPot, withPot } from '@vendange/core/batch'
 import { colourantRateRange, wettingRatioRange } from '@vendange/core/recipe'
 
+const errorOf = useErrorOf()
 const props = defineProps<{
-  errorOf: (path: string) => string | undefined
   palette: NewCollection['palette']
   /** What the pots come to, while that is known. */
   pots: readonly WeighedPot[] | undefined
@@ -56,7 +57,8 @@ function comesTo(pot: WeighedPot): string {
   const mark = pot.batterMl === undefined ? '' : ` to the ${pot.batterMl} ml mark`
   const wetting = pot.wetting ? ` in ${fineMass(pot.wetting.massG)} of ${pot.wetting.with}` : ''
   const colourant = pot.colourantG > 0 ? `, ${fineMass(pot.colourantG)} of colourant${wetting}` : ''
-  const scent = pot.scentG ? `, ${fineMass(pot.scentG)} of scent` : ''
+  const { scentG = 0 } = pot
+  const scent = scentG > 0 ? `, ${fineMass(scentG)} of scent` : ''
   return `${show('mass', pot.batterG)} of batter${mark}${colourant}${scent}`
 }
 </script>

@@ -148,6 +148,7 @@ async function takeSoapAway(): Promise<void> {
             item-title="name"
             item-value="id"
             label="Mould"
+            data-test="mould"
             :error-messages="errorOf('mouldId') ?? []"
           />
           <QuantityField
@@ -173,18 +174,13 @@ async function takeSoapAway(): Promise<void> {
           />
         </div>
 
-        <MoreMoulds v-model="values" :error-of="errorOf" />
+        <MoreMoulds v-model="values" />
 
-        <ScentFields v-model="values.scent" :error-of="errorOf" />
+        <ScentFields v-model="values.scent" />
 
         <fieldset>
           <legend class="eyebrow">Pots, bottom first</legend>
-          <ColourPots
-            v-model="values.colours"
-            :error-of="errorOf"
-            :palette="collection?.palette ?? []"
-            :pots="scaled?.weights.pots"
-          />
+          <ColourPots v-model="values.colours" :palette="collection?.palette ?? []" :pots="scaled?.weights.pots" />
         </fieldset>
         <fieldset>
           <legend class="eyebrow">Finish and limits</legend>
@@ -210,7 +206,7 @@ async function takeSoapAway(): Promise<void> {
             label="Notes for next time, one a line"
             :error-messages="errorOf('notesForNextTime') ?? []"
           />
-          <SalesResults v-model="values.results" class="mt-3" :error-of="errorOf" />
+          <SalesResults v-model="values.results" class="mt-3" />
         </fieldset>
         <div class="row">
           <v-btn size="small" variant="text" color="error" @click="takeSoapAway">Take the soap away</v-btn>

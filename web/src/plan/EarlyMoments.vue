@@ -1,12 +1,13 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
 import { audiences } from '@vendange/contract'
 
 /** Who may buy before the release, and from when. */
+const errorOf = useErrorOf()
 const props = defineProps<{
-  errorOf: (path: string) => string | undefined
   /** The release itself, on the clock of its zone. */
   releaseLocal: string
 }>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { changing } from '@/parts/useRows'
 import MouldRows from '@/parts/MouldRows.vue'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -8,8 +9,7 @@ import { batterMlRange } from '@vendange/contract'
 /** Moulds of other kinds that are filled from the same batch, and what is off or on top of them. */
 const values = defineModel<NewDesign>({ required: true })
 const change = changing(values)
-const props = defineProps<{ errorOf: (path: string) => string | undefined }>()
-const errorOfRow = (path: string): string | undefined => props.errorOf(`moreMoulds${path}`)
+const errorOf = useErrorOf()
 </script>
 
 <template>
@@ -19,7 +19,7 @@ const errorOfRow = (path: string): string | undefined => props.errorOf(`moreMoul
       :model-value="values.moreMoulds"
       :first="2"
       :taken="[values.mouldId]"
-      :error-of="errorOfRow"
+      field="moreMoulds"
       @update:model-value="change({ moreMoulds: $event })"
     />
     <div class="fields mt-3">

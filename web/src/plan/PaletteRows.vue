@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
 
 /** The colours that a collection shares. */
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const rows = defineModel<NewCollection['palette']>({ required: true })
 const { set, add, remove } = useRows(rows)
 </script>

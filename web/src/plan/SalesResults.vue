@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import { mdiClose, mdiPlus } from '@mdi/js'
@@ -8,7 +9,7 @@ import { channelNames } from '@vendange/contract'
 /** How a soap sold after its release, channel by channel. */
 const results = defineModel<NewDesign['results']>({ required: true })
 const rows = useRows(results)
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const barsRange = { min: 0, max: 5000 }
 const daysRange = { min: 1, max: 400 }
 function add(): void {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
@@ -14,7 +15,7 @@ import { computed, ref } from 'vue'
 
 /** The scent of a soap: bought as it is, or blended by the maker of several, each with its supplier's limit. */
 const scent = defineModel<NewDesign['scent']>({ required: true })
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const { show } = useUnits()
 const contents = contentKeys.map((value) => ({ value, title: contentWords[value] }))
 

@@ -140,7 +140,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
         <template v-if="step && !isLast">
           <header>
             <h1>{{ say(step.title) }}</h1>
-            <span class="count">step {{ shown + 1 }} of {{ state.steps.length }}</span>
+            <span class="count" data-test="bench-count">step {{ shown + 1 }} of {{ state.steps.length }}</span>
           </header>
           <BenchFigure
             v-if="step.kind !== 'tick'"
@@ -181,7 +181,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           </p>
         </template>
 
-        <div class="notes" role="status">
+        <div class="notes" role="status" data-test="bench-notes">
           <p v-for="finding in stateFindings" :key="finding.code" :class="finding.severity">
             {{ say(finding) }}
           </p>

@@ -51,6 +51,7 @@ watch(
       <button
         class="item"
         :class="{ now: index === shown, done: one.done && !kept.has(one.key), kept: kept.has(one.key) }"
+        :data-test="kept.has(one.key) ? 'step-kept' : one.done ? 'step-done' : 'step-open'"
         :disabled="index > state.nextIndex"
         :aria-current="index === shown ? 'step' : undefined"
         @click="$emit('show', index)"

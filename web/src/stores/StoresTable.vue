@@ -13,7 +13,7 @@ const groups = computed(() =>
     .map((kind) => ({
       name: ingredientKindWords[kind],
       lines: props.lines
-        .filter((line) => line.kind === kind && line.ingredient)
+        .filter((line) => line.kind === kind && line.ingredient !== undefined)
         .sort((a, b) => a.name.localeCompare(b.name)),
     }))
     .filter(({ lines }) => lines.length > 0),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
@@ -10,7 +11,8 @@ import { hoursOfDayRange } from '@vendange/contract'
 /** Days with hours of their own: of everyone, or of one maker. */
 const days = defineModel<NewMaker['exceptions']>({ required: true })
 const { set, add, remove } = useRows(days)
-defineProps<{ errorOf: (path: string) => string | undefined; addLabel: string }>()
+const errorOf = useErrorOf()
+defineProps<{ addLabel: string }>()
 const season = useSeason()
 </script>
 

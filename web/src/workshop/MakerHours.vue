@@ -54,7 +54,7 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
         :error="errorOf(`weekHours[${index}]`)"
       />
     </div>
-    <DaysThatDiffer v-model="values.exceptions" :error-of="errorOf" :add-label="`Other job, leave or extra day`" />
+    <DaysThatDiffer v-model="values.exceptions" :add-label="`Other job, leave or extra day`" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { useSeason } from '@/parts/seasonStore'
@@ -10,7 +11,7 @@ import { computed } from 'vue'
 /** Claims of the workshop's own, each with the ingredients that break it. */
 const claims = defineModel<WorkshopDetails['ownClaims']>({ required: true })
 const rows = useRows(claims)
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const season = useSeason()
 
 /** Everything that has a name here and may go into a soap. */

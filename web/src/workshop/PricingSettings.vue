@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { changing, fieldOf, useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
@@ -12,7 +13,7 @@ const pricing = defineModel<WorkshopDetails['pricing']>({ required: true })
 const change = changing(pricing)
 const prices = fieldOf(pricing, 'ingredients')
 const { set, add, remove } = useRows(prices)
-defineProps<{ errorOf: (path: string) => string | undefined }>()
+const errorOf = useErrorOf()
 const season = useSeason()
 const keys = computed(() => [
   { value: 'naoh', title: 'Sodium hydroxide' },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { changing, fieldOf, useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
@@ -12,7 +13,8 @@ const values = defineModel<WorkshopDetails>({ required: true })
 const change = changing(values)
 const racks = fieldOf(values, 'racks')
 const { set, add, remove } = useRows(racks)
-defineProps<{ errorOf: (path: string) => string | undefined; weekdays: readonly string[] }>()
+const errorOf = useErrorOf()
+defineProps<{ weekdays: readonly string[] }>()
 
 function setStart(index: number, text: string): void {
   const minutes = minutesOfClock(text)

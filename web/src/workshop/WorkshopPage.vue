@@ -84,8 +84,8 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
           </div>
           <div class="fields">
             <v-text-field v-model="values.name" class="wide" label="Name" :error-messages="errorOf('name') ?? []" />
-            <v-select v-model="values.massUnit" :items="massUnits" label="Masses in" />
-            <v-select v-model="values.lengthUnit" :items="lengthUnits" label="Lengths in" />
+            <v-select v-model="values.massUnit" :items="massUnits" label="Masses in" data-test="mass-unit" />
+            <v-select v-model="values.lengthUnit" :items="lengthUnits" label="Lengths in" data-test="length-unit" />
             <v-select
               v-if="values.lengthUnit === 'in'"
               v-model="values.inchStyle"
@@ -158,8 +158,8 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
             />
           </div>
         </section>
-        <SeasonSettings v-model="values" :error-of="errorOf" :weekdays="weekdays" />
-        <OwnClaims v-model="values.ownClaims" :error-of="errorOf" />
+        <SeasonSettings v-model="values" :weekdays="weekdays" />
+        <OwnClaims v-model="values.ownClaims" />
       </div>
       <div class="stack">
         <section class="sheet stack">
@@ -173,7 +173,7 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
         <section class="sheet stack">
           <h2>Hours of the workshop</h2>
           <p class="eyebrow">Days that differ for everyone</p>
-          <DaysThatDiffer v-model="values.exceptions" :error-of="errorOf" add-label="Holiday, market or lost day" />
+          <DaysThatDiffer v-model="values.exceptions" add-label="Holiday, market or lost day" />
           <p class="eyebrow">A batch usually takes (estimates, until you time your own)</p>
           <div class="fields">
             <QuantityField
@@ -206,7 +206,7 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
             />
           </div>
         </section>
-        <PricingSettings v-model="values.pricing" :error-of="errorOf" />
+        <PricingSettings v-model="values.pricing" />
         <section class="sheet stack">
           <h2>Backups</h2>
           <p class="quiet">One is kept by itself before the tables of the database change.</p>

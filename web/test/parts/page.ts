@@ -55,8 +55,11 @@ const { createApp } = createRenderer<object, object>({
   nextSibling: () => null,
 })
 
-/** Sets up what a component would, on a page that draws nothing. */
-export function mounted<T>(setup: () => T): { readonly made: T; readonly unmount: () => void } {
+/** Sets up what a component would, on a page that draws nothing, with what is provided around it. */
+export function mounted<T>(
+  setup: () => T,
+  provided: readonly (readonly [symbol | string, unknown])[] = [],
+): { readonly made: T; readonly unmount: () => void } {
   let made: T | undefined
   const app = createApp({
     setup: () => {
@@ -64,6 +67,7 @@ export function mounted<T>(setup: () => T): { readonly made: T; readonly unmount
       return () => null
     },
   })
+  for (const [key, value] of provided) app.provide(key, value)
   app.mount({})
   return { made: made as T, unmount: () => app.unmount() }
 }

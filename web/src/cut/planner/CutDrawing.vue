@@ -33,6 +33,7 @@ const yOf = (leftMm: number, acrossMm: number): number => (whole.value.acrossMm 
     <g v-for="(column, at) in columns" :key="at">
       <rect
         class="piece"
+        data-test="cut-piece"
         :style="{ fill: `rgba(var(--v-theme-${tones[column.piece % tones.length]}), 0.2)` }"
         :x="column.nearMm * scale"
         :y="yOf(column.leftMm, column.acrossMm)"

@@ -16,7 +16,7 @@ defineEmits<{ today: [] }>()
       Drag a pour, or focus it: <kbd>←</kbd> <kbd>→</kbd> a day, <kbd>Shift</kbd> a week, <kbd>Enter</kbd> keeps,
       <kbd>Esc</kbd> lets go, <kbd>p</kbd> pins.
     </p>
-    <div class="row zooms">
+    <div class="row zooms" role="group" aria-label="How much of the season is shown">
       <v-btn size="small" variant="text" @click="$emit('today')">Today</v-btn>
       <ChoiceButtons v-model="zoom" :choices="choices" label="Zoom" />
     </div>

@@ -83,6 +83,7 @@ onMounted(() => {
       <div
         ref="scroller"
         class="scroller"
+        data-test="board-scroller"
         tabindex="-1"
         :style="`height: ${wallHeight + scrollbarHeight}px`"
         @scroll.passive="measure"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useErrorOf } from '@/parts/errorOf'
 import { changing, fieldOf, useRows } from '@/parts/useRows'
 import PictureColours from '@/parts/PictureColours.vue'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -19,10 +20,10 @@ const setScent = (to: Partial<NonNullable<NewOrder['scent']>>): void => {
   if (values.value.scent) change({ scent: { ...values.value.scent, ...to } })
 }
 const colours = useRows(fieldOf(values, 'colours'))
+const errorOf = useErrorOf()
 defineProps<{
   status: SaveStatus
   errors: Readonly<Record<string, string>>
-  errorOf: (path: string) => string | undefined
 }>()
 defineEmits<{ remove: [] }>()
 const season = useSeason()

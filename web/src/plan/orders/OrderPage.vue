@@ -31,7 +31,7 @@ watch(options, () => (chosen.value = 0))
 const option = computed(() => options.value[chosen.value])
 const promise = computed(() => promises.value[chosen.value])
 
-const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
+const { values, errors, status, theirDetails, settle } = useSavedForm({
   schema: orderSchema,
   source: () => order.value,
   save: (body: NewOrder & { version: number }) => api(endpoints.orders.update, { params: { id: props.id }, body }),
@@ -130,7 +130,7 @@ const printQuote = (): void => window.print()
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns quoting">
-      <OrderFields v-model="values" :status="status" :errors="errors" :error-of="errorOf" @remove="takeOrderAway" />
+      <OrderFields v-model="values" :status="status" :errors="errors" @remove="takeOrderAway" />
 
       <div class="stack">
         <OrderCharges
