@@ -15,12 +15,13 @@ export const clockKeys = {
   fallback: 'clock:fallback',
 } as const
 
-const moveKey = 'clock:move:'
 /** Record of a move of the pour plan that is done, by its place in the plan. */
-export const clockMoveKey = (index: number): string => `${moveKey}${index}`
+export const clockMoveKey = (index: number): string => `clock:move:${index}`
 /** The move that a record is of; undefined for another record. */
-export const moveOfKey = (stepKey: string): number | undefined =>
-  stepKey.startsWith(moveKey) ? Number(stepKey.slice(moveKey.length)) : undefined
+export function moveOfKey(stepKey: string): number | undefined {
+  const place = /^clock:move:(\d+)$/.exec(stepKey)?.[1]
+  return place === undefined ? undefined : Number(place)
+}
 
 /** Whether a record is a tap on the clock, not a step of the run sheet. */
 export const isClockKey = (stepKey: string): boolean => stepKey.startsWith('clock:')
@@ -31,9 +32,7 @@ const known = new Set<string>(Object.values(clockKeys))
 
 /** What is wrong with a tap on the clock. */
 export function checkClockRecord(stepKey: string, actual: number | null): readonly Finding[] {
-  const move = moveOfKey(stepKey)
-  const isKnown = known.has(stepKey) || (move !== undefined && Number.isInteger(move) && move >= 0)
-  if (!isKnown) return [refuse('clock_tap_unknown', undefined, 'actual')]
+  if (!known.has(stepKey) && moveOfKey(stepKey) === undefined) return [refuse('clock_tap_unknown', undefined, 'actual')]
   if (actual === null) return [refuse('clock_time_missing', undefined, 'actual')]
   if (stepKey === clockKeys.emulsion) return actual > 0 ? [] : [refuse('clock_not_set', undefined, 'actual')]
   return isWithin(actual, clockRange) ? [] : [refuse('clock_range', undefined, 'actual')]

@@ -137,9 +137,9 @@ export function mouldsFor<M extends Mould & BarCut>(
     const aimed = kinds.map((kind) => withBarsOf(kind, (aim.labelMassG / (1 - cureLoss) / massG) * volumeMl))
     return { kinds: aimed.map(({ kind }) => kind), findings: aimed.flatMap(({ findings }) => findings) }
   }
-  const fatsG =
-    aim.by === 'mass'
-      ? aim.batterG / massG
-      : aim.massG / (recipe.fats.find(({ fatKey }) => fatKey === aim.fatKey)?.share || Infinity)
+  const share = aim.by === 'fat' ? (recipe.fats.find(({ fatKey }) => fatKey === aim.fatKey)?.share ?? 0) : 1
+  const ofAllG = aim.by === 'fat' ? aim.massG : aim.batterG / massG
+  // Of a fat that is not in it, any mass makes nothing.
+  const fatsG = share > 0 ? ofAllG / share : 0
   return filledWith(kinds, fatsG * volumeMl * (1 - potLoss))
 }

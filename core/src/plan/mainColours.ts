@@ -1,16 +1,10 @@
 import { converter, formatHex } from 'culori'
-import { randomFrom } from '../random'
-
-interface Point {
-  readonly l: number
-  readonly a: number
-  readonly b: number
-}
+import { kmeans } from 'ml-kmeans'
 
 const toOklab = converter('oklab')
-const rounds = 12
-
-const distance = (p: Point, q: Point): number => (p.l - q.l) ** 2 + (p.a - q.a) ** 2 + (p.b - q.b) ** 2
+/** Alpha below which a pixel counts for nothing. */
+const clearBelow = 128
+const mostRounds = 30
 
 /**
  * The main colours of a picture, that of most pixels first: k-means in Oklab, started far apart (k-means++, Arthur and
@@ -23,54 +17,25 @@ export function mainColours(
   rgba: ArrayLike<number>,
   count: number,
 ): readonly { readonly hex: string; readonly share: number }[] {
-  const points: Point[] = []
+  const points: number[][] = []
+  const differing = new Set<number>()
   for (let at = 0; at + 3 < rgba.length; at += 4) {
-    if ((rgba[at + 3] ?? 0) < 128) continue
-    const { l, a, b } = toOklab({
-      mode: 'rgb',
-      r: (rgba[at] ?? 0) / 255,
-      g: (rgba[at + 1] ?? 0) / 255,
-      b: (rgba[at + 2] ?? 0) / 255,
-    })
-    points.push({ l, a, b })
+    if (rgba[at + 3]! < clearBelow) continue
+    const [red, green, blue] = [rgba[at]!, rgba[at + 1]!, rgba[at + 2]!]
+    differing.add((red << 16) | (green << 8) | blue)
+    const { l, a, b } = toOklab({ mode: 'rgb', r: red / 255, g: green / 255, b: blue / 255 })
+    points.push([l, a, b])
   }
-  const first = points[0]
-  if (!first || count < 1) return []
-  const random = randomFrom(points.length)
-  const centres: Point[] = [points[Math.floor(random() * points.length)] ?? first]
-  while (centres.length < count) {
-    const gaps = points.map((point) => Math.min(...centres.map((centre) => distance(point, centre))))
-    const total = gaps.reduce((sum, gap) => sum + gap, 0)
-    if (total < 1e-6) break
-    let left = random() * total
-    const next = points[gaps.findIndex((gap) => (left -= gap) <= 0)]
-    if (!next) break
-    centres.push(next)
-  }
-  let sizes = centres.map(() => 0)
-  for (let round = 0; round < rounds; round++) {
-    const sums = centres.map(() => ({ l: 0, a: 0, b: 0, n: 0 }))
-    for (const point of points) {
-      let nearest = 0
-      for (let at = 1; at < centres.length; at++)
-        if (distance(point, centres[at] ?? first) < distance(point, centres[nearest] ?? first)) nearest = at
-      const sum = sums[nearest]
-      if (!sum) continue
-      sum.l += point.l
-      sum.a += point.a
-      sum.b += point.b
-      sum.n += 1
-    }
-    sums.forEach(({ l, a, b, n }, at) => {
-      if (n > 0) centres[at] = { l: l / n, a: a / n, b: b / n }
-    })
-    sizes = sums.map(({ n }) => n)
-  }
-  return centres
-    .map((centre, at) => ({
-      hex: formatHex({ mode: 'oklab', ...centre }).toUpperCase(),
-      share: (sizes[at] ?? 0) / points.length,
+  const groups = Math.min(count, differing.size)
+  if (groups < 1) return []
+  const { clusters, centroids } = kmeans(points, groups, { seed: points.length, maxIterations: mostRounds })
+  const sizes = centroids.map(() => 0)
+  for (const cluster of clusters) sizes[cluster]! += 1
+  return centroids
+    .map(([l = 0, a = 0, b = 0], at) => ({
+      hex: formatHex({ mode: 'oklab', l, a, b }).toUpperCase(),
+      share: sizes[at]! / points.length,
     }))
     .filter(({ share }) => share > 0)
-    .sort((a, b) => b.share - a.share)
+    .sort((one, other) => other.share - one.share)
 }

@@ -11,7 +11,7 @@ import { freeAt, freeBelow, heightOfFree, heightOfFreeAt } from './solids'
 import type { Stroke } from './strokes'
 import { foldPath } from './strokes'
 import type { Surface, TakeBack } from './surface'
-import { areaOf, columns, flat, FlowBack, heightAt, heightFor, levelOf, topOf } from './surface'
+import { areaOf, columns, flat, FlowBack, heightAt, heightFor, levelOf, shareFromLeft, topOf } from './surface'
 
 /** The batter between two moves, and what stands in it: layers lie level around that from the first pour on. */
 interface Batter {
@@ -124,20 +124,26 @@ export class PouredBatter {
   private fill({ parts, slope, lie }: Extract<Stroke, { kind: 'fill' }>): void {
     const { widthMm, lengthMm } = this.section
     const areaMm2 = parts.reduce((sum, part) => sum + part.areaMm2, 0)
-    const before = this.batter.surface
-    this.batter.surface = filled(this.batter, areaMm2, slope, widthMm)
+    const { surface: before, solids } = this.batter
+    const after = filled(this.batter, areaMm2, slope, widthMm)
+    this.batter.surface = after
     const [first] = parts
     if (!first) return
     if (lie === 'as_one') {
       this.back.push(this.above(before, () => first.material))
       return
     }
-    // Shares from the left, or from the middle outward.
+    // What lies on uneven batter is deep here and thin there: its shares are of volume, from the left or from the middle.
+    const depths = after.map(
+      (height, column) => freeBelow(solids, column, height) - freeBelow(solids, column, before[column]!),
+    )
     const inOrder = lie === 'side_by_side' ? parts : parts.toReversed()
     let sum = 0
     const ends = inOrder.map((part) => (sum += areaMm2 > 0 ? part.areaMm2 / areaMm2 : 0))
     const shareAt =
-      lie === 'side_by_side' ? (x: number): number => x / widthMm : ringShare(lie.column, { widthMm, lengthMm })
+      lie === 'side_by_side'
+        ? shareFromLeft(depths, widthMm)
+        : ringShare(lie.column, { widthMm, lengthMm }, (x) => heightAt(depths, x, widthMm))
     this.back.push(
       this.above(before, (x, z) => {
         const share = shareAt(x, z)

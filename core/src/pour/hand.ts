@@ -57,9 +57,13 @@ export function movesByHand(moves: readonly PourMove[], hand: Hand, section: Mou
   })
   const wanted = potTotals(moves)
   const got = potTotals(made)
+  const backTo = (pot: number): number => {
+    const total = got.get(pot) ?? 0
+    return total > 0 ? (wanted.get(pot) ?? 0) / total : 0
+  }
   return made.map((move) => ({
     ...move,
-    pots: move.pots.map(({ pot, part }) => ({ pot, part: (part * (wanted.get(pot) ?? 0)) / (got.get(pot) || 1) })),
+    pots: move.pots.map(({ pot, part }) => ({ pot, part: part * backTo(pot) })),
   }))
 }
 

@@ -33,14 +33,17 @@ function gaugeOf(outline: Outline, sizeMm: number): (x: number, z: number) => nu
 }
 
 /**
- * The share of a mould's floor that lies nearer to a column than a point, 0 in its middle and 1 at the walls. Rings near
+ * The share of a pour that lies nearer to a column than a point, 0 in its middle and 1 at the walls. Rings near
  * the column have its outline, rings near the walls that of the mould: each is a line on which g/(g + w) is the same, g
  * the distance from the column and w that from the walls. What is poured on the column pushes outward all that was
  * poured before, so that the batter of a pour lies between two such lines, and the shares between them keep its volume.
+ *
+ * @param depthAt how deep the pour lies at so many mm from the left wall, in any unit
  */
 export function ringShare(
   { xMm, zMm, sizeMm, outline }: RingColumn,
   { widthMm, lengthMm }: { readonly widthMm: number; readonly lengthMm: number },
+  depthAt: (x: number) => number = () => 1,
 ): (x: number, z: number) => number {
   const gauge = gaugeOf(outline, sizeMm)
   const near = (x: number, z: number): number => {
@@ -55,13 +58,16 @@ export function ringShare(
   }
   const cellMm = widthMm / cellsAcross
   const rows = Math.max(1, Math.round(lengthMm / cellMm))
+  const depths = Float64Array.from({ length: cellsAcross }, (_, column) =>
+    depthAt(((column + 0.5) / cellsAcross) * widthMm),
+  )
   const counts = new Float64Array(bins + 1)
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < cellsAcross; column++) {
       const at = near(((column + 0.5) / cellsAcross) * widthMm, ((row + 0.5) / rows) * lengthMm)
-      counts[Math.min(bins, Math.floor(at * bins) + 1)]! += 1
+      counts[Math.min(bins, Math.floor(at * bins) + 1)]! += depths[column]!
     }
-  const whole = rows * cellsAcross
+  const whole = rows * depths.reduce((sum, depth) => sum + depth, 0)
   for (let bin = 1; bin <= bins; bin++) counts[bin]! += counts[bin - 1]!
   return (x, z) => {
     const at = Math.min(bins - 1e-9, Math.max(0, near(x, z) * bins))

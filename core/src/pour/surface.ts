@@ -72,6 +72,19 @@ export function areaOf(surface: Surface, widthMm: number): number {
   return (sum * widthMm) / columns
 }
 
+/** The share of what lies so deep in each column that is to the left of a point, 0 at the left wall and 1 at the right. */
+export function shareFromLeft(depths: Surface, widthMm: number): (x: number) => number {
+  const before = new Float64Array(columns + 1)
+  for (let column = 0; column < columns; column++) before[column + 1] = before[column]! + depths[column]!
+  const whole = before[columns]!
+  return (x) => {
+    const at = Math.min(columns, Math.max(0, (x / widthMm) * columns))
+    if (!(whole > 0)) return at / columns
+    const column = Math.min(columns - 1, Math.floor(at))
+    return (before[column]! + depths[column]! * (at - column)) / whole
+  }
+}
+
 /** Highest point of a surface, mm. */
 export const topOf = (surface: Surface): number => surface.reduce((top, height) => Math.max(top, height), 0)
 

@@ -75,7 +75,8 @@ export function useOfStep(plan: BatchPlan, stepKey: string, actualG: number | nu
   if (use.kind !== 'colourant') return { ...use, amount: actualG }
   // At the pot it is batter that is weighed; its colourant follows in proportion.
   const pot = plan.weights.pots.find((_, index) => potStepKey(index) === stepKey)
-  return { ...use, amount: roundTo((pot?.batterG ? actualG / pot.batterG : 0) * use.amount, 1) }
+  const batterG = pot?.batterG ?? 0
+  return { ...use, amount: roundTo((batterG > 0 ? actualG / batterG : 0) * use.amount, 1) }
 }
 
 /** A pour on the calendar, as the stores look at it. */

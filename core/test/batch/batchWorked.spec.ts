@@ -42,28 +42,28 @@ describe('batter reckoned by hand', () => {
   })
 
   it('is what was made less what was left, in each mould', () => {
-    const records = upTo(workedPlan, 'left')
-    const made = workedPlan.weights.batterG
-    const [all = 0] = pouredPerMould(workedPlan, records)
-    expect(all).to.be.closeTo(mouldsBatterG(workedPlan), 1)
-    const [less = 0] = pouredPerMould(workedPlan, [...records, { stepKey: 'left', actual: 100 }])
+    const records = upTo(workedPlan(), 'left')
+    const made = workedPlan().weights.batterG
+    const [all = 0] = pouredPerMould(workedPlan(), records)
+    expect(all).to.be.closeTo(mouldsBatterG(workedPlan()), 1)
+    const [less = 0] = pouredPerMould(workedPlan(), [...records, { stepKey: 'left', actual: 100 }])
     expect(less).to.be.closeTo(made - 100, 1)
   })
 })
 
 describe('a weighing that cannot be', () => {
   it('is three times too much, or three times too little', () => {
-    expect(codes(workedPlan, 'fat:olive', 381 * 3 + 1)).to.deep.equal(['mass_implausible'])
-    expect(codes(workedPlan, 'fat:olive', 381 * 3)).to.deep.equal([])
-    expect(codes(workedPlan, 'fat:olive', 127)).to.deep.equal([])
-    expect(codes(workedPlan, 'fat:olive', 126.9)).to.deep.equal(['mass_implausible'])
-    expect(codes(workedPlan, 'fat:olive', 0)).to.deep.equal(['weighing_range'])
+    expect(codes(workedPlan(), 'fat:olive', 381 * 3 + 1)).to.deep.equal(['mass_implausible'])
+    expect(codes(workedPlan(), 'fat:olive', 381 * 3)).to.deep.equal([])
+    expect(codes(workedPlan(), 'fat:olive', 127)).to.deep.equal([])
+    expect(codes(workedPlan(), 'fat:olive', 126.9)).to.deep.equal(['mass_implausible'])
+    expect(codes(workedPlan(), 'fat:olive', 0)).to.deep.equal(['weighing_range'])
   })
 
   it('is less water than alkali, what a liquid in the lye brings counted', () => {
-    const { naohG } = workedPlan.weights
-    expect(codes(workedPlan, 'water', naohG - 1)).to.deep.equal(['water_below_lye'])
-    expect(codes(workedPlan, 'water', naohG)).to.deep.equal([])
+    const { naohG } = workedPlan().weights
+    expect(codes(workedPlan(), 'water', naohG - 1)).to.deep.equal(['water_below_lye'])
+    expect(codes(workedPlan(), 'water', naohG)).to.deep.equal([])
     const milk = { name: 'Goat milk', waterShare: 0.87, partOfWater: 0.2, place: 'lye' as const, contains: [] }
     const plan = batchPlan({ ...workedSource, recipe: { ...workedRecipe, liquids: [milk] } })
     const brought = plan.weights.liquids?.[0]?.waterG ?? 0
@@ -76,7 +76,7 @@ describe('a weighing that cannot be', () => {
   })
 
   it('is a temperature that no probe in a workshop reads', () => {
-    const of = (actual: number) => codes(workedPlan, 'temperature:lye', actual)
+    const of = (actual: number) => codes(workedPlan(), 'temperature:lye', actual)
     expect([of(-10), of(120), of(-11), of(121)]).to.deep.equal([[], [], ['out_of_range'], ['out_of_range']])
   })
 })

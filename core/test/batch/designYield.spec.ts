@@ -26,6 +26,16 @@ describe('the bars that a design gives', () => {
       [24, 0],
       [12, 0],
     ])
+    // The lightest bar counts, whichever pour it is of.
+    const thick = { part: { ...part, barThicknessMm: 25 }, mould }
+    for (const parts of [
+      [thick, { part, mould }],
+      [{ part, mould }, thick],
+    ]) {
+      const mixed = designYield(source, parts)
+      expect(mixed.barWetG).to.be.closeTo(given.barWetG, 1e-9)
+      expect(mixed.barCuredG).to.be.closeTo(given.barCuredG, 1e-9)
+    }
     const [usual] = designYield(source).pours
     expect(given.barWetG).to.be.closeTo(((usual?.barWetG ?? 0) * part.barThicknessMm) / mould.barThicknessMm, 0.5)
   })

@@ -1,12 +1,13 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import type { PotColour } from '../../src/batch'
+import type { BatchPlan, PortionKind, PotColour } from '../../src/batch'
 import {
   batchPlan,
   pourSession,
   checkPots,
   portionKinds,
   potG,
+  potSharesFault,
   evenPots,
   withFollowedShares,
   withPot,
@@ -104,11 +105,38 @@ describe('splitIntoPots', () => {
   })
 })
 
+describe('potSharesFault', () => {
+  const fault = (...pots: readonly { readonly share?: number; readonly portion?: PortionKind }[]) =>
+    plainly(potSharesFault(pots))
+  const rest = { portion: 'rest' } as const
+
+  it('wants shares that make up the batter, to a thousandth', () => {
+    expect(fault()).to.equal('')
+    expect(fault({ share: 0.6 }, { share: 0.4 })).to.equal('')
+    expect(fault({ share: 0.6 }, { share: 0.3 })).to.equal('pots_off, stated 90 %')
+    expect(fault({ share: 0.6 }, { share: 0.5 })).to.equal('pots_off, stated 110 %')
+  })
+
+  it('wants one pot for the rest where others are stated by mass or volume, and no more than one', () => {
+    expect(fault({ portion: 'mass' }, { share: 0.5 })).to.equal('pots_want_a_rest')
+    expect(fault({ portion: 'volume' })).to.equal('pots_want_a_rest')
+    expect(fault({ portion: 'mass' }, { portion: 'volume' }, rest)).to.equal('')
+    expect(fault(rest, rest)).to.equal('one_pot_takes_rest')
+    expect(fault({ share: 1 }, rest)).to.equal('')
+    expect(fault({ share: 0.7 }, { share: 0.4 }, rest)).to.equal('pots_leave_no_rest, stated 110 %')
+  })
+})
+
 describe('checkPots', () => {
   it('refuses pots that ask for more than there is, with the number', () => {
     const colours = [pot(0, 0, { portion: 'mass', amount: 900 }), pot(0.2), pot(0, 0, { portion: 'rest' })]
     expect(plainly(checkPots(colours, split)[0])).to.equal('pots_above_batter, over 100 g, batter 1000 g')
     expect(checkPots([pot(0.5), pot(0.5)], split)).to.deep.equal([])
+    // All of it to the gram is not too much; pots by share alone are not its business.
+    const just = [pot(0, 0, { portion: 'mass', amount: 800 }), pot(0.2)]
+    expect(checkPots(just, split)).to.deep.equal([])
+    expect(checkPots([pot(0.8), pot(0.8)], split)).to.deep.equal([])
+    expect(checkPots([pot(0.8), pot(0.8), pot(0, 0, { portion: 'rest' })], split)).to.deep.equal([])
   })
 })
 
@@ -162,7 +190,10 @@ describe('a batch with wetted colours and a scent that goes in last', () => {
     design: { ...workedSource.design, colours },
     recipe: { ...workedRecipe, school: { ...usualSchool, scent: 'last' as const } },
   }
-  const plan = batchPlan(source)
+  let plan: BatchPlan
+  beforeEach(() => {
+    plan = batchPlan(source)
+  })
 
   it('takes the water off the lye’s and keeps the fat back, to the tenth of a gram', () => {
     // 1233 g: 740 and 493 g; 740 · 0.007 = 5.2 g in 15.6 g of water; 493 · 0.005 = 2.5 g in 5 g of fat. 242 − 15.6 = 226.4.

@@ -5,6 +5,7 @@ import {
   batchPlan,
   pourSession,
   checkStepRecord,
+  madeNow,
   potG,
   pouredPerMould,
   runSheet,
@@ -33,11 +34,11 @@ function upTo(
 }
 
 const targetOf = (records: readonly StepRecord[], key: string) =>
-  pourSession(workedPlan, records).steps.find((step) => step.key === key)?.target
+  pourSession(workedPlan(), records).steps.find((step) => step.key === key)?.target
 
 describe('runSheet', () => {
   it('goes in the order of the work', () => {
-    const keys = runSheet(workedPlan).map(({ key }) => key)
+    const keys = runSheet(workedPlan()).map(({ key }) => key)
     expect(keys).to.deep.equal([
       'moulds',
       'fat:olive',
@@ -62,14 +63,14 @@ describe('runSheet', () => {
   })
 
   it('puts goggles before water, and water before lye', () => {
-    const steps = runSheet(workedPlan)
+    const steps = runSheet(workedPlan())
     for (const key of ['water', 'naoh', 'dissolve']) {
       expect(steps.find((step) => step.key === key)?.caution, key).to.equal('lye')
     }
     expect(steps.find(({ key }) => key === 'spray')?.caution).to.equal('alcohol')
   })
 
-  const madeIn = (school: School, oven = false) => ({ ...workedPlan, recipe: { ...workedRecipe, school, oven } })
+  const madeIn = (school: School, oven = false) => ({ ...workedPlan(), recipe: { ...workedRecipe, school, oven } })
   const night = { lye: 'night_before', gel: 'avoided', scent: 'at_once' } as const
 
   it('makes the lye first where it is made the night before, and weighs the fats on the day', () => {
@@ -108,46 +109,46 @@ describe('runSheet', () => {
     expect(steps.at(-1)?.caution).to.equal('alcohol')
     expect(plainly(steps.find(({ key }) => key === 'spray')?.detail)).to.equal('spray_detail, night oven')
     expect(plainly(runSheet(madeIn(night)).at(-1)?.name)).to.equal('cover_name, night avoided')
-    expect(plainly(runSheet(workedPlan).at(-1)?.name)).to.equal('cover_name, night kept')
+    expect(plainly(runSheet(workedPlan()).at(-1)?.name)).to.equal('cover_name, night kept')
   })
 
   it('has the same masses in every school', () => {
     const weighings = (school?: School) =>
-      runSheet(school ? madeIn(school) : workedPlan)
+      runSheet(school ? madeIn(school) : workedPlan())
         .flatMap(({ key, kind, planned }) => (kind === 'weigh' ? [`${key} ${planned}`] : []))
         .sort()
     expect(weighings(night)).to.deep.equal(weighings())
   })
 
   it('leaves out the scent of an unscented soap', () => {
-    const keys = runSheet({ ...workedPlan, scent: null }).map(({ key }) => key)
+    const keys = runSheet({ ...workedPlan(), scent: null }).map(({ key }) => key)
     expect(keys).not.to.include('scent')
   })
 })
 
 describe('pourSession', () => {
   it('asks for the plan while nothing is weighed', () => {
-    const state = pourSession(workedPlan, [])
+    const state = pourSession(workedPlan(), [])
     expect(state.nextIndex).to.equal(0)
     expect(state.findings).to.deep.equal([])
     expect(state.steps.find(({ key }) => key === 'naoh')?.target).to.equal(119)
   })
 
   it('recomputes lye and water after a fat was over-poured', () => {
-    const records = upTo(workedPlan, 'fat:shea', { 'fat:coconut': 266 })
+    const records = upTo(workedPlan(), 'fat:shea', { 'fat:coconut': 266 })
     // (381·190 + 266·257 + 212·180)/1000 = 178.912 g KOH · 0.712888 · 0.95 = 121.17 g; · 0.67/0.33 = 245.67 g.
     expect(targetOf(records, 'naoh')).to.equal(121)
     expect(targetOf(records, 'water')).to.equal(246)
     // (381 + 266 + 212) · 0.03 = 25.77 g.
     expect(targetOf(records, 'scent')).to.equal(26)
-    expect(plainly(pourSession(workedPlan, records).findings[0])).to.equal(
+    expect(plainly(pourSession(workedPlan(), records).findings[0])).to.equal(
       'fat_off_plan, told (fat_went_in_off, fat Coconut oil, off 12 g, way over) (lye_follows_fats, lye 121 g, water 246 g, superfat 5 %)',
     )
   })
 
   it('states the new superfat when the lye was weighed before', () => {
-    const records = [...upTo(workedPlan, 'dissolve'), { stepKey: 'fat:olive', actual: 400 }]
-    const state = pourSession(workedPlan, records)
+    const records = [...upTo(workedPlan(), 'dissolve'), { stepKey: 'fat:olive', actual: 400 }]
+    const state = pourSession(workedPlan(), records)
     // (400·190 + 254·257 + 212·180)/1000 = 179.438 g KOH · 0.712888 = 127.919 g; 1 − 119/127.919 = 6.97 %.
     expect(state.band.likely).to.be.closeTo(0.0697, 0.0001)
     expect(state.findings.map(plainly)).to.include(
@@ -171,40 +172,83 @@ describe('pourSession', () => {
   })
 
   it('shares the batter as weighed among the pots', () => {
-    const records = upTo(workedPlan, 'pot:0', { 'fat:coconut': 266 })
+    const records = upTo(workedPlan(), 'pot:0', { 'fat:coconut': 266 })
     // 859 + 121 + 246 + 26 = 1252 g; 60 % of it are 751 g, 15.6 g of them scent that comes last; the rest is 491 g.
     expect(targetOf(records, 'pot:0')).to.equal(735)
     expect(targetOf(records, 'pot:1')).to.equal(491)
   })
 
   it('expects what sticks to the pots to stay what it was, so that the moulds get the rest', () => {
-    const planned = pourSession(workedPlan, []).steps.find(({ key }) => key === 'left')?.target
-    expect(targetOf(upTo(workedPlan, 'left', { 'fat:coconut': 266 }), 'left')).to.equal(planned)
+    const planned = pourSession(workedPlan(), []).steps.find(({ key }) => key === 'left')?.target
+    expect(targetOf(upTo(workedPlan(), 'left', { 'fat:coconut': 266 }), 'left')).to.equal(planned)
+  })
+
+  it('tells of lye that went in over or under, and how to mend it, with fats as planned', () => {
+    const weighed = (naohG: number) =>
+      pourSession(workedPlan(), [...upTo(workedPlan(), 'naoh'), { stepKey: 'naoh', actual: naohG }]).findings.map(
+        plainly,
+      )
+    // The fats take 125.35 g; 119 g leave 5.07 %. 123 g leave 1.87 %: for 5 % it takes 123/0.95 = 129.47 g of demand,
+    // 4.13 g more than there is, or 30.5 g of olive oil at 0.13545.
+    expect(weighed(123)).to.deep.equal([
+      'lye_off_plan, way over, superfat 1.9 %, mend (more_fat_brings_back, massG 31 g, fat olive oil, superfat 5 %)',
+      // At the least that such fats take, 120.6 g.
+      'worst_case_of_weighed_lye, superfat -2 %',
+    ])
+    // 116 g leave 7.46 %: 125.35 · 0.0246 = 3.08 g are missing.
+    expect(weighed(116)).to.deep.equal([
+      'lye_off_plan, way under, superfat 7.5 %, mend (more_lye_brings_back, lye 3 g, water 6 g, superfat 5 %)',
+    ])
+    expect(weighed(119)).to.deep.equal([])
+    // 5.9 % are not worth mending yet.
+    expect(weighed(118)).to.deep.equal([])
+  })
+
+  it('refuses lye that exceeds the fats by what went in, with the fat that mends it', () => {
+    const [first] = pourSession(workedPlan(), [
+      ...upTo(workedPlan(), 'naoh'),
+      { stepKey: 'naoh', actual: 130 },
+    ]).findings
+    expect(plainly(first)).to.match(
+      /^weighed_lye_exceeds_fats, superfat -3.7 %, mend \(more_fat_brings_back, massG \d+ g, /,
+    )
+    expect(first?.severity).to.equal('refuse')
+  })
+
+  it('says of each fat by how much and which way it went in off, from half a step of the scale on', () => {
+    const off = (coconut: number, shea: number) =>
+      pourSession(workedPlan(), [
+        { stepKey: 'fat:coconut', actual: coconut },
+        { stepKey: 'fat:shea', actual: shea },
+      ]).findings.map(plainly)
+    expect(off(254.4, 211.6)).to.deep.equal([])
+    expect(off(254.5, 210)[0]).to.contain('(fat_went_in_off, fat Coconut oil, off 0.5 g, way over)')
+    expect(off(254.5, 210)[0]).to.contain('(fat_went_in_off, fat Shea butter, off 2 g, way under)')
   })
 
   it('lets the last record of a step hold', () => {
     const records = [
-      ...upTo(workedPlan, 'fat:coconut'),
+      ...upTo(workedPlan(), 'fat:coconut'),
       { stepKey: 'fat:olive', actual: 390 },
       { stepKey: 'fat:olive', actual: 381 },
     ]
-    expect(pourSession(workedPlan, records).findings).to.deep.equal([])
+    expect(pourSession(workedPlan(), records).findings).to.deep.equal([])
   })
 
   it('comes to its end, with what each loaf has got', () => {
-    const records = upTo(workedPlan, null)
-    expect(pourSession(workedPlan, records).nextIndex).to.equal(runSheet(workedPlan).length)
+    const records = upTo(workedPlan(), null)
+    expect(pourSession(workedPlan(), records).nextIndex).to.equal(runSheet(workedPlan()).length)
     // 1233 g less the 25 g that were left in the pots, 2 % of it.
-    expect(pouredPerMould(workedPlan, records)).to.deep.equal([1208])
+    expect(pouredPerMould(workedPlan(), records)).to.deep.equal([1208])
     // As expected while it is not weighed: 1233 · 0.98.
-    expect(pouredPerMould(workedPlan, upTo(workedPlan, 'left'))).to.deep.equal([1208.3])
+    expect(pouredPerMould(workedPlan(), upTo(workedPlan(), 'left'))).to.deep.equal([1208.3])
   })
 
   it('gives what is not left in the pots to the moulds', () => {
-    expect(pouredPerMould(workedPlan, upTo(workedPlan, null, { left: 0 }))).to.deep.equal([1233])
-    expect(pouredPerMould(workedPlan, upTo(workedPlan, null, { left: 83 }))).to.deep.equal([1150])
+    expect(pouredPerMould(workedPlan(), upTo(workedPlan(), null, { left: 0 }))).to.deep.equal([1233])
+    expect(pouredPerMould(workedPlan(), upTo(workedPlan(), null, { left: 83 }))).to.deep.equal([1150])
     const refusal = (actual: number) =>
-      plainly(checkStepRecord(workedPlan, upTo(workedPlan, 'left'), { stepKey: 'left', actual })[0])
+      plainly(checkStepRecord(workedPlan(), upTo(workedPlan(), 'left'), { stepKey: 'left', actual })[0])
     expect(refusal(0)).to.equal('')
     expect(refusal(1300)).to.equal('left_range, made 1233 g')
   })
@@ -214,7 +258,7 @@ describe('pourSession', () => {
     fc.assert(
       fc.property(off, off, off, (olive, coconut, shea) => {
         const replaced = { 'fat:olive': 381 + olive, 'fat:coconut': 254 + coconut, 'fat:shea': 212 + shea }
-        const state = pourSession(workedPlan, upTo(workedPlan, 'dissolve', replaced))
+        const state = pourSession(workedPlan(), upTo(workedPlan(), 'dissolve', replaced))
         expect(state.band.likely).to.be.within(0.05 - 0.005, 0.05 + 0.005)
       }),
     )
@@ -223,27 +267,29 @@ describe('pourSession', () => {
 
 describe('checkStepRecord', () => {
   const refusal = (records: readonly StepRecord[], stepKey: string, actual: number | null) =>
-    checkStepRecord(workedPlan, records, { stepKey, actual })[0]
+    checkStepRecord(workedPlan(), records, { stepKey, actual })[0]
 
   it('takes what was asked for', () => {
-    expect(checkStepRecord(workedPlan, upTo(workedPlan, 'naoh'), { stepKey: 'naoh', actual: 119 })).to.deep.equal([])
-    expect(checkStepRecord(workedPlan, [], { stepKey: 'moulds', actual: null })).to.deep.equal([])
+    expect(checkStepRecord(workedPlan(), upTo(workedPlan(), 'naoh'), { stepKey: 'naoh', actual: 119 })).to.deep.equal(
+      [],
+    )
+    expect(checkStepRecord(workedPlan(), [], { stepKey: 'moulds', actual: null })).to.deep.equal([])
   })
 
   it('refuses lye that exceeds the fats, and says what to take back', () => {
     // The fats take 175.828 · 0.712888 = 125.35 g.
-    const found = refusal(upTo(workedPlan, 'naoh'), 'naoh', 126)
+    const found = refusal(upTo(workedPlan(), 'naoh'), 'naoh', 126)
     expect(found?.code).to.equal('weighing_exceeds_fats')
     expect(plainly(found)).to.contain('(take_back_out, over 7 g)')
-    expect(refusal(upTo(workedPlan, 'naoh'), 'naoh', 125)).to.equal(undefined)
+    expect(refusal(upTo(workedPlan(), 'naoh'), 'naoh', 125)).to.equal(undefined)
   })
 
   it('refuses less water than lye', () => {
-    expect(refusal(upTo(workedPlan, 'water'), 'water', 118)?.code).to.equal('water_below_lye')
+    expect(refusal(upTo(workedPlan(), 'water'), 'water', 118)?.code).to.equal('water_below_lye')
   })
 
   it('refuses slips of the hand: far off, nothing, negative, huge, no figure', () => {
-    const records = upTo(workedPlan, 'fat:olive')
+    const records = upTo(workedPlan(), 'fat:olive')
     expect(plainly(refusal(records, 'fat:olive', 3810))).to.equal('mass_implausible, actual 3810 g, target 381 g')
     expect(refusal(records, 'fat:olive', 0)?.code).to.equal('weighing_range')
     expect(refusal(records, 'fat:olive', -5)?.code).to.equal('weighing_range')
@@ -257,22 +303,22 @@ describe('checkStepRecord', () => {
   })
 
   it('refuses a temperature that no probe shows', () => {
-    const records = upTo(workedPlan, 'temperature:lye')
+    const records = upTo(workedPlan(), 'temperature:lye')
     expect(refusal(records, 'temperature:lye', 400)?.code).to.equal('out_of_range')
     expect(refusal(records, 'temperature:lye', 43)).to.equal(undefined)
   })
 
   it('refuses going back to too little fat once the lye is weighed', () => {
-    const records = upTo(workedPlan, 'dissolve')
+    const records = upTo(workedPlan(), 'dissolve')
     expect(plainly(refusal(records, 'fat:coconut', 200))).to.contain('(add_missing_fat)')
   })
 
   it('never lets through a record that leaves lye over', () => {
-    const records = upTo(workedPlan, 'naoh')
+    const records = upTo(workedPlan(), 'naoh')
     fc.assert(
       fc.property(fc.double({ min: 0, max: 400, noNaN: true }), (actual) => {
-        const findings = checkStepRecord(workedPlan, records, { stepKey: 'naoh', actual })
-        const { band } = pourSession(workedPlan, [...records, { stepKey: 'naoh', actual }])
+        const findings = checkStepRecord(workedPlan(), records, { stepKey: 'naoh', actual })
+        const { band } = pourSession(workedPlan(), [...records, { stepKey: 'naoh', actual }])
         if (!isRefused(findings)) expect(band.likely).to.be.at.least(0)
       }),
     )
@@ -311,8 +357,12 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
       { name: 'Oats', basis: 'bar', rate: 1, place: 'trace', wetting: { with: 'fat', ratio: 2 }, contains: [] },
     ],
   }
-  const plan = batchPlan({ ...workedSource, recipe })
-  const { weights } = plan
+  let plan: BatchPlan
+  let weights: BatchPlan['weights']
+  beforeEach(() => {
+    plan = batchPlan({ ...workedSource, recipe })
+    weights = plan.weights
+  })
   const done = (keys: readonly string[], over: Readonly<Record<string, number>> = {}): StepRecord[] =>
     pourSession(plan, [])
       .steps.filter(({ key }) => keys.includes(key))
@@ -326,6 +376,29 @@ describe('a batch with two alkalis, milk, clay and a fat at trace', () => {
     // Only the water that wets the clay is in no step of its own.
     expect(sum + (weights.additives?.[0]?.wetting?.massG ?? 0)).to.be.closeTo(weights.batterG, 1e-6)
     expect(weights.pots.reduce((total, pot) => total + potG(pot), 0)).to.be.closeTo(weights.batterG, 1e-6)
+  })
+
+  it('shares out all that was weighed, each thing as it was', () => {
+    const keys = [
+      'fat:olive',
+      'fat:coconut',
+      'fat:shea',
+      'water',
+      'liquid:0',
+      'naoh',
+      'koh',
+      'additive:0',
+      'additive:1',
+    ]
+    const over = Object.fromEntries(done(keys).map(({ stepKey, actual }, at) => [stepKey, (actual ?? 0) + 1 + at]))
+    const records = done(keys, over)
+    // Each of nine things over by another gram: 1 + 2 + … + 9, the scent by 3 % of the 6 g of fats.
+    const madeG = madeNow(plan, records)
+    expect(madeG).to.be.closeTo(weights.batterG + 45, 1)
+    const withScent = [...records, { stepKey: 'scent', actual: 40 }]
+    expect(madeNow(plan, withScent)).to.be.closeTo(madeG - weights.scentG + 40, 1)
+    const pots = pourSession(plan, records).steps.filter(({ key }) => key.startsWith('pot:') || key === 'scent')
+    expect(pots.reduce((sum, { target }) => sum + (target ?? 0), 0)).to.be.closeTo(madeG, 0.51)
   })
 
   it('comes in the order of the work', () => {

@@ -31,30 +31,30 @@ describe('batterPerGramOfFats', () => {
 })
 
 describe('scaleBatch', () => {
-  const scaled = scaleDesign(workedSource)
+  const scaled = () => scaleDesign(workedSource)
 
   it('gives the worked figures for a loaf of 1200 ml', () => {
     // 1200 / 0.98 = 1224.49 ml; / 1.445338 = 847.20 g of fats: 381.24, 254.16, 211.80.
-    expect(scaled.weights.fats.map(({ massG }) => massG)).to.deep.equal([381, 254, 212])
+    expect(scaled().weights.fats.map(({ massG }) => massG)).to.deep.equal([381, 254, 212])
     // From the rounded fats: (381·190 + 254·257 + 212·180)/1000 = 175.828 g KOH · 0.712888 · 0.95 = 119.08 g.
-    expect(scaled.weights.naohG).to.equal(119)
+    expect(scaled().weights.naohG).to.equal(119)
     // 119 · 0.67 / 0.33 = 241.6 g.
-    expect(scaled.weights.waterG).to.equal(242)
+    expect(scaled().weights.waterG).to.equal(242)
     // 847 · 0.03 = 25.41 g.
-    expect(scaled.weights.scentG).to.equal(25)
-    expect(scaled.weights.batterG).to.equal(1233)
-    expect(scaled.densityGMl).to.be.closeTo(1.00741, 0.00001)
+    expect(scaled().weights.scentG).to.equal(25)
+    expect(scaled().weights.batterG).to.equal(1233)
+    expect(scaled().densityGMl).to.be.closeTo(1.00741, 0.00001)
   })
 
   it('counts bars, says what is missing and how thick they would have to be', () => {
-    expect(scaled.bars).to.equal(10)
-    expect(scaled.barsOver).to.equal(-2)
-    expect(scaled.thicknessForWishMm).to.be.closeTo(20.8333, 0.0001)
+    expect(scaled().bars).to.equal(10)
+    expect(scaled().barsOver).to.equal(-2)
+    expect(scaled().thicknessForWishMm).to.be.closeTo(20.8333, 0.0001)
     // 80 × 60 × 25 mm = 120 ml · 1.00741
-    expect(scaled.barWetG).to.be.closeTo(120.89, 0.01)
-    expect(scaled.barCuredG).to.be.closeTo(107.59, 0.01)
-    expect(scaled.findings.map(({ code }) => code)).to.deep.equal(['bars_short'])
-    expect(plainly(scaled.findings[0])).to.equal(
+    expect(scaled().barWetG).to.be.closeTo(120.89, 0.01)
+    expect(scaled().barCuredG).to.be.closeTo(107.59, 0.01)
+    expect(scaled().findings.map(({ code }) => code)).to.deep.equal(['bars_short'])
+    expect(plainly(scaled().findings[0])).to.equal(
       'bars_short, missing 2, wanted 12, mend (cut_thinner_or_fill_another, thickness 20.8333)',
     )
   })
@@ -82,6 +82,40 @@ describe('scaleBatch', () => {
     const small = scaleDesign({ ...workedSource, mould: tiny, settings: { ...workedSettings, scaleResolutionG: 10 } })
     expect(small.findings.filter(({ code }) => code === 'below_scale')).to.have.length(3)
     expect(small.weights.fatsG).to.equal(0)
+  })
+
+  it('gives the lightest bar of several kinds of mould, and no one thickness for them', () => {
+    const thin = { ...workedMould, barThicknessMm: 20 }
+    for (const [mould, other] of [
+      [workedMould, thin],
+      [thin, workedMould],
+    ] as const) {
+      const both = scaleDesign({ ...workedSource, mould, more: [{ mould: other, count: 1 }] })
+      // 96 ml · 1.00741; 10 bars of 25 mm and 12 of 20 mm.
+      expect(both.barWetG).to.be.closeTo(96.71, 0.01)
+      expect(both.barCuredG).to.be.closeTo(86.07, 0.01)
+      expect([both.bars, both.thicknessForWishMm]).to.deep.equal([22, undefined])
+      expect(both.barsPerLoaf).to.equal(mould === thin ? 12 : 10)
+    }
+  })
+
+  it('tells how thick bars have to be where several moulds share them, and what else mends it', () => {
+    const wished = (mouldCount: number, barsWanted: number) =>
+      scaleDesign({ ...workedSource, design: { ...workedSource.design, mouldCount, barsWanted } })
+    // 25 bars of two loaves: 13 of each.
+    expect(wished(2, 25).thicknessForWishMm).to.be.closeTo(250 / 13, 1e-9)
+    expect(plainly(wished(1, 60).findings.find(({ code }) => code === 'bars_short'))).to.equal(
+      'bars_short, missing 50, wanted 60, mend (fill_another_mould)',
+    )
+    expect(wished(1, 10).findings).to.deep.equal([])
+    expect(wished(50, 1).bars).to.equal(500)
+    expect(() => wished(51, 1)).to.throw(RangeError, 'Expected mouldCount from 1 to 50')
+  })
+
+  it('has the recipe’s superfat where nothing is weighed, and the batch’s where something is', () => {
+    expect(scaled().band.likely).to.be.closeTo(0.0507, 0.0001)
+    const nothing = scaleDesign({ ...workedSource, design: { ...workedSource.design, displacedMl: 5000 } })
+    expect(nothing.band).to.deep.equal({ worst: 0.05, likely: 0.05, best: 0.05 })
   })
 
   it('throws on settings out of range', () => {

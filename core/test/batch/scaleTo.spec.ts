@@ -2,11 +2,12 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { ScaleAim } from '../../src/batch'
 import { mouldsFor, scaleDesign } from '../../src/batch'
+import type { Mould } from '../../src/mould'
 import { workedMould, workedRecipe, workedSettings, workedSource } from '../blends'
 import { plainly } from '../plainly'
 
 const design = { ...workedSource.design, scent: null, colours: [] }
-const scaledFor = (aim: ScaleAim, mould = workedMould, count = 1) => {
+const scaledFor = (aim: ScaleAim, mould: Mould & typeof workedMould = workedMould, count = 1) => {
   const { kinds, findings } = mouldsFor(aim, [{ mould, count }], workedRecipe, workedSettings)
   const [first] = kinds
   if (!first) throw new Error('a mould')
@@ -19,6 +20,40 @@ describe('mouldsFor', () => {
     // Ten bars a loaf.
     expect(scaledFor({ by: 'bars', bars: 24 }).count).to.equal(3)
     expect(scaledFor({ by: 'bars', bars: 30 }).bars).to.equal(30)
+  })
+
+  it('counts what the other kinds give, and fills no less than one of the first', () => {
+    const small = { ...workedMould, lengthMm: 125 }
+    const aimed = (bars: number) =>
+      mouldsFor(
+        { by: 'bars', bars },
+        [
+          { mould: workedMould, count: 1 },
+          { mould: small, count: 2 },
+        ],
+        workedRecipe,
+        workedSettings,
+      )
+    // Two small ones give five bars each.
+    expect([41, 40, 10, 3].map((bars) => aimed(bars).kinds.map(({ count }) => count))).to.deep.equal([
+      [4, 2],
+      [3, 2],
+      [1, 2],
+      [1, 2],
+    ])
+    const barless = mouldsFor(
+      { by: 'bars', bars: 5 },
+      [{ mould: { ...workedMould, lengthMm: 20 }, count: 2 }],
+      workedRecipe,
+      workedSettings,
+    )
+    expect(barless.findings.map(({ code }) => code)).to.deep.equal(['mould_gives_no_bar'])
+    expect(barless.kinds.map(({ count }) => count)).to.deep.equal([2])
+  })
+
+  it('leaves moulds alone that are filled as usual', () => {
+    const kinds = [{ mould: workedMould, count: 2 }]
+    expect(mouldsFor({ by: 'moulds' }, kinds, workedRecipe, workedSettings)).to.deep.equal({ kinds, findings: [] })
   })
 
   it('fills to the mass on the label', () => {
@@ -42,6 +77,11 @@ describe('mouldsFor', () => {
     expect(barCuredG).to.be.closeTo(90, 0.3)
     const tray = { ...workedMould, shape: 'cavities' as const, cavityCount: 6, cavityMl: 90 }
     expect(scaledFor({ by: 'label', labelMassG: 120 }, tray).findings[0]?.code).to.equal('cavities_set_bar_mass')
+    // 90 ml · 1.008692 · 0.89 = 80.8 g: within 2 % of 80 and of 82, not of 79.
+    expect(
+      [79, 80, 82, 83].map((labelMassG) => scaledFor({ by: 'label', labelMassG }, tray).findings.length),
+    ).to.deep.equal([1, 0, 0, 1])
+    expect(scaledFor({ by: 'label', labelMassG: 900 }, cylinder).findings[0]?.code).to.equal('no_cut_of_log_fits')
   })
 
   it('fills the moulds with a mass of batter, and with the fat that is left', () => {
@@ -73,6 +113,13 @@ describe('mouldsFor', () => {
     const { bars, findings } = scaledFor({ by: 'mass', batterG: 700 }, tray)
     expect(bars).to.equal(6)
     expect(plainly(findings[0])).to.equal('moulds_too_small, left 80.1 ml')
+    // Measured at 1080 ml for twelve: seven cavities of 90 ml.
+    const measured = scaledFor({ by: 'mass', batterG: 700 }, { ...tray, measuredMl: 1080 })
+    expect([measured.mould.cavityCount, measured.mould.measuredMl]).to.deep.equal([7, 630])
+    expect(scaledFor({ by: 'mass', batterG: 30 }, tray).findings.map(({ code }) => code)).to.deep.equal([
+      'too_little_batter',
+    ])
+    expect(scaledFor({ by: 'mass', batterG: 1240 }, tray).bars).to.equal(12)
   })
 
   it('comes back to the recipe, up and down again', () => {

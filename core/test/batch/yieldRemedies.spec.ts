@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { MouldAtHand, YieldRemedy } from '../../src/batch'
-import { yieldRemedies } from '../../src/batch'
+import { scaleBatch, yieldRemedies } from '../../src/batch'
 import { workedMould, workedRecipe, workedSettings } from '../blends'
 import { plainly } from '../plainly'
 
@@ -35,6 +35,24 @@ describe('yieldRemedies', () => {
       'pour_into_other, count 1, mould Long loaf',
       'make_batches, batches 2',
     ])
+  })
+
+  it('reckons several moulds, and what other kinds give beside them', () => {
+    // 26 bars of two loaves: 13 of each at 250 / 13 = 19.23 mm.
+    expect(plainly(of(ask({ mouldCount: 2, barsWanted: 26 }), 'cut')?.title)).to.equal('cut_thinner, thickness 19.2')
+    const more = [{ mould: { ...workedMould, lengthMm: 125 }, count: 1 }]
+    const beside = yieldRemedies({ ...wish, barsWanted: 17, more }, its, [long], workedSettings)
+    // Five of the small one, twelve of the loaf.
+    expect(plainly(of(beside, 'cut')?.title)).to.equal('cut_thinner, thickness 20.8')
+    expect(of(beside, 'cut')?.bars).to.be.at.least(17)
+    // Three loaves are all there are.
+    expect(of(ask({ barsWanted: 30 }), 'moulds')?.mouldCount).to.equal(3)
+    expect(of(ask({ barsWanted: 31 }), 'moulds')).to.equal(undefined)
+    // Two batches weigh twice as much as one, and waste twice as much.
+    const batch = of(ask(), 'second_batch')!
+    expect(batch.batterG).to.equal(2 * scaleBatch({ ...wish, mould: its }, workedSettings).weights.batterG)
+    // 1208 g less 10 bars of 121.04 g, twice.
+    expect(batch.wasteG).to.be.within(40, 60)
   })
 
   it('puts first what reaches the label, then what wastes least', () => {

@@ -53,6 +53,9 @@ describe('thicknessForBars', () => {
   it('gives nothing where bars would be too thin or too thick to be bars', () => {
     expect(thicknessForBars(250, 60, { endTrimMm: 0, kerfMm: 0 })).to.equal(undefined)
     expect(thicknessForBars(250, 1, { endTrimMm: 0, kerfMm: 0 })).to.equal(undefined)
+    // From 5 to 150 mm, both included.
+    expect(thicknessForBars(250, 50, { endTrimMm: 0, kerfMm: 0 })).to.equal(5)
+    expect(thicknessForBars(300, 2, { endTrimMm: 0, kerfMm: 0 })).to.equal(150)
   })
 
   it('throws on a number of bars that is none', () => {
@@ -80,11 +83,15 @@ describe('the cut against the plan', () => {
     expect(cutOutcome(9, 12)).to.equal(-3)
     expect(cutOutcome(12, 12)).to.equal(0)
     expect(heaviestBarG(1233, 10)).to.equal(123)
+    expect(heaviestBarG(1237, 10)).to.equal(124)
+    expect(heaviestBarG(120, 1)).to.equal(120)
     expect(heaviestBarG(1233, 0)).to.equal(0)
   })
 
   it('marks the trims and every cut', () => {
     expect(cutMarks(110, { barThicknessMm: 25, endTrimMm: 5, kerfMm: 0 })).to.deep.equal([5, 30, 55, 80, 105])
     expect(cutMarks(100, { barThicknessMm: 25, endTrimMm: 0, kerfMm: 0 })).to.deep.equal([25, 50, 75])
+    // Each cut of 2 mm comes between two bars.
+    expect(cutMarks(90, { barThicknessMm: 25, endTrimMm: 4, kerfMm: 2 })).to.deep.equal([4, 29, 56, 83])
   })
 })

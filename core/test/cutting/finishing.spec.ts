@@ -8,6 +8,7 @@ import {
   faultKeys,
   faults,
   faultCounts,
+  finishTime,
   finishingOf,
   minutesPerBar,
   planedOffMm3,
@@ -58,7 +59,9 @@ describe('bevelledOffMm3', () => {
   it('is refused where two bevels would meet', () => {
     expect(() => bevelledOffMm3(sides, 13, edgeGroups)).to.throw('half of 25 mm')
     expect(() => bevelledOffMm3(sides, 0, edgeGroups)).to.throw('Expected a leg')
-    expect(planedOffMm3(sides, 1, 2)).to.equal(8800)
+    // Two that just meet leave an edge.
+    expect(bevelledOffMm3(sides, 12.5, ['widthMm'])).to.be.closeTo(80 * 4 * 78.125, 1e-9)
+    expect(planedOffMm3(sides, 1.5, 2)).to.equal(13_200)
   })
 })
 
@@ -84,6 +87,8 @@ describe('finishingOf', () => {
     expect(planed.allG).to.be.closeTo(88, 1e-9)
     expect([88, 70, 112].map((massG) => planed.isFarOff(massG))).to.deep.equal([false, false, false])
     expect([10, 200].map((massG) => planed.isFarOff(massG))).to.deep.equal([true, true])
+    // 35 % of 88 g and a gram: from 56.2 to 119.8.
+    expect([56.1, 56.3, 119.7, 119.9].map((massG) => planed.isFarOff(massG))).to.deep.equal([true, false, false, true])
     const bevelled = finishingOf(mould, loaf, { finish: 'bevelled', legMm: 4, edges: ['widthMm'], bars: 3 })!
     expect(bevelled.allG).to.be.closeTo((3 * 110 * bevelledOffMm3(bar, 4, ['widthMm'])) / barMm3, 1e-9)
   })
@@ -106,6 +111,16 @@ describe('minutesPerBar', () => {
   })
 })
 
+describe('finishTime', () => {
+  it('tells each bar’s minutes, all of them to the minute, and whether they were learned here', () => {
+    const logged = [{ finish: 'bevelled' as const, bars: 20, minutes: 32 }]
+    // 32 minutes for 20 bars and a minute for each of the estimate’s 20: 1.3 a bar.
+    expect(finishTime('bevelled', 12, logged)).to.deep.equal({ eachMin: 1.3, allMin: 16, isLearned: true })
+    expect(finishTime('planed', 12, logged)).to.deep.equal({ eachMin: 0.6, allMin: 7, isLearned: false })
+    expect(finishTime('planed', 10, [], 2)).to.deep.equal({ eachMin: 2, allMin: 20, isLearned: false })
+  })
+})
+
 describe('cutWindow', () => {
   const recipe = { setDaysMin: 2, setDaysMax: 4, lyeConcentration: 0.3, oven: false }
   it('is the recipe’s setting time, a day sooner out of the oven or with strong lye', () => {
@@ -115,7 +130,13 @@ describe('cutWindow', () => {
       untilDay: '2027-03-12',
       stampUntilDay: '2027-03-12',
     })
-    expect(cutWindow('2027-03-08', { ...recipe, oven: true }).fromDay).to.equal('2027-03-09')
+    expect(cutWindow('2027-03-08', { ...recipe, oven: true })).to.deep.include({
+      fromDay: '2027-03-09',
+      untilDay: '2027-03-11',
+    })
+    // 36 % is strong already.
+    expect(cutWindow('2027-03-08', { ...recipe, lyeConcentration: 0.36 }).fromDay).to.equal('2027-03-09')
+    expect(cutWindow('2027-03-08', { ...recipe, lyeConcentration: 0.359 }).fromDay).to.equal('2027-03-10')
     expect(cutWindow('2027-03-08', { ...recipe, lyeConcentration: 0.38, setDaysMin: 1 }).fromDay).to.equal('2027-03-09')
   })
 })
@@ -123,7 +144,8 @@ describe('cutWindow', () => {
 describe('faultCounts', () => {
   it('has the fault of most loaves first', () => {
     const loaf = (...foundFaults: FaultKey[]) => ({ foundFaults })
-    expect(faultCounts([loaf('cracks', 'ash'), loaf('ash'), loaf()])).to.deep.equal([
+    expect(faultCounts([loaf('bleeding', 'cracks', 'ash'), loaf('bleeding', 'ash'), loaf('bleeding')])).to.deep.equal([
+      { fault: 'bleeding', loaves: 3 },
       { fault: 'ash', loaves: 2 },
       { fault: 'cracks', loaves: 1 },
     ])

@@ -1,5 +1,4 @@
 import { expect } from 'chai'
-import { barGrid, planeOfFace } from '../../src/cutting'
 import type { MoveLine } from '../../src/pour'
 import {
   faceOf,
@@ -68,21 +67,6 @@ describe('faceOf', () => {
       upToMm: 50,
       alongMm: 5 + 12 * 25,
     })
-  })
-})
-
-describe('barGrid', () => {
-  it('counts the bars both ways round', () => {
-    expect(barGrid(loaf, 'as_poured')).to.deep.include({ logs: 1, along: 10, layers: 1, bars: 10, faceHeightMm: 60 })
-    // 250 mm give 4 faces of 60 mm, 60 mm of depth 2 bars of 25 mm.
-    expect(barGrid(loaf, 'turned')).to.deep.include({ along: 4, layers: 2, bars: 8 })
-    expect(barGrid(slab, 'as_poured').bars).to.equal(36)
-    expect(barGrid(slab, 'turned').bars).to.equal(3 * 6 * 2)
-  })
-
-  it('puts turned faces level, one over the other', () => {
-    const plane = planeOfFace({ way: 'turned', log: 1, bar: 2, layer: 1, isFar: false }, slab)
-    expect(plane).to.deep.equal({ kind: 'level', leftMm: 80, rightMm: 160, heightMm: 25, fromMm: 105, toMm: 155 })
   })
 })
 

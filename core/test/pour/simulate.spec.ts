@@ -198,6 +198,32 @@ describe('a column', () => {
   })
 })
 
+describe('what is poured side by side or in rings on uneven batter', () => {
+  const sloped: MoveLine = { kind: 'sloped', pot: 0, part: 1, angleDeg: 15 }
+  const pots = [
+    { pot: 1, part: 1 },
+    { pot: 2, part: 1 },
+  ]
+  const areas = [0.3, 0.2, 0.5].map((share) => share * wholeMm2)
+
+  it('is deep where the batter is low, and each pot keeps its volume', () => {
+    const { picture, topMm } = simulatePour([sloped, { kind: 'dividers', pots }], areas, section)
+    sharesIn(picture(640, 480, topMm), 3).forEach((share, pot) =>
+      expect(share).to.be.closeTo([0.3, 0.2, 0.5][pot]!, 0.002),
+    )
+  })
+
+  it('keeps it around a column too', () => {
+    const column: MoveLine = { kind: 'column', xMm: 12, zMm: 100, sizeMm: 20, outline: 'round', count: 1, pots }
+    const inside = simulatePour([sloped, column], areas, section)
+    const cuts = Array.from({ length: 50 }, (_, at) =>
+      inside.cut({ kind: 'across', leftMm: 0, rightMm: 80, upToMm: inside.topMm, alongMm: (at + 0.5) * 5 }, 160, 120),
+    )
+    const pixels = Int8Array.from(cuts.flatMap((cut) => [...cut]))
+    sharesIn(pixels, 3).forEach((share, pot) => expect(share).to.be.closeTo([0.3, 0.2, 0.5][pot]!, 0.005))
+  })
+})
+
 describe('what is drawn on the surface', () => {
   it('goes through all of the depth and keeps what each level has', () => {
     const cells: MoveLine = {

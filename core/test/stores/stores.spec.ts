@@ -69,7 +69,7 @@ describe('ingredientKey', () => {
 
 describe('usesOfPlan', () => {
   it('names everything that is weighed but the water', () => {
-    expect(usesOfPlan(workedPlan).map(({ key, amount }) => `${key} ${amount}`)).to.deep.equal([
+    expect(usesOfPlan(workedPlan()).map(({ key, amount }) => `${key} ${amount}`)).to.deep.equal([
       'fat:olive 381',
       'fat:coconut 254',
       'fat:shea 212',
@@ -81,12 +81,12 @@ describe('usesOfPlan', () => {
   })
 
   it('takes of a step what was weighed, and of a pot its colourant', () => {
-    expect(useOfStep(workedPlan, 'fat:olive', 390)?.amount).to.equal(390)
+    expect(useOfStep(workedPlan(), 'fat:olive', 390)?.amount).to.equal(390)
     // 5.2 g for the 725 g that are poured before the scent: 5.7 g for 800 g.
-    expect(useOfStep(workedPlan, 'pot:0', 800)).to.include({ key: 'colourant:amber', amount: 5.7 })
-    expect(useOfStep(workedPlan, 'pot:1', 500)).to.equal(undefined)
-    expect(useOfStep(workedPlan, 'water', 240)).to.equal(undefined)
-    expect(useOfStep(workedPlan, 'melt', null)).to.equal(undefined)
+    expect(useOfStep(workedPlan(), 'pot:0', 800)).to.include({ key: 'colourant:amber', amount: 5.7 })
+    expect(useOfStep(workedPlan(), 'pot:1', 500)).to.equal(undefined)
+    expect(useOfStep(workedPlan(), 'water', 240)).to.equal(undefined)
+    expect(useOfStep(workedPlan(), 'melt', null)).to.equal(undefined)
   })
 })
 
@@ -98,15 +98,15 @@ describe('lackingForPour', () => {
 
   it('says what is short, and nothing of what is not kept', () => {
     const available = [stockOf('fat:olive', 300, 80), stockOf('fat:coconut', 254), stockOf('scent')]
-    expect(lackingForPour(workedPlan, available).map(plainly)).to.deep.equal([
+    expect(lackingForPour(workedPlan(), available).map(plainly)).to.deep.equal([
       'stores_lack, name Olive oil, takes 381 g, has 380 g',
       'stores_lack, name Amber blend, takes 25 g, has 0 g',
     ])
   })
 
   it('gives what two pots share to the first', () => {
-    const [first] = workedPlan.weights.pots
-    const twice = { ...workedPlan, weights: { ...workedPlan.weights, pots: [first!, first!] } }
+    const [first] = workedPlan().weights.pots
+    const twice = { ...workedPlan(), weights: { ...workedPlan().weights, pots: [first!, first!] } }
     // 5.2 g each of 8 g.
     const available = [stockOf('pot:0', 8), stockOf('pot:1', 8)]
     expect(lackingForPour(twice, available).map(plainly)).to.deep.equal([
@@ -119,7 +119,7 @@ describe('needsOfPours', () => {
   const pour = {
     batchId: 'b1',
     batchName: 'Lantern Glass',
-    plan: workedPlan,
+    plan: workedPlan(),
     prepDay: '2027-03-10',
     readyDay: '2027-04-09',
     bars: 10,

@@ -100,7 +100,8 @@ function timesOf(event: ICAL.Event, zoneName: string | undefined, summary: strin
   const start = event.startDate as ICAL.Time | null
   if (!start) throw new Error('no start')
   const isDate = start.isDate
-  const length = event.endDate ? event.endDate.subtractDate(start) : event.duration
+  const end = event.endDate as ICAL.Time | null
+  const length = end ? end.subtractDate(start) : event.duration
   const seconds = Math.max(length?.toSeconds() ?? 0, isDate ? minutesInDay * 60 : 0)
   const wall = (time: ICAL.Time): DateTime => {
     if (isDate) return DateTime.fromObject({ year: time.year, month: time.month, day: time.day }, { zone: span.zone })

@@ -57,7 +57,10 @@ class Unreadable extends Error {
 /** Which thing it is. A fat or an alkali with a key keeps the name that the workshop gave it. */
 function named(kind: IngredientKind, name: string, ref: string): { readonly ref: string; readonly name: string } {
   const plain = name.toLowerCase()
-  if ((kind === 'fat' && (findFat(ref) ?? isOwnFatKey(ref))) || (kind === 'alkali' && Object.hasOwn(alkalis, ref)))
+  if (
+    (kind === 'fat' && (findFat(ref) !== undefined || isOwnFatKey(ref))) ||
+    (kind === 'alkali' && Object.hasOwn(alkalis, ref))
+  )
     return { ref, name }
   if (kind === 'fat') {
     const fat = findFatNamed(name)

@@ -131,6 +131,69 @@ describe('planCuts', () => {
     expect(() => thicknessForMass(block, bar, 0, 0.1, 108)).to.throw('weighs something')
   })
 
+  it('marks sides, ends and kerfs of two logs with two kinds of piece in them', () => {
+    const block: RoughBlock = { lengthMm: 140, widthMm: 170, heightMm: 50 }
+    const allowances: Allowances = { endMm: 4, sideMm: 3, topMm: 0, kerfMm: 1 }
+    const guest: Piece = { name: 'Guest', faceWidthMm: 39.5, faceHeightMm: 24, thicknessMm: 20, wanted: 8 }
+    const plan = planOneWay(block, [bar, guest], allowances, { round: 'along', way: 'as_poured' })
+    // In a log 80 mm wide a column of guests gives two beside and two over each other; 132 mm take 3 bars and 2 such columns.
+    expect(plan.counts).to.deep.equal([8, 8])
+    expect(lying(block, plan)).to.deep.equal({ acrossMm: 170, alongMm: 140 })
+    const columns = drawnColumns(plan, allowances)
+    expect(new Set(columns.map(({ leftMm }) => leftMm))).to.deep.equal(new Set([3, 84]))
+    for (const left of [3, 84]) {
+      const log = columns.filter(({ leftMm }) => leftMm === left)
+      log.forEach(({ nearMm }, at) =>
+        expect(nearMm).to.equal(4 + sum(log.slice(0, at).map(({ alongMm }) => alongMm + 1))),
+      )
+    }
+    const [logs, bars, part] = cutStages(block, [bar, guest], plan, allowances)
+    expect(logs?.marks).to.deep.equal([{ of: { code: 'from_the_left' }, atMm: [3, 83, 164] }])
+    expect(bars?.marks.map(({ of }) => of)).to.deep.equal([
+      { code: 'log_number', params: { log: 1 } },
+      { code: 'log_number', params: { log: 2 } },
+    ])
+    expect(bars?.marks.every(({ atMm }) => atMm[0] === 4)).to.equal(true)
+    expect(part?.marks).to.deep.equal([
+      { of: { code: 'piece_across', params: { piece: 'Guest' } }, atMm: [39.5] },
+      { of: { code: 'piece_from_base', params: { piece: 'Guest' } }, atMm: [24, 49] },
+    ])
+  })
+
+  it('marks how thick the layers of turned logs are, and says nothing of a stage without a cut', () => {
+    const log: RoughBlock = { lengthMm: 100, widthMm: 80, heightMm: 50 }
+    const turned = planOneWay(log, [bar], none, { round: 'along', way: 'turned' })
+    expect(turned.pieces).to.equal(4)
+    expect(cutStages(log, [bar], turned, none)).to.deep.equal([
+      { key: 'bars', title: { code: 'cut_across' }, marks: [{ of: { code: 'the_log' }, atMm: [50] }] },
+      {
+        key: 'part',
+        title: { code: 'part_block', params: { way: 'turned' } },
+        marks: [{ of: { code: 'piece_from_base', params: { piece: 'Bar' } }, atMm: [25] }],
+      },
+    ])
+  })
+
+  it('leaves a log whole that holds unlike pieces, and splits one of like pieces', () => {
+    const slim: Piece = { name: 'Slim', faceWidthMm: 50, faceHeightMm: 50, thicknessMm: 25, wanted: 2 }
+    const wide: Piece = { ...bar, faceWidthMm: 100, wanted: 1 }
+    const way = { round: 'along', way: 'as_poured' } as const
+    const mixed = planOneWay({ lengthMm: 50, widthMm: 100, heightMm: 50 }, [slim, wide], none, way)
+    expect(mixed.strips.map(({ widthMm, columns }) => [widthMm, columns.map(({ pieces }) => pieces)])).to.deep.equal([
+      [100, [2, 1]],
+    ])
+    const like = planOneWay({ lengthMm: 50, widthMm: 100, heightMm: 50 }, [{ ...slim, wanted: null }], none, way)
+    expect(like.strips.map(({ widthMm, columns }) => [widthMm, columns.map(({ pieces }) => pieces)])).to.deep.equal([
+      [50, [1, 1]],
+      [50, [1, 1]],
+    ])
+  })
+
+  it('has the plan that is worth most first, of equals that of more pieces', () => {
+    const plans = planCuts({ lengthMm: 250, widthMm: 170, heightMm: 60 }, [bar], none)
+    expect(plans.map(({ pieces }) => pieces)).to.deep.equal([20, 20, 18, 18])
+  })
+
   it('says what each tool can do of it', () => {
     const slab: RoughBlock = { lengthMm: 300, widthMm: 240, heightMm: 50 }
     const plan = planOneWay(slab, [bar], none, { round: 'along', way: 'as_poured' })
@@ -138,12 +201,16 @@ describe('planCuts', () => {
       { name: 'Splitter', kind: 'splitter', spacingMm: 80, piecesAPass: 3 },
       { name: 'Ten wires', kind: 'multi_wire', spacingMm: 25.4, piecesAPass: 10 },
       { name: 'Seven wires', kind: 'multi_wire', spacingMm: 30, piecesAPass: 7 },
+      { name: 'Worn wires', kind: 'multi_wire', spacingMm: 25.5, piecesAPass: 1 },
+      { name: 'No wires', kind: 'multi_wire', spacingMm: 25, piecesAPass: 0 },
       { name: 'Wire', kind: 'single_wire', spacingMm: 0, piecesAPass: 1 },
     ])
     expect(uses.map(({ tool, stage, passes }) => [tool.name, stage, passes])).to.deep.equal([
       ['Splitter', 'logs', 1],
       ['Ten wires', 'bars', 6],
       ['Seven wires', 'bars', undefined],
+      ['Worn wires', 'bars', 36],
+      ['No wires', 'bars', undefined],
       ['Wire', 'logs', 3],
       ['Wire', 'bars', 36],
     ])

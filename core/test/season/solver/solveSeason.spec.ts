@@ -7,7 +7,7 @@ import { Workload } from '../../../src/season/solver/workload'
 import { aBatch, aSeason, leastCost, smallSeasons } from '../smallSeason'
 
 const instance = (name: string): SeasonProblem =>
-  JSON.parse(readFileSync(new URL(`../../../../bench/seasons/${name}.json`, import.meta.url), 'utf8')) as SeasonProblem
+  JSON.parse(readFileSync(`bench/seasons/${name}.json`, 'utf8')) as SeasonProblem
 const quick = { effort: 0.05 }
 
 describe('solveSeason', () => {
