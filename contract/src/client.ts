@@ -72,7 +72,8 @@ export function createClient(options: ClientOptions = {}): Client {
       throw new ProblemError(unreachable)
     }
     if (response.ok) return (await response.json()) as never
-    const problem = await response.json().catch(() => ({ ...unreachable, status: response.status }))
-    throw new ProblemError(problem as Problem)
+    // What stands between may answer too, in words of its own or in none.
+    const told = (await response.json().catch(() => undefined)) as Partial<Problem> | null | undefined
+    throw new ProblemError({ ...unreachable, ...told, status: response.status })
   }
 }

@@ -33,6 +33,14 @@ describe('createClient', () => {
     expect(seen.init?.body).to.equal('{"pourDay":"2027-03-10","cutDay":null,"version":1}')
   })
 
+  it('keeps the status where something in between answers in words of its own, or in none', async () => {
+    for (const body of ['{"message":"busy"}', 'null', '<html>busy</html>', '{"status":200}']) {
+      const { problem } = await problemOf(createClient({ fetch: answering(503, body) })(endpoints.season))
+      expect(problem.status, body).to.equal(503)
+      expect(problem.detail, body).to.be.a('string')
+    }
+  })
+
   it('throws the problem that the server tells', async () => {
     const told = { type: 'about:blank', title: 'Not found', status: 404, detail: 'There is no such pour.' }
     const api = createClient({ fetch: answering(404, told) })

@@ -15,6 +15,7 @@ import {
   mouldSchema,
   recipeSchema,
   stepSchema,
+  storesImportSchema,
   ValidationError,
   workshopSchema,
 } from '../src'
@@ -221,5 +222,21 @@ describe('what happens', () => {
   it('is no step without a finite figure', async () => {
     expect(await errorsOf(stepSchema, { stepKey: 'naoh', actual: Number.POSITIVE_INFINITY })).to.have.property('actual')
     expect(await errorsOf(stepSchema, { stepKey: 'goggles', actual: null })).to.deep.equal({})
+  })
+})
+
+describe('a list with nothing right in it', () => {
+  const scent = { name: 'Amber blend', rate: 0.03, supplierLimit: 0.04, vanillin: 0, parts: [null] }
+
+  it('is told field by field, and breaks no check that looks at all of it', async () => {
+    for (const body of [{}, { rows: 3 }, { rows: null }, { rows: [null] }, { rows: [{ lot: 3 }] }])
+      expect(Object.keys(await errorsOf(storesImportSchema, body)), JSON.stringify(body)).not.to.deep.equal([])
+    for (const body of [
+      { ...blankDesign, colours: [null] },
+      { ...blankDesign, colours: [{ share: 'half' }] },
+      { ...blankDesign, scent },
+    ])
+      expect(Object.keys(await errorsOf(designSchema, body)), JSON.stringify(body)).not.to.deep.equal([])
+    expect(await errorsOf(collectionSchema, { ...blankCollection, early: [null] })).not.to.deep.equal({})
   })
 })

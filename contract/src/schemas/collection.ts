@@ -32,7 +32,9 @@ export const collectionSchema = object({
     .required()
     .test('before-release', function (early) {
       const release = (this.parent as { releaseLocal?: string }).releaseLocal ?? ''
-      const late = early?.findIndex(({ local }) => local >= release) ?? -1
+      const late =
+        early?.findIndex((moment: { readonly local: string } | null) => moment !== null && moment.local >= release) ??
+        -1
       return late < 0 || this.createError({ path: `early[${late}].local`, message: said('not_before_release') })
     }),
   channels: array(

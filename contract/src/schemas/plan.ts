@@ -15,6 +15,7 @@ import { array, boolean, object, string } from 'yup'
 import { contentKeys } from '@vendange/core/fats'
 import { said } from '../said'
 import {
+  areNumbers,
   dayText,
   freeText,
   hexText,
@@ -78,7 +79,7 @@ const scentSchema = object({
     .max(12)
     .optional()
     .test('whole', function (parts) {
-      if (!parts || parts.length === 0) return true
+      if (!parts?.every((part) => areNumbers(part, ['share'])) || parts.length === 0) return true
       const total = sumOfShares(parts)
       if (Math.abs(total - 1) <= shareTolerance) return true
       return this.createError({ message: said('blend_off', { total: quantity.share(total) }) })
@@ -128,7 +129,8 @@ export const designSchema = object({
     .max(12)
     .required()
     .test('shares', function (colours) {
-      const fault = colours && potSharesFault(colours)
+      if (!colours?.every((colour) => areNumbers(colour, ['share']))) return true
+      const fault = potSharesFault(colours)
       return fault === undefined || this.createError({ message: { ...fault } })
     }),
   /** The moves of the pour, in their order; empty while it is not designed. */

@@ -76,39 +76,43 @@ export const savedLotSchema = lotSchema.shape({
   isRemoved: boolean().required(),
 })
 
-/** Lines of a stores file, as they were read and shown. */
-export const storesImportSchema = object({
-  rows: array(
-    object({
-      kind: kind(),
-      name: nameText(),
-      ref: string().max(64).defined(),
-      leadDays: wholeWithin('days', deliveryDaysRange).nullable().defined(),
-      lot: object({
-        supplier: string().max(80).defined(),
-        lotNumber: string().max(80).defined(),
-        receivedDay: dayText(),
-        bestBeforeDay: optionalDay(),
-        receivedAmount: amount(),
-        leftAmount: within('number', amountRange).nullable().defined(),
-        priceCents: wholeWithin('money', lotPriceRange).required(),
-      })
-        .noUnknown()
-        .nullable()
-        .defined()
-        .default(null),
+const rowsSchema = array(
+  object({
+    kind: kind(),
+    name: nameText(),
+    ref: string().max(64).defined(),
+    leadDays: wholeWithin('days', deliveryDaysRange).nullable().defined(),
+    lot: object({
+      supplier: string().max(80).defined(),
+      lotNumber: string().max(80).defined(),
+      receivedDay: dayText(),
+      bestBeforeDay: optionalDay(),
+      receivedAmount: amount(),
+      leftAmount: within('number', amountRange).nullable().defined(),
+      priceCents: wholeWithin('money', lotPriceRange).required(),
     })
       .noUnknown()
-      .required(),
-  )
-    .min(1, said('nothing_to_take_in'))
-    .max(mostStoresRows)
+      .nullable()
+      .defined()
+      .default(null),
+  })
+    .noUnknown()
     .required(),
+)
+  .min(1, said('nothing_to_take_in'))
+  .max(mostStoresRows)
+  .required()
+
+/** Lines of a stores file, as they were read and shown. */
+export const storesImportSchema = object({
+  rows: rowsSchema,
 })
   .noUnknown()
   .required()
   .test('lots-once', function (value) {
-    const repeated = value?.rows ? repeatedLots(value.rows)[0] : undefined
+    // This looks before the lines themselves are looked at: what is amiss in one is told by itself.
+    const areRows = rowsSchema.isValidSync((value as typeof value | undefined)?.rows, { strict: true })
+    const [repeated] = areRows ? repeatedLots(value.rows) : []
     return repeated === undefined ? true : this.createError({ path: `rows[${repeated}]`, message: said('lot_twice') })
   })
 
