@@ -1,8 +1,9 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { gzipSync } from 'node:zlib'
 import { answer, pick, saving, type } from './hands'
 import { sharesOfColours } from './pictures'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 import { mainViews } from './views'
 
 const workshop = new WorkshopProcess()
@@ -75,9 +76,14 @@ test('keys go everywhere', async ({ page }) => {
     ['p', '/plan'],
   ] as const) {
     await page.keyboard.press('g')
+    // It waits for the second key as long as a hand needs.
+    await expect(page.getByTestId('go')).toContainText(`${key} `)
     await page.keyboard.press(key)
     await expect(page).toHaveURL(workshop.url + path)
   }
+  await page.keyboard.press('g')
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('go')).toHaveCount(0)
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('New collection')
   await page.keyboard.press('Escape')

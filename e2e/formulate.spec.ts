@@ -1,7 +1,8 @@
 import type { BatchView, SeasonView } from '@vendange/contract'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { answer, choose, doStep, doStepsUntil, pick, saving, type } from './hands'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 
 const workshop = new WorkshopProcess()
 test.beforeAll(async () => {

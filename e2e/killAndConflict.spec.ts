@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { answer, doStep, doStepsUntil, saving, type } from './hands'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 
 const workshop = new WorkshopProcess()
 test.beforeAll(async () => {

@@ -1,11 +1,12 @@
 import type { LoafSummary, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
 import { pourSession } from '@vendange/core/batch'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { answer, pick, type } from './hands'
 import { archiveComesBack, killRounds } from './killRounds'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 
 const workshop = new WorkshopProcess()
 test.beforeAll(async () => {

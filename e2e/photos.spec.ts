@@ -1,8 +1,9 @@
 import type { LoafView, SavedMaker } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { type } from './hands'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 
 const workshop = new WorkshopProcess()
 test.beforeAll(async () => {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import type { SeasonView } from '@vendange/contract'
 import { blankCollection, createClient, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
@@ -7,6 +7,7 @@ import { checkPlan, datedSeason } from '@vendange/core/season'
 import ICAL from 'ical.js'
 import { answer, saving, type } from './hands'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 
 const workshop = new WorkshopProcess()
 test.beforeEach(async () => {

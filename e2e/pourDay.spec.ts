@@ -1,8 +1,9 @@
 import type { BatchView, LoafView, SeasonView } from '@vendange/contract'
 import type { Page } from '@playwright/test'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { doStep } from './hands'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 
 const workshop = new WorkshopProcess()
 test.beforeAll(async () => {

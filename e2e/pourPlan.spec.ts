@@ -1,10 +1,11 @@
 import type { BatchView, SavedMould, SeasonView, TimedPourView } from '@vendange/contract'
 import type { Page } from '@playwright/test'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { answer, doStepsUntil, pick, saving, type } from './hands'
 import { sharesOfColours } from './pictures'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 
 const workshop = new WorkshopProcess()
 test.beforeAll(async () => {

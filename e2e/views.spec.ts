@@ -1,8 +1,9 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
 import { answer } from './hands'
 import { WorkshopProcess } from './server'
+import { test } from './tablet'
 import { mainViewNames, mainViews } from './views'
 
 // Nothing is changed, so that both workers may look at once, each at a workshop of its own.

@@ -14,6 +14,8 @@ const host = env['VENDANGE_HOST'] ?? '127.0.0.1'
 const port = Number(env['VENDANGE_PORT'] ?? 4173)
 const folder = dataFolder()
 const clock = env['VENDANGE_TODAY'] ? frozenClock(env['VENDANGE_TODAY']) : systemClock
+/** How long a request that is being answered may still take once the server is asked to end. */
+const lastAnswersMs = 2000
 const logger = pino({ level: env['VENDANGE_LOG'] ?? 'warn' })
 
 try {
@@ -41,6 +43,8 @@ try {
     server.close(() => void database.close().then(() => process.exit(0)))
     endStreams()
     server.closeIdleConnections()
+    // A browser opens connections ahead, on which it has asked nothing yet: to the server they are not idle.
+    setTimeout(() => server.closeAllConnections(), lastAnswersMs).unref()
   }
   process.on('SIGINT', close)
   process.on('SIGTERM', close)

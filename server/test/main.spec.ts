@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import type { ChildProcess } from 'node:child_process'
 import { spawn } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { createServer } from 'node:net'
+import { connect, createServer } from 'node:net'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -51,6 +51,18 @@ describe('the server as a process', () => {
     const end = ended(server)
     server.kill('SIGTERM')
     expect((await end).code).to.equal(0)
+  })
+
+  it('ends though a browser holds a connection open on which it has asked nothing', async () => {
+    const server = start()
+    const url = new URL(await opened(server))
+    const held = connect(Number(url.port), url.hostname)
+    await new Promise((resolve) => held.once('connect', resolve))
+    await fetch(new URL('/api/health', url))
+    const end = ended(server)
+    server.kill('SIGTERM')
+    expect((await end).code).to.equal(0)
+    held.destroy()
   })
 
   it('refuses a damaged database with what to do, and leaves it untouched', async () => {

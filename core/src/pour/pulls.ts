@@ -162,6 +162,14 @@ export interface Eddy {
   readonly reachMm: number
 }
 
+/** Sines of a whole turn and a quarter more, in even steps: read straight between them, they miss by less than 2e-7. */
+const turnSteps = 4096
+const quarter = turnSteps / 4
+const sines = Float64Array.from({ length: turnSteps + quarter + 2 }, (_, step) =>
+  Math.sin((step * 2 * Math.PI) / turnSteps),
+)
+const stepsPerRadian = turnSteps / (2 * Math.PI)
+
 /**
  * Follows the knots back through eddies that keep every area: ψ = Σ aᵢ · sin(kᵢ·x + φᵢ) · wall, in short midpoint steps.
  */
@@ -171,6 +179,11 @@ export function eddiesBack(eddies: readonly Eddy[], room: Room, across = eddyGri
   const [backX, backY] = [new Float64Array(knots), new Float64Array(knots)]
   const rounds = 4
   const { wallAt, found } = wallOf(room, eddyEdgeMm * eddyEdgeMm)
+  const count = eddies.length
+  const waveX = Float64Array.from(eddies, (eddy) => eddy.waveX)
+  const waveY = Float64Array.from(eddies, (eddy) => eddy.waveY)
+  const phase = Float64Array.from(eddies, (eddy) => eddy.phase)
+  const size = Float64Array.from(eddies, (eddy) => eddy.reachMm / Math.hypot(eddy.waveX, eddy.waveY) / rounds)
   let moveX = 0
   let moveY = 0
   const moveAt = (x: number, y: number): void => {
@@ -178,13 +191,21 @@ export function eddiesBack(eddies: readonly Eddy[], room: Room, across = eddyGri
     moveY = 0
     wallAt(x, y)
     if (found.wall === 0) return
-    for (const { waveX, waveY, phase, reachMm } of eddies) {
-      const size = reachMm / Math.hypot(waveX, waveY) / rounds
-      const angle = waveX * x + waveY * y + phase
-      const [sine, cosine] = [Math.sin(angle), Math.cos(angle)]
-      moveX += size * (found.wall * waveY * cosine + found.slopeY * sine)
-      moveY -= size * (found.wall * waveX * cosine + found.slopeX * sine)
+    let [alongX, alongY, slant] = [0, 0, 0]
+    for (let eddy = 0; eddy < count; eddy++) {
+      const turned = (waveX[eddy]! * x + waveY[eddy]! * y + phase[eddy]!) * stepsPerRadian
+      const whole = Math.floor(turned)
+      const share = turned - whole
+      // The lowest bits of a step below 0 count from the end of the turn.
+      const step = whole & (turnSteps - 1)
+      const sine = sines[step]! + (sines[step + 1]! - sines[step]!) * share
+      const cosine = sines[step + quarter]! + (sines[step + quarter + 1]! - sines[step + quarter]!) * share
+      alongX += size[eddy]! * waveY[eddy]! * cosine
+      alongY += size[eddy]! * waveX[eddy]! * cosine
+      slant += size[eddy]! * sine
     }
+    moveX = found.wall * alongX + found.slopeY * slant
+    moveY = -found.wall * alongY - found.slopeX * slant
   }
   for (let knot = 0; knot < knots; knot++) {
     let x = (knot % (across + 1)) * cellMm

@@ -18,7 +18,7 @@ const season = useSeason()
 const undo = useUndo()
 const route = useRoute()
 const theme = useTheme()
-const { listIsOpen, findIsOpen } = useKeys()
+const { listIsOpen, findIsOpen, waitsForStage } = useKeys()
 const isBare = computed(() => route.meta['bare'] === true)
 void season.load()
 // What an earlier page could not send goes out from any page.
@@ -134,6 +134,14 @@ function toggleTheme(): void {
       <RouterView v-if="season.workshop" :key="route.path" />
     </main>
 
+    <div class="go" role="status">
+      <p v-if="waitsForStage" data-test="go">
+        Go to
+        <span v-for="stage in [...stages, ...sideStages]" :key="stage.path"
+          ><kbd>{{ stage.key }}</kbd> {{ stage.label }}</span
+        >
+      </p>
+    </div>
     <KeyboardList v-if="listIsOpen" v-model="listIsOpen" />
     <FindBox v-if="findIsOpen" v-model="findIsOpen" />
     <v-snackbar
@@ -242,6 +250,25 @@ main {
 
 .page {
   padding: calc(var(--strip) + 22px) 30px 60px calc(var(--rail) + 28px);
+}
+
+.go {
+  position: fixed;
+  bottom: 16px;
+  left: 50%;
+  z-index: 11;
+  transform: translateX(-50%);
+}
+
+.go p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  margin: 0;
+  padding: 10px 18px;
+  border: 1px solid rgb(var(--v-theme-hairline));
+  border-radius: 6px;
+  background: rgb(var(--v-theme-surface));
 }
 
 @media (max-width: 760px) {

@@ -50,13 +50,6 @@ const open = defineModel<boolean>({ required: true })
 </template>
 
 <style scoped>
-kbd {
-  padding: 1px 7px;
-  border: 1px solid rgb(var(--v-theme-quiet));
-  border-radius: 4px;
-  font-family: inherit;
-}
-
 td:first-child {
   width: 120px;
 }

@@ -4,15 +4,14 @@ import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { sideStages, stages } from './stages'
 
-const chordMs = 1500
-
 /** The keys that work everywhere outside the bench. */
 export function useKeys() {
   const router = useRouter()
   const undo = useUndo()
   const listIsOpen = ref(false)
   const findIsOpen = ref(false)
-  let goPressedAt = -Infinity
+  /** After `g`, until a stage is named or another key says otherwise: a slow hand has all the time it wants. */
+  const waitsForStage = ref(false)
 
   function press(event: KeyboardEvent): void {
     if ((event.ctrlKey || event.metaKey) && event.key === 'z' && !isTyping(event)) {
@@ -21,14 +20,17 @@ export function useKeys() {
       return
     }
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event)) return
-    if (event.timeStamp - goPressedAt < chordMs) {
-      goPressedAt = -Infinity
+    if (waitsForStage.value) {
+      waitsForStage.value = false
       const stage = [...stages, ...sideStages].find(({ key }) => key === event.key)
-      if (stage) void router.push(stage.path)
-      return
+      if (stage) {
+        event.preventDefault()
+        void router.push(stage.path)
+        return
+      }
     }
     const actions: Readonly<Record<string, () => void>> = {
-      g: () => (goPressedAt = event.timeStamp),
+      g: () => (waitsForStage.value = true),
       '?': () => (listIsOpen.value = true),
       '/': () => (findIsOpen.value = true),
       n: () => void newHere.value?.run(),
@@ -39,7 +41,17 @@ export function useKeys() {
     action()
   }
 
-  onMounted(() => window.addEventListener('keydown', press))
-  onBeforeUnmount(() => window.removeEventListener('keydown', press))
-  return { listIsOpen, findIsOpen }
+  const stay = (): void => {
+    waitsForStage.value = false
+  }
+
+  onMounted(() => {
+    window.addEventListener('keydown', press)
+    window.addEventListener('pointerdown', stay)
+  })
+  onBeforeUnmount(() => {
+    window.removeEventListener('keydown', press)
+    window.removeEventListener('pointerdown', stay)
+  })
+  return { listIsOpen, findIsOpen, waitsForStage }
 }

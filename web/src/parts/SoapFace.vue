@@ -15,8 +15,13 @@ const props = withDefaults(
   { width: 56, height: 40 },
 )
 const season = useSeason()
+const isLarge = computed(() => props.width >= 100)
 const address = computed(() =>
-  faceAddress(props.soap ?? { name: props.name, colours: [] }, season.mould(props.soap?.mouldId ?? null)),
+  faceAddress(
+    props.soap ?? { name: props.name, colours: [] },
+    season.mould(props.soap?.mouldId ?? null),
+    isLarge.value ? 'large' : 'small',
+  ),
 )
 </script>
 
@@ -24,7 +29,7 @@ const address = computed(() =>
   <img
     v-if="address"
     class="face"
-    :class="{ whole: width >= 100 }"
+    :class="{ whole: isLarge }"
     :src="address"
     :width="width"
     :height="height"

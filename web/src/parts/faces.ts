@@ -4,14 +4,16 @@ import type { Mould } from '@vendange/core/mould'
 import type { SoapLook } from '@vendange/core/pour'
 import { shallowReactive, toRaw } from 'vue'
 
-/** Pixels across a face; as wide as the largest place where one is shown. */
-const facePx = 260
+/** Pixels across a face: enough for a fine screen where it is small, and for the largest place where one is shown. */
+const facePx = { small: 150, large: 260 } as const
+export type FaceSize = keyof typeof facePx
 const mostKept = 400
 
 /** What a face is drawn from, as plain data. */
 interface Wanted {
   readonly soap: SoapLook
   readonly mould: (Mould & BarCut) | undefined
+  readonly size: FaceSize
 }
 
 /** Addresses of the pictures, by what they are drawn from; '' while one is being drawn. */
@@ -20,8 +22,8 @@ let painter: ReturnType<typeof startPainter>['painter'] | undefined
 
 async function draw(key: string): Promise<void> {
   painter ??= startPainter().painter
-  const { soap, mould } = JSON.parse(key) as Wanted
-  const blob = await painter.soapFace(soap, mould, facePx)
+  const { soap, mould, size } = JSON.parse(key) as Wanted
+  const blob = await painter.soapFace(soap, mould, facePx[size])
   pictures.set(key, URL.createObjectURL(blob))
 }
 
@@ -34,6 +36,7 @@ function forgetAll(): void {
 function keyOf(
   { name, colours, pourPlan, face, scent, batterHex }: SoapLook,
   mould: (Mould & BarCut) | undefined,
+  size: FaceSize,
 ): string {
   const shades = colours.map(({ hex, share, wetHex, dayHex, fades, bleeds }) => ({
     hex,
@@ -44,7 +47,7 @@ function keyOf(
     bleeds,
   }))
   const tint = scent ? { rate: scent.rate, vanillin: scent.vanillin } : null
-  return JSON.stringify({ soap: { name, colours: shades, pourPlan, face, scent: tint, batterHex }, mould })
+  return JSON.stringify({ soap: { name, colours: shades, pourPlan, face, scent: tint, batterHex }, mould, size })
 }
 
 function addressOf(key: string): string {
@@ -59,14 +62,14 @@ function addressOf(key: string): string {
 /** Keys of soaps as they were saved: a board of hundreds of pours asks for them at every zoom. */
 const keysOfSaved = new WeakMap<object, string>()
 
-/** The face of a saved soap, which does not change while it is the same object. */
+/** The small face of a saved soap, which does not change while it is the same object. */
 export function designFaceAddress(
   design: (SoapLook & { readonly mouldId: string | null }) | undefined,
   mouldOf: (id: string | null) => (Mould & BarCut) | undefined,
 ): string {
   if (!design) return ''
   const saved = toRaw(design)
-  const key = keysOfSaved.get(saved) ?? keyOf(saved, mouldOf(saved.mouldId))
+  const key = keysOfSaved.get(saved) ?? keyOf(saved, mouldOf(saved.mouldId), 'small')
   keysOfSaved.set(saved, key)
   return addressOf(key)
 }
@@ -75,4 +78,5 @@ export function designFaceAddress(
  * A soap's face as the address of a picture, simulated once for each look; '' until it is there. Reading it in a
  * template shows it as soon as it is drawn.
  */
-export const faceAddress = (soap: SoapLook, mould?: Mould & BarCut): string => addressOf(keyOf(soap, mould))
+export const faceAddress = (soap: SoapLook, mould?: Mould & BarCut, size: FaceSize = 'large'): string =>
+  addressOf(keyOf(soap, mould, size))

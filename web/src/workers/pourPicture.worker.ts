@@ -22,6 +22,7 @@ import {
   svgOfCut,
 } from '@vendange/core/pour'
 import { expose, transfer } from 'comlink'
+import { paintedFaces } from './paintedFaces'
 
 /** What a picture of the inside is made from. */
 export interface PictureRequest {
@@ -73,6 +74,9 @@ async function png(face: FaceDrawing, width: number, height: number): Promise<Bl
   return canvas.convertToBlob()
 }
 
+// A build names this file by what is in it; while it is being worked on, each start is a painter of its own.
+const faces = paintedFaces(import.meta.env.DEV ? String(Date.now()) : self.location.pathname)
+
 const painter: PourPainter = {
   paint: (request, width, height) => {
     const { cut, hexes } = cutOf(request, width, height)
@@ -88,9 +92,10 @@ const painter: PourPainter = {
     return svgOfCut(cut, width, hexes, { widthMm: plane.rightMm - plane.leftMm, heightMm, title })
   },
   face: png,
-  soapFace: (soap, mould, width) => {
-    const face = faceOf(soap, mould)
-    return png(face, width, Math.max(1, Math.round(width * faceRatio(face))))
-  },
+  soapFace: (soap, mould, width) =>
+    faces(JSON.stringify([soap, mould, width]), () => {
+      const face = faceOf(soap, mould)
+      return png(face, width, Math.max(1, Math.round(width * faceRatio(face))))
+    }),
 }
 expose(painter)

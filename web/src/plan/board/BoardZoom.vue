@@ -37,9 +37,6 @@ defineEmits<{ today: [] }>()
 
 kbd {
   padding: 0 4px;
-  border: 1px solid rgb(var(--v-theme-hairline));
-  border-radius: 3px;
-  font-family: inherit;
 }
 
 .zooms {
