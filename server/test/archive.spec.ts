@@ -1,7 +1,11 @@
 import { blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
+import { getTableName, is } from 'drizzle-orm'
+import { SQLiteTable } from 'drizzle-orm/sqlite-core'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import { servicesOf } from '../src/app'
+import * as schema from '../src/db/schema'
+import { archivedTables } from '../src/workshop/archive'
 import { frozenClock } from '../src/parts/clock'
 import { openDemo } from './seededDemo'
 import type { TestWorkshop } from './workshopAtTest'
@@ -22,6 +26,12 @@ describe('the archive', () => {
     const { tables, photos } = JSON.parse(strFromU8(unzipSync(bytes)['manifest.json']!)) as Record<string, unknown>
     return { tables, photos }
   }
+
+  it('holds every table', () => {
+    const tables = Object.values(schema).filter((one) => is(one, SQLiteTable))
+    // The bytes of photographs go as files of their own.
+    expect(tables.map((table) => getTableName(table)).sort()).to.deep.equal([...archivedTables, 'photos'].sort())
+  })
 
   it('goes out of one workshop into an empty one, equal to the last event and the last picture', async () => {
     const { database, dispose } = await openDemo()

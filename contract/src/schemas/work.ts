@@ -1,8 +1,9 @@
 import { faultKeys, finishes } from '@vendange/core/cutting'
+import type { LoafEvent } from '@vendange/core/loaf'
 import { lesserUses, saleChannels } from '@vendange/core/loaf'
 import { massRange } from '@vendange/core/recipe'
 import { phRange } from '@vendange/core/release'
-import type { InferType, Message } from 'yup'
+import type { AnySchema, InferType, Message } from 'yup'
 import { array, boolean, lazy, number, object, string } from 'yup'
 import { said } from '../said'
 import { barsRange } from './plan'
@@ -64,6 +65,10 @@ const finishMinutesRange = { min: 0, max: 24 * 60 } as const
 const faultField = () => string().oneOf(faultKeys).required()
 const channelField = () => string().oneOf(saleChannels).required()
 
+/** A loaf is poured at the bench; bars are put by for buyers and sold to them by the lists of the release. */
+type EventOfItsOwnWay = 'poured' | 'allotted' | 'sold'
+
+/** What a page may write down of a loaf: each kind of event but those that come about by a way of their own. */
 export const loafEventSchemas = {
   unmoulded: object({ type: typed('unmoulded'), ...event })
     .noUnknown()
@@ -187,7 +192,7 @@ export const loafEventSchemas = {
   })
     .noUnknown()
     .required(),
-} as const
+} as const satisfies Readonly<Record<Exclude<LoafEvent['type'], EventOfItsOwnWay>, AnySchema>>
 
 type LoafEventType = keyof typeof loafEventSchemas
 const isLoafEventType = (type: unknown): type is LoafEventType =>
