@@ -158,6 +158,8 @@ export interface FormatQuantityOptions {
 }
 
 function usualDigits(kind: QuantityKind, symbol: string): number {
+  // 43 °C is not known to a tenth of the finer degree.
+  if (symbol === '°F') return 0
   if (kind === 'share' || kind === 'temperature' || kind === 'mass')
     return symbol === 'oz' || symbol === 'lb' || symbol === 'kg' ? 2 : 1
   if (symbol === 'in') return 2

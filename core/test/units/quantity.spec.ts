@@ -89,6 +89,7 @@ describe('formatQuantity', () => {
   it('writes the unit and drops trailing zeros', () => {
     expect(formatQuantity('length', 228.6, { unit: 'in' })).to.equal('9 in')
     expect(formatQuantity('mass', 350)).to.equal('350 g')
+    expect(formatQuantity('temperature', 43, { unit: '°F' })).to.equal('109 °F')
     expect(formatQuantity('mass', 340.1942775, { unit: 'oz' })).to.equal('12 oz')
     expect(formatQuantity('share', 0.0525)).to.equal('5.3 %')
     expect(formatQuantity('days', 1)).to.equal('1 day')

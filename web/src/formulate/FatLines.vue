@@ -57,6 +57,8 @@ function addFat(): void {
   const free = season.fats.find(({ key }) => !fats.value.some(({ fatKey }) => fatKey === key))
   if (free) rows.add({ fatKey: free.key, share: Math.max(0, missing.value), atTrace: false })
 }
+/** Less lye to a kilo of fats is within the spread of any fat, g. An estimate. */
+const leastToldG = 0.5
 /** What swapping one fat for another, the rest kept, changes in the lye. */
 const swapped = ref<string>()
 function swap(index: number, fatKey: string): void {
@@ -66,9 +68,12 @@ function swap(index: number, fatKey: string): void {
   const naohG = (fat: typeof before): number =>
     naohForPortions([{ massG: 1000 * line.share, saponificationValue: fat.saponificationValue.typical }])
   const moreG = naohG(after) - naohG(before)
+  rows.set(index, { fatKey })
+  // A line without a share yet, or two fats alike: there is nothing to say of the lye.
+  swapped.value = undefined
+  if (Math.abs(moreG) < leastToldG) return
   const what = `${show('mass', Math.abs(moreG))} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
   swapped.value = `${after.name} in place of ${before.name}, the rest as it was: a kilo of fats takes ${what} before superfat.`
-  rows.set(index, { fatKey })
 }
 
 /** A table copied from elsewhere takes the place of all fats, once every line of it can be read. */
