@@ -1,13 +1,5 @@
 import { sentence } from '@vendange/core/findings'
-import type {
-  LotUsed,
-  LotView,
-  RecordedStep,
-  SavedIngredient,
-  SavedLot,
-  SavedOwnFat,
-  StepStock,
-} from '@vendange/contract'
+import type { LotUsed, LotView, RecordedStep, SavedIngredient, SavedOwnFat, StepStock } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
@@ -104,7 +96,7 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
         ),
       )
     : new Map<string, number>()
-  const rows = (await reader
+  const rows = await reader
     .select()
     .from(lots)
     .where(
@@ -118,7 +110,7 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
         ),
       ),
     )
-    .orderBy(asc(lots.id))) as unknown as readonly (SavedLot & { readonly usedAmount: number })[]
+    .orderBy(asc(lots.id))
   return {
     ownFats: await readOwnFats(reader),
     ingredients: known.filter(({ isRemoved }) => !isRemoved),
@@ -208,7 +200,7 @@ export async function stockOfPlan(reader: Reader, plan: BatchPlan, today: Day): 
 export async function lotsUsedIn(reader: Reader, records: readonly RecordedStep[]): Promise<readonly LotUsed[]> {
   const last = new Map(records.map(({ stepKey, lots: uses }) => [stepKey, uses]))
   const usedIds = [...last.values()].flatMap((uses) => (uses ?? []).map(({ lotId }) => lotId))
-  const allLots = (await reader.select().from(lots).where(inArray(lots.id, usedIds))) as unknown as SavedLot[]
+  const allLots = await reader.select().from(lots).where(inArray(lots.id, usedIds))
   const nameOf = new Map((await findRows<SavedIngredient>(reader, ingredients)).map(({ id, name }) => [id, name]))
   const lotOf = new Map(allLots.map((lot) => [lot.id, lot]))
   return [...last].flatMap(([stepKey, uses]) =>

@@ -42,19 +42,22 @@ export interface RepositoryOptions<New> {
   readonly check?: (details: New, reader: Reader) => Promise<readonly Finding[]>
 }
 
+/** A table whose columns are those of a saved thing: the types tell where they are not. */
+export type TableOf<Saved extends Versioned> = VersionedTable & { readonly $inferSelect: Saved }
+
 /** Every row of a kept table, those taken away among them. */
 export async function findRows<Saved extends Versioned>(
   reader: Reader,
-  table: VersionedTable,
+  table: TableOf<Saved>,
 ): Promise<readonly Saved[]> {
-  // Drizzle cannot infer the row of a table it does not know; each table's columns are those of its Saved schema.
+  // Drizzle cannot infer the row of a table it does not know.
   return (await reader.select().from(table).orderBy(asc(table.id))) as unknown as Saved[]
 }
 
 /** The thing with this id. @throws 404 if there is none */
 export async function findRow<Saved extends Versioned>(
   reader: Reader,
-  table: VersionedTable,
+  table: TableOf<Saved>,
   id: string,
   noun: string,
 ): Promise<Saved> {
@@ -65,7 +68,7 @@ export async function findRow<Saved extends Versioned>(
 
 export function versionedRepository<New extends object, Saved extends Versioned & New>(
   database: Database,
-  table: VersionedTable,
+  table: TableOf<Saved>,
   options: RepositoryOptions<New>,
 ): VersionedRepository<New, Saved> {
   const { noun, newId, inUse, check, written } = options

@@ -14,7 +14,7 @@ import type { Day } from '@vendange/core/calendar'
 import { addDays } from '@vendange/core/calendar'
 import { and, count, eq, gte, inArray, max, min, ne, or, sum } from 'drizzle-orm'
 import { summariseBatch } from '../db/batchRow'
-import type { Versioned, VersionedTable } from '../db/versionedRepository'
+import type { TableOf, Versioned, VersionedTable } from '../db/versionedRepository'
 import { findRows } from '../db/versionedRepository'
 import { cachedView } from '../db/cachedView'
 import { readLoaves } from '../db/loafRow'
@@ -36,7 +36,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
    * The rows of a kept table, read anew only when one of them has changed: each change counts its version up, and an
    * archive that is brought back has other ids.
    */
-  async function rowsOf<Saved extends Versioned>(table: VersionedTable): Promise<readonly Saved[]> {
+  async function rowsOf<Saved extends Versioned>(table: TableOf<Saved>): Promise<readonly Saved[]> {
     const [now] = await database.read
       .select({
         count: count(),
