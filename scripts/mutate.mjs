@@ -14,8 +14,9 @@ const options = process.argv.slice(2).filter((one) => one.startsWith('--'))
 const wanted = process.argv.slice(2).filter((one) => !one.startsWith('--'))
 const shows = options.includes('--list')
 const every = Number(options.find((one) => one.startsWith('--every='))?.slice('--every='.length) ?? 1)
-/** A mutant that takes so long has made a loop without an end, ms. */
+/** A mutant that takes so long has made a loop without an end, ms; or so many times as long as all tests without any. */
 const longestMs = 60_000
+const longestRuns = 5
 
 const filesIn = (folder, ending) =>
   readdirSync(folder, { recursive: true })
@@ -56,7 +57,7 @@ async function bundleOf(folder, out) {
 }
 
 /** Runs the runner until it is through, or stops it once a mutant takes too long. @returns the mutant it hung on */
-function runRunner(bundle, list, onMessage) {
+function runRunner(bundle, list, onMessage, endAfterMs = longestMs) {
   return new Promise((resolve) => {
     const child = fork(join(home, 'scripts/mutation/runner.mjs'), [bundle, list], { cwd: home, silent: true })
     let current
@@ -66,7 +67,7 @@ function runRunner(bundle, list, onMessage) {
       clearTimeout(clock)
       onMessage(message)
       current = message.kind === 'begin' ? message.id : undefined
-      if (current !== undefined) clock = setTimeout(() => child.kill('SIGKILL'), longestMs)
+      if (current !== undefined) clock = setTimeout(() => child.kill('SIGKILL'), endAfterMs)
     })
     child.on('exit', () => {
       clearTimeout(clock)
@@ -92,10 +93,11 @@ async function mutateFolder(folder) {
     const ids = mutants.map(({ id }) => id).filter((id) => reached.has(id))
     const killed = new Set()
     for (let from = 0; ids.some((id) => id >= from);) {
-      writeFileSync(list, JSON.stringify({ ids, from, coverage: coverage.byTest }))
-      const hung = await runRunner(bundle, list, (message) => {
+      writeFileSync(list, JSON.stringify({ ids, from, coverage: coverage.byTest, order: coverage.order }))
+      const told = (message) => {
         if (message.kind === 'end' && message.isKilled) killed.add(message.id)
-      })
+      }
+      const hung = await runRunner(bundle, list, told, Math.max(longestMs, longestRuns * coverage.tookMs))
       if (hung === undefined) break
       // A loop without an end is noticed by whoever waits for it.
       killed.add(hung)

@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
 
 const [bundle, listFile] = process.argv.slice(2)
-const { ids, from, coverage } = JSON.parse(readFileSync(listFile, 'utf8'))
+const { ids, from, coverage, order } = JSON.parse(readFileSync(listFile, 'utf8'))
 
 let active = 0
 let reached
@@ -20,6 +20,7 @@ await import(pathToFileURL(bundle).href)
 
 const tests = []
 mocha.suite.eachTest((test) => tests.push(test))
+const suites = mocha.suite.suites
 const failed = []
 const run = () =>
   new Promise((resolve) => {
@@ -34,9 +35,19 @@ if (coverage === undefined) {
     byTest[tests.indexOf(this.currentTest)] = [...reached]
     reached = undefined
   })
+  const begunMs = performance.now()
   await run()
-  await tell({ kind: 'coverage', failed, byTest: tests.map((_, index) => byTest[index] ?? []) })
+  const tookMs = performance.now() - begunMs
+  const msOf = (suite) => {
+    let sum = 0
+    suite.eachTest(({ duration }) => (sum += duration ?? 0))
+    return sum
+  }
+  const order = suites.map((_, index) => index).sort((a, b) => msOf(suites[a]) - msOf(suites[b]))
+  await tell({ kind: 'coverage', failed, tookMs, order, byTest: tests.map((_, index) => byTest[index] ?? []) })
 } else {
+  // The first failure ends a run, and most mutants fail in a quick suite already.
+  mocha.suite.suites = order.map((index) => suites[index])
   const sets = coverage.map((list) => new Set(list))
   for (const id of ids) {
     if (id < from) continue

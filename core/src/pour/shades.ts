@@ -73,9 +73,8 @@ export function shadesAt(look: Look, pots: readonly PotShade[], batter: BatterTi
     const strength = look === 'pour' && isGreen(pot.hex) ? wetGreen : strengths[look]
     const own = seen ? absorptionOf(seen) : scaled(absorptionOf(pot.hex), strength)
     const kept = look === 'week_4' && pot.fades ? scaled(own, leftOfFading) : own
-    const tinted = kept.map((band, at) =>
-      Math.max(0, band + (tint[at] ?? 0) - (usual[at] ?? 0)),
-    ) as unknown as Absorption
+    const tintedAt = (band: 0 | 1 | 2): number => Math.max(0, kept[band] + tint[band] - usual[band])
+    const tinted: Absorption = [tintedAt(0), tintedAt(1), tintedAt(2)]
     const bled =
       look === 'week_4' && !pot.bleeds
         ? mixAbsorptions([
