@@ -65,7 +65,7 @@ const addAdditive = (): void => {
     <RemovableRow
       v-for="(liquid, index) in values.liquids"
       :key="index"
-      :label="`Take liquid ${index + 1} away`"
+      :what="`liquid ${index + 1}`"
       @remove="liquids.remove(index)"
     >
       <div class="parts" data-test="liquid">
@@ -114,7 +114,7 @@ const addAdditive = (): void => {
     <RemovableRow
       v-for="(additive, index) in values.additives"
       :key="index"
-      :label="`Take additive ${index + 1} away`"
+      :what="`additive ${index + 1}`"
       @remove="additives.remove(index)"
     >
       <div class="parts" data-test="additive">

@@ -126,7 +126,7 @@ function take(): void {
     <RemovableRow
       v-for="(line, index) in lines"
       :key="index"
-      :label="`Take wish ${index + 1} away`"
+      :what="`wish ${index + 1}`"
       @remove="lines.splice(index, 1)"
     >
       <div class="wish" data-test="wish">

@@ -36,7 +36,7 @@ function addNext(): void {
     v-for="(row, index) in rows"
     :key="index"
     class="mb-3"
-    :label="`Take mould ${index + first} away`"
+    :what="`mould ${index + first}`"
     @remove="remove(index)"
   >
     <v-select

@@ -3,16 +3,16 @@ import { mdiClose } from '@mdi/js'
 
 /** A row of fields that can be taken away. */
 defineProps<{
-  /** What the button does, for those who hear the page: “Take North rack away”. */
-  label: string
+  /** Whose row it is, for those who hear the page: “North rack”. */
+  what: string
 }>()
 defineEmits<{ remove: [] }>()
 </script>
 
 <template>
-  <div class="row removable" role="group">
+  <div class="row removable" role="group" :aria-label="what">
     <slot />
-    <v-btn :icon="mdiClose" size="small" variant="text" :aria-label="label" @click="$emit('remove')" />
+    <v-btn :icon="mdiClose" size="small" variant="text" :aria-label="`Take ${what} away`" @click="$emit('remove')" />
   </div>
 </template>
 

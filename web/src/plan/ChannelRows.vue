@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useErrorOf } from '@/parts/errorOf'
 import QuantityField from '@/parts/QuantityField.vue'
+import RemovableRow from '@/parts/RemovableRow.vue'
 import { useRows } from '@/parts/useRows'
-import { mdiClose, mdiPlus } from '@mdi/js'
+import { mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
 import { channelNames } from '@vendange/contract'
 
@@ -16,7 +17,13 @@ const barsRange = { min: 0, max: 5000 }
 <template>
   <fieldset>
     <legend class="eyebrow">Channels</legend>
-    <div v-for="(row, index) in rows" :key="index" class="row swatch">
+    <RemovableRow
+      v-for="(row, index) in rows"
+      :key="index"
+      class="swatch"
+      :what="`channel ${index + 1}`"
+      @remove="remove(index)"
+    >
       <v-select
         :model-value="row.channel"
         :items="channelNames"
@@ -31,14 +38,7 @@ const barsRange = { min: 0, max: 5000 }
         :error="errorOf(`channels[${index}].bars`)"
         @update:model-value="set(index, { bars: $event })"
       />
-      <v-btn
-        :icon="mdiClose"
-        size="small"
-        variant="text"
-        :aria-label="`Take channel ${index + 1} away`"
-        @click="remove(index)"
-      />
-    </div>
+    </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" @click="add({ channel: 'Web', bars: 24 })">Channel</v-btn>
   </fieldset>
 </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useErrorOf } from '@/parts/errorOf'
+import RemovableRow from '@/parts/RemovableRow.vue'
 import { useRows } from '@/parts/useRows'
-import { mdiClose, mdiPlus } from '@mdi/js'
+import { mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
 import { audiences } from '@vendange/contract'
 
@@ -19,7 +20,13 @@ const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.r
 <template>
   <fieldset>
     <legend class="eyebrow">May buy earlier</legend>
-    <div v-for="(row, index) in rows" :key="index" class="row swatch">
+    <RemovableRow
+      v-for="(row, index) in rows"
+      :key="index"
+      class="swatch"
+      :what="`early moment ${index + 1}`"
+      @remove="remove(index)"
+    >
       <v-select
         :model-value="row.audience"
         :items="audiences"
@@ -33,14 +40,7 @@ const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.r
         :error-messages="errorOf(`early[${index}].local`) ?? []"
         @update:model-value="set(index, { local: $event })"
       />
-      <v-btn
-        :icon="mdiClose"
-        size="small"
-        variant="text"
-        :aria-label="`Take early moment ${index + 1} away`"
-        @click="remove(index)"
-      />
-    </div>
+    </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" @click="add(firstMoment())">Early moment</v-btn>
   </fieldset>
 </template>

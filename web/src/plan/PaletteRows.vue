@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useErrorOf } from '@/parts/errorOf'
+import RemovableRow from '@/parts/RemovableRow.vue'
 import { useRows } from '@/parts/useRows'
-import { mdiClose, mdiPlus } from '@mdi/js'
+import { mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
 
 /** The colours that a collection shares. */
@@ -13,7 +14,7 @@ const { set, add, remove } = useRows(rows)
 <template>
   <fieldset>
     <legend class="eyebrow">Palette</legend>
-    <div v-for="(row, index) in rows" :key="index" class="row swatch">
+    <RemovableRow v-for="(row, index) in rows" :key="index" class="swatch" :what="row.name" @remove="remove(index)">
       <input
         :value="row.hex"
         type="color"
@@ -26,14 +27,7 @@ const { set, add, remove } = useRows(rows)
         :error-messages="errorOf(`palette[${index}].name`) ?? []"
         @update:model-value="set(index, { name: $event })"
       />
-      <v-btn
-        :icon="mdiClose"
-        size="small"
-        variant="text"
-        :aria-label="`Take ${row.name} away`"
-        @click="remove(index)"
-      />
-    </div>
+    </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" @click="add({ name: `colour ${rows.length + 1}`, hex: '#9A7224' })"
       >Colour</v-btn
     >

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useErrorOf } from '@/parts/errorOf'
+import RemovableRow from '@/parts/RemovableRow.vue'
 import { useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
-import { mdiClose, mdiPlus } from '@mdi/js'
+import { mdiPlus } from '@mdi/js'
 import type { NewDesign } from '@vendange/contract'
 import { channelNames } from '@vendange/contract'
 
@@ -20,7 +21,13 @@ function add(): void {
 
 <template>
   <div>
-    <div v-for="(result, index) in results" :key="index" class="row result">
+    <RemovableRow
+      v-for="(result, index) in results"
+      :key="index"
+      class="result"
+      :what="`channel ${index + 1}`"
+      @remove="rows.remove(index)"
+    >
       <v-select
         :model-value="result.channel"
         :items="channelNames"
@@ -51,21 +58,13 @@ function add(): void {
         :error="errorOf(`results[${index}].days`)"
         @update:model-value="rows.set(index, { days: $event })"
       />
-      <v-btn
-        :icon="mdiClose"
-        size="small"
-        variant="text"
-        :aria-label="`Take channel ${index + 1} away`"
-        @click="rows.remove(index)"
-      />
-    </div>
+    </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" @click="add">What a channel sold</v-btn>
   </div>
 </template>
 
 <style scoped>
 .result {
-  flex-wrap: nowrap;
   margin: 8px 0;
 }
 </style>

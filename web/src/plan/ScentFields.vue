@@ -134,7 +134,7 @@ const removePart = (index: number): void =>
         v-for="(part, index) in parts"
         :key="index"
         class="mt-3"
-        :label="`Take ${part.name} out of the blend`"
+        :what="`${part.name} of the blend`"
         @remove="removePart(index)"
       >
         <v-text-field

@@ -21,7 +21,7 @@ const kinds = [
 <template>
   <section class="sheet stack">
     <h2>Cutting tools and labels</h2>
-    <RemovableRow v-for="(tool, at) in tools" :key="at" :label="`Take ${tool.name} away`" @remove="remove(at)">
+    <RemovableRow v-for="(tool, at) in tools" :key="at" :what="tool.name" @remove="remove(at)">
       <div class="tool">
         <v-text-field
           :model-value="tool.name"

@@ -21,7 +21,7 @@ const season = useSeason()
     v-for="(exception, index) in days"
     :key="index"
     class="exception"
-    :label="`Take day ${index + 1} away`"
+    :what="`day ${index + 1}`"
     @remove="remove(index)"
   >
     <v-text-field

@@ -34,12 +34,7 @@ const add = (): void => {
   <section class="sheet stack">
     <h2>Claims of your own</h2>
     <p class="quiet">Besides vegan, palm-free and free of nuts. Each names the ingredients that break it.</p>
-    <RemovableRow
-      v-for="(claim, index) in claims"
-      :key="claim.key"
-      :label="`Take ${claim.name} away`"
-      @remove="rows.remove(index)"
-    >
+    <RemovableRow v-for="(claim, index) in claims" :key="claim.key" :what="claim.name" @remove="rows.remove(index)">
       <v-text-field
         :model-value="claim.name"
         class="claim"

@@ -25,7 +25,7 @@ function setStart(index: number, text: string): void {
 <template>
   <section class="sheet stack">
     <h2>What a season must fit into</h2>
-    <RemovableRow v-for="(rack, index) in racks" :key="index" :label="`Take ${rack.name} away`" @remove="remove(index)">
+    <RemovableRow v-for="(rack, index) in racks" :key="index" :what="rack.name" @remove="remove(index)">
       <v-text-field
         :model-value="rack.name"
         :label="`Rack ${index + 1}`"

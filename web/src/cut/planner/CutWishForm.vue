@@ -95,12 +95,7 @@ const labelled = computed(() => {
       :wet-g="labelled.wetG"
       @thickness="setPiece(0, { thicknessMm: $event })"
     />
-    <RemovableRow
-      v-for="(piece, at) in wish.pieces"
-      :key="at"
-      :label="`Take ${piece.name} away`"
-      @remove="removePiece(at)"
-    >
+    <RemovableRow v-for="(piece, at) in wish.pieces" :key="at" :what="piece.name" @remove="removePiece(at)">
       <div class="piece" data-test="piece">
         <v-text-field :model-value="piece.name" label="Piece" @update:model-value="setPiece(at, { name: $event })" />
         <QuantityField

@@ -46,7 +46,7 @@ function up(index: number): void {
     <RemovableRow
       v-for="(line, index) in lines"
       :key="index"
-      :label="`Take move ${index + 1} away`"
+      :what="`move ${index + 1}`"
       @remove="lines = lines.filter((_, at) => at !== index)"
     >
       <MoveRow
