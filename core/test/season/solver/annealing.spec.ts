@@ -1,0 +1,117 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { randomFrom } from '../../../src/random'
+import type { SeasonProblem } from '../../../src/season'
+import { checkPlan, dayOptions } from '../../../src/season'
+import type { AnnealingSchedule, Best } from '../../../src/season/solver/annealing'
+import { anneal, keepIfBetter } from '../../../src/season/solver/annealing'
+import { Workload } from '../../../src/season/solver/workload'
+import { leastCost, smallSeasons } from '../smallSeason'
+
+const usual: AnnealingSchedule = { moves: 1500, hot: 20, cold: 0.2, startWeight: 0.5 }
+const bestOf = (load: Workload): Best => ({ place: load.place.slice(), cost: load.cost, excess: load.excess })
+
+/** A search over a small season; the first batch stays where it is where there are others. */
+function searched(problem: SeasonProblem, seed: number, schedule: AnnealingSchedule) {
+  const batches = problem.batches.filter((batch) => dayOptions(problem, batch).length > 0)
+  const season = { ...problem, batches }
+  const options = batches.map((batch) => dayOptions(problem, batch))
+  const load = new Workload(season, batches, options, () => 0)
+  const begun = bestOf(load)
+  const [best, coldBest] = [bestOf(load), { ...bestOf(load), cost: Infinity, excess: Infinity }]
+  const active = Int32Array.from(batches.keys()).slice(batches.length > 1 ? 1 : 0)
+  anneal(load, active, { from: 0, to: problem.days }, schedule, randomFrom(seed), best, coldBest)
+  const planOf = (place: Int32Array) => ({
+    pours: batches.map(({ id }, index) => ({ id, ...load.daysOf(place[index]!) })),
+  })
+  return { season, load, begun, best, coldBest, active, planOf }
+}
+
+const seasons = smallSeasons(5).filter((problem) =>
+  problem.batches.some((batch) => dayOptions(problem, batch).length > 0),
+)
+
+describe('anneal', () => {
+  it('ends where its sums say, keeps the best it met, and leaves what does not take part', () => {
+    fc.assert(
+      fc.property(seasons, fc.nat(1000), (problem, seed) => {
+        const { season, load, begun, best, active, planOf } = searched(problem, seed, usual)
+        expect(load.cost).to.be.closeTo(checkPlan(season, planOf(load.place)).cost, 1e-4)
+        expect(best.cost).to.be.closeTo(checkPlan(season, planOf(best.place)).cost, 1e-4)
+        expect(checkPlan(season, planOf(best.place)).isFeasible).to.equal(best.excess < 1e-6)
+        expect(best.excess).to.be.at.most(begun.excess + 1e-6)
+        if (Math.abs(best.excess - begun.excess) < 1e-6) expect(best.cost).to.be.at.most(begun.cost + 1e-6)
+        expect(best.excess < load.excess + 1e-6).to.equal(true)
+        season.batches.forEach((_, index) => {
+          if (!active.includes(index)) expect(load.place[index]).to.equal(begun.place[index])
+        })
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('comes to the best plan of a small season from wherever it begins', () => {
+    fc.assert(
+      fc.property(smallSeasons(3), fc.nat(1000), (problem, seed) => {
+        const batches = problem.batches.filter((batch) => dayOptions(problem, batch).length > 0)
+        fc.pre(batches.length > 0)
+        const season = { ...problem, batches }
+        const load = new Workload(
+          season,
+          batches,
+          batches.map((batch) => dayOptions(season, batch)),
+          () => 0,
+        )
+        const best = bestOf(load)
+        const all = Int32Array.from(batches.keys())
+        anneal(load, all, { from: 0, to: season.days }, { ...usual, moves: 6000 }, randomFrom(seed), best, bestOf(load))
+        const least = leastCost(season)
+        expect(best.excess < 1e-6).to.equal(least !== undefined)
+        if (least !== undefined) expect(best.cost).to.be.closeTo(least, 1e-4)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('takes nothing worse once it is cold', () => {
+    fc.assert(
+      fc.property(seasons, fc.nat(1000), (problem, seed) => {
+        const cold = { moves: 400, hot: 1e-9, cold: 1e-9, startWeight: 20 }
+        const { load, begun, best } = searched(problem, seed, cold)
+        const worth = ({ cost, excess }: Pick<Best, 'cost' | 'excess'>): number => cost + 20 * excess
+        expect(worth(load)).to.be.at.most(worth(begun) + 1e-4)
+        expect(worth(load)).to.be.at.most(worth(best) + 1e-4)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('tells the best of its cold end apart from that of its hot one', () => {
+    fc.assert(
+      fc.property(seasons, fc.nat(1000), (problem, seed) => {
+        const hot = searched(problem, seed, { ...usual, moves: 200, hot: 9, cold: 8 })
+        expect(hot.coldBest.cost).to.equal(Infinity)
+        const cold = searched(problem, seed, { ...usual, moves: 200, hot: 0.9, cold: 0.8 })
+        expect(cold.coldBest.excess).to.be.at.least(cold.best.excess - 1e-6)
+        if (cold.load.place.some((option, index) => option !== cold.begun.place[index]))
+          expect(cold.coldBest.cost).to.be.below(Infinity)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})
+
+describe('keepIfBetter', () => {
+  it('puts breaking less before costing less, and takes nothing that is only as good', () => {
+    const of = (cost: number, excess: number): Best => ({ place: new Int32Array(1), cost, excess })
+    const isKept = (cost: number, excess: number, best: Best): boolean =>
+      keepIfBetter({ ...of(cost, excess) } as Workload, best)
+    expect(isKept(90, 0, of(50, 1))).to.equal(true)
+    expect(isKept(10, 2, of(50, 1))).to.equal(false)
+    expect(isKept(49, 1, of(50, 1))).to.equal(true)
+    expect(isKept(50, 1, of(50, 1))).to.equal(false)
+    const best = of(50, 1)
+    isKept(49, 0, best)
+    expect(best).to.deep.include({ cost: 49, excess: 0 })
+  })
+})
