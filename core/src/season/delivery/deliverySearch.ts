@@ -239,7 +239,8 @@ export class DeliverySearch {
       else lack[rule].push(day)
       return false
     })
-    return [...this.placed.values()].filter(
+    // In the order in which they came, not in that of what was tried before: the same question has the same answer.
+    return [...this.standing.values()].filter(
       (placement) => !this.fixed.has(placement.id) && !this.moved.has(placement.id) && this.uses(placement, lack),
     )
   }

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { Placement, SeasonProblem } from '../../../src/season'
 import { checkPlan, deliveryDate, deliveryHolds, slackOf, solveSeason } from '../../../src/season'
+import { DeliverySearch } from '../../../src/season/delivery/deliverySearch'
 import { aBatch, aSeason, everyPlan, smallSeasons } from '../smallSeason'
 
 interface FullPlan {
@@ -55,8 +56,8 @@ const asked = (most: number, wished: number) =>
 
 describe('deliveryDate', () => {
   for (const { wished, most, numRuns } of [
-    { wished: ['b0'], most: 3, numRuns: 40 },
-    { wished: ['b0', 'b1'], most: 4, numRuns: 25 },
+    { wished: ['b0'], most: 3, numRuns: 150 },
+    { wished: ['b0', 'b1'], most: 4, numRuns: 60 },
   ])
     it(`promises ${wished.length} as a full re-plan does when nothing else may move, and when all may`, function () {
       this.timeout(60_000)
@@ -143,5 +144,24 @@ describe('deliveryDate', () => {
     const huge = { ...aSeason, batches: [{ ...aBatch, pourHours: 20 }] }
     expect(deliveryDate(huge, [], ['a']).asPlanned).to.equal(undefined)
     expect(deliveryDate(aSeason, [], []).asPlanned).to.equal(undefined)
+  })
+})
+
+describe('DeliverySearch', () => {
+  it('leaves every batch where it stood, whatever it has tried', () => {
+    fc.assert(
+      fc.property(asked(4, 1), fc.nat(12), ({ problem, standing }, first) => {
+        const search = new DeliverySearch(problem, standing, ['b0'], [])
+        const look = (due: number) => [search.asPlannedBy(due, 500), search.withMovesBy(due, 2, 500)]
+        const dues = [first, ...Array.from({ length: search.latest + 1 }, (_, due) => due)]
+        const found = dues.map(look)
+        const fresh = dues.map((due) => {
+          const other = new DeliverySearch(problem, standing, ['b0'], [])
+          return [other.asPlannedBy(due, 500), other.withMovesBy(due, 2, 500)]
+        })
+        expect(found).to.deep.equal(fresh)
+      }),
+      { numRuns: 60 },
+    )
   })
 })
