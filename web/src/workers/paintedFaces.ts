@@ -33,9 +33,10 @@ async function openFor(painterName: string): Promise<IDBPDatabase<FacesShape>> {
  * @param painterName changes with the code that paints
  */
 export function paintedFaces(painterName: string): (key: string, paint: () => Promise<Blob>) => Promise<Blob> {
-  const opened = openFor(painterName).catch(() => undefined)
+  // A painter of whole insides never asks for a face, and opens nothing.
+  let opened: Promise<IDBPDatabase<FacesShape> | undefined> | undefined
   return async (key, paint) => {
-    const db = await opened
+    const db = await (opened ??= openFor(painterName).catch(() => undefined))
     const kept = await db?.get('faces', key).catch(() => undefined)
     if (kept) return kept
     const face = await paint()
