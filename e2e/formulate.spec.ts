@@ -140,7 +140,7 @@ test('a blend of scents is held to the limit of each of its parts', async ({ pag
 
 test('a batch that does not fit the pot is weighed part by part, and its sheet is a PDF', async ({ page }) => {
   await page.goto(`${workshop.url}/workshop`)
-  await saving(page, () => type(page, 'Largest pot, ml', '1300'))
+  await saving(page, () => type(page, 'Largest pot', '1300'))
   const batch = (await season()).batches.find(({ name }) => name === 'Lantern Glass')
   const path = `/api/batches/${batch?.id ?? ''}`
   await page.goto(`${workshop.url}/pour/${batch?.id ?? ''}`)

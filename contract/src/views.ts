@@ -5,7 +5,7 @@ import type { Sentence } from '@vendange/core/findings'
 import type { PourTiming } from '@vendange/core/pour'
 import type { LoafEvent, LoafState, Whereabouts } from '@vendange/core/loaf'
 import type { PourLookedBack } from '@vendange/core/plan'
-import type { CureSchool } from '@vendange/core/recipe'
+import type { CureSchool, KnownDensity } from '@vendange/core/recipe'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection } from './schemas/collection'
@@ -79,6 +79,8 @@ export interface SeasonView {
   readonly ownFats: readonly SavedOwnFat[]
   /** Own fats, and those that the certificates of the lots at hand narrow; the table has the others. */
   readonly knownFats: readonly Fat[]
+  /** Densities that the stores state; the table has the usual ones. */
+  readonly knownDensities: readonly KnownDensity[]
   readonly collections: readonly SavedCollection[]
   readonly designs: readonly SavedDesign[]
   readonly orders: readonly SavedOrder[]

@@ -77,6 +77,7 @@ const workshop = {
   largestPotMl: 0,
   lyeJugMl: 0,
   scaleResolutionG: 1,
+  lyeRounding: 'down',
   potLoss: 0.02,
   cureLoss: 0.11,
   soapingTemperatureC: 43,

@@ -28,6 +28,8 @@ export const workedMould = {
 
 export const workedSettings: BatchSettings & { soapingTemperatureC: number } = {
   scaleResolutionG: 1,
+  // What these figures were worked with; rounding down has tests of its own.
+  lyeRounding: 'nearest',
   potLoss: 0.02,
   cureLoss: 0.11,
   soapingTemperatureC: 43,

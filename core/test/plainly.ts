@@ -11,6 +11,8 @@ function quantityTold(quantity: Quantity): string {
       return `${roundTo(quantity.mm, 2)} mm`
     case 'volume':
       return `${roundTo(quantity.ml, 1)} ml`
+    case 'density':
+      return `${quantity.gMl} g/ml`
     case 'temperature':
       return `${quantity.c} °C`
     case 'share':

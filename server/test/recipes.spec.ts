@@ -67,6 +67,8 @@ describe('fats of the workshop’s own', () => {
         leadDays: 3,
         packSize: 1000,
         perBar: 0,
+        densityGMl: null,
+        inci: '',
         notes: '',
       },
     })
@@ -100,6 +102,8 @@ describe('fats of the workshop’s own', () => {
           leadDays: 3,
           packSize: 0,
           perBar: 0,
+          densityGMl: null,
+          inci: '',
           notes: '',
         },
       }),

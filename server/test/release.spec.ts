@@ -168,7 +168,7 @@ describe('from release to the last bar', () => {
   it('adds up what the pots of one pour took of a delivery', async () => {
     const { api } = workshop
     const ingredient = await api(endpoints.ingredients.create, {
-      body: { kind: 'colourant', name: 'amber', ref: '', leadDays: 5, packSize: 100, perBar: 0, notes: '' },
+      body: { kind: 'colourant', name: 'amber', ref: '', leadDays: 5, packSize: 100, perBar: 0, densityGMl: null, inci: '', notes: '' },
     })
     const lot = await api(endpoints.lots.create, {
       body: { ...delivery, lotNumber: 'C-1', ingredientId: ingredient.id },
@@ -196,6 +196,8 @@ describe('from release to the last bar', () => {
         leadDays: 5,
         packSize: 1000,
         perBar: 0,
+        densityGMl: null,
+        inci: '',
         notes: '',
       },
     })

@@ -41,7 +41,8 @@ describe('the run sheet on paper', () => {
     const texts = textsOf(runSheetDocument(view, details).content as Content)
     expect(texts).to.include.members(['The day before', 'The days after', 'Weigh the fats', 'Lye', 'Pour'])
     expect(texts.find((text) => text.startsWith('Freeze'))).to.match(/^Freeze \d+ g of oat milk in cubes\.$/)
-    expect(texts.filter((text) => text === `${view.plan.weights.naohG} g`)).to.have.length(1)
+    // Once where it is weighed, and once in the list of all that goes in.
+    expect(texts.filter((text) => text === `${view.plan.weights.naohG} g`)).to.have.length(2)
     expect(texts.some((text) => text.includes('never water into lye'))).to.equal(true)
   })
 

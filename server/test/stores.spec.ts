@@ -13,6 +13,8 @@ const oliveOil: NewIngredient = {
   leadDays: 5,
   packSize: 1000,
   perBar: 0,
+  densityGMl: null,
+  inci: '',
   notes: '',
 }
 const aLot: Omit<NewLot, 'ingredientId'> = {

@@ -2,6 +2,7 @@ import { formatDay } from '@vendange/core/calendar'
 import type { LimitKind, Quantity } from '@vendange/core/findings'
 import { formatMoney, gramsPerOunce, roundTo, toUnit, withoutDust } from '@vendange/core/units'
 import type { Reading } from './reading'
+import { densityUnitOf, volumeUnitOf } from './reading'
 
 const numberFormats = new Map<string, Intl.NumberFormat>()
 
@@ -81,6 +82,13 @@ function lengthWords(mm: number, reading: Reading, round: Rounding = onStep): st
   return `${told} in`
 }
 
+/** To 1 ml or 0.1 fl oz as a jug shows it; of less than a spoon or two a digit more. */
+function volumeWords(ml: number, reading: Reading): string {
+  const unit = volumeUnitOf(reading)
+  const digits = (unit === 'ml' ? 0 : 1) + (Math.abs(ml) < 10 ? 1 : 0)
+  return `${figureWords(toUnit('volume', ml, unit), digits, reading)} ${unit}`
+}
+
 /** An end of a range in the workshop's unit, rounded into the range so that typing what it says is taken. */
 function limitWords(of: LimitKind, base: number, end: 'least' | 'most', reading: Reading): string {
   const round = end === 'least' ? upTo : downTo
@@ -102,7 +110,9 @@ function limitWords(of: LimitKind, base: number, end: 'least' | 'most', reading:
     case 'money':
       return formatMoney(base, reading.currency)
     case 'volume':
-      return `${told(base, 1)} ml`
+      return `${told(toUnit('volume', base, volumeUnitOf(reading)), 1)} ${volumeUnitOf(reading)}`
+    case 'density':
+      return `${told(toUnit('density', base, densityUnitOf(reading)), 2)} ${densityUnitOf(reading)}`
     case 'count':
       return told(base, 0)
     case 'number':
@@ -127,7 +137,9 @@ export function quantityWords(quantity: Quantity, reading: Reading): string {
     case 'length':
       return lengthWords(quantity.mm, reading)
     case 'volume':
-      return `${figureWords(quantity.ml, quantity.ml < 10 ? 1 : 0, reading)} ml`
+      return volumeWords(quantity.ml, reading)
+    case 'density':
+      return `${figureWords(toUnit('density', quantity.gMl, densityUnitOf(reading)), 3, reading)} ${densityUnitOf(reading)}`
     case 'temperature':
       return `${figureWords(toUnit('temperature', quantity.c, reading.temperatureUnit), 0, reading)} ${reading.temperatureUnit}`
     case 'share':

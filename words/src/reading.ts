@@ -28,6 +28,14 @@ export const plainReading: Reading = {
   locale: 'en-GB',
 }
 
+/** What volumes are told in: who weighs in ounces pours in fluid ounces. */
+export const volumeUnitOf = ({ massUnit }: Pick<Reading, 'massUnit'>): 'ml' | 'fl oz' =>
+  massUnit === 'oz' ? 'fl oz' : 'ml'
+
+/** What densities are told in. */
+export const densityUnitOf = ({ massUnit }: Pick<Reading, 'massUnit'>): 'g/ml' | 'oz/fl oz' =>
+  massUnit === 'oz' ? 'oz/fl oz' : 'g/ml'
+
 /** What of a workshop's settings decides how it reads. */
 export interface ReadingSettings {
   readonly massUnit: Reading['massUnit']

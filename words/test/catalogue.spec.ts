@@ -43,6 +43,7 @@ const samples: Readonly<Record<string, Quantity>> = {
   barMass: quantity.barMass(98.6),
   length: quantity.length(63.7),
   volume: quantity.volume(1234.5),
+  density: quantity.density(1.42),
   temperature: quantity.temperature(43.4),
   share: quantity.share(0.0537),
   hours: quantity.hours(2.25),
@@ -96,7 +97,10 @@ describe('the catalogue of sentences', () => {
     expect(wrong).to.deep.equal([])
   })
 
-  const unitOfTheOtherKind = { metric: /\d (oz|in|°F)\b|\$/, imperial: /\d (g|kg|mm|cm|°C)(?![\w/])|€/ }
+  const unitOfTheOtherKind = {
+    metric: /\d (oz|fl oz|in|°F)\b|\$/,
+    imperial: /\d (g|kg|mm|cm|ml|g\/ml|°C)(?![\w/])|€|\b(kilos?|litres?|millilitres?)\b/,
+  }
   const wrongPlural =
     /\b1 (bars|loaves|moulds|trays|days|moves|pots|kinds|jugs|batches|characters|times)\b|\b(0|2|21) (bar|loaf|mould|tray|day|move|pot|jug|batch|character)\b|\b(0|2|21) is\b|\b1 are\b/
   for (const code of Object.keys(catalogue)) {

@@ -40,7 +40,7 @@ export const mouldSchema = object({
   topWidthMm: optionalSize(),
   logCount: unusedOrWithin('count', logCountRange).integer().required(),
   cavityCount: unusedOrWithin('count', cavityCountRange).integer().required(),
-  cavityMl: unusedOrWithin('number', cavityRange).required(),
+  cavityMl: unusedOrWithin('volume', cavityRange).required(),
   /** Found with water, or learned from pours. */
   measuredMl: optionalSize(),
   barThicknessMm: within('length', barThicknessRange).required(),

@@ -153,9 +153,9 @@ export const designSchema = object({
     .max(8)
     .required(),
   /** Taken up by embeds, a column or dividers in all moulds together, ml. */
-  displacedMl: within('number', batterMlRange).required(),
+  displacedMl: within('volume', batterMlRange).required(),
   /** Kept back for piping or the top, above the fill line, ml. */
-  topMl: within('number', batterMlRange).required(),
+  topMl: within('volume', batterMlRange).required(),
   barsWanted: wholeWithin('count', barsRange).required(),
   labelMassG: within('mass', labelMassRange).required(),
   bevelled: boolean().required(),

@@ -1,5 +1,6 @@
 import { ingredientKinds, mostStoresRows, repeatedLots } from '@vendange/core/stores'
 import { findFat, isOwnFatKey } from '@vendange/core/fats'
+import { densityRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
 import { said } from '../said'
@@ -25,6 +26,10 @@ export const ingredientSchema = object({
   leadDays: wholeWithin('days', deliveryDaysRange).required(),
   packSize: amount(),
   perBar: within('number', perBarRange).required(),
+  /** g/ml, where the workshop knows better than the table. */
+  densityGMl: within('density', densityRange).nullable().defined().default(null),
+  /** Its INCI name or colour index number, as it stands on a label. */
+  inci: string().max(200).defined().default(''),
   notes: freeText(),
 })
   .noUnknown()

@@ -1,7 +1,7 @@
 import { isTimeZone } from '@vendange/core/calendar'
 import { toolKinds } from '@vendange/core/cutting'
 import { labelStyles } from '@vendange/core/release'
-import { cureLossRange, potLossRange } from '@vendange/core/recipe'
+import { cureLossRange, lyeRoundings, potLossRange } from '@vendange/core/recipe'
 import { scaleResolutionRange } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
@@ -135,9 +135,11 @@ export const workshopSchema = object({
   bufferDays: wholeWithin('days', bufferDaysRange).required(),
   pricing: pricingSchema,
   /** What the largest pot and the lye jug hold with room to stir, ml; 0: not known. */
-  largestPotMl: within('number', vesselRange).required(),
-  lyeJugMl: within('number', vesselRange).required(),
+  largestPotMl: within('volume', vesselRange).required(),
+  lyeJugMl: within('volume', vesselRange).required(),
   scaleResolutionG: within('mass', scaleResolutionRange).required(),
+  /** Down keeps the superfat at the recipe's at the least. */
+  lyeRounding: string().oneOf(lyeRoundings).required(),
   potLoss: within('share', potLossRange).required(),
   cureLoss: within('share', cureLossRange).required(),
   soapingTemperatureC: within('temperature', soapingTemperatureRange).required(),

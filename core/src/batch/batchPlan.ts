@@ -1,6 +1,6 @@
 import type { Sentence } from '../findings'
 import { sentence } from '../findings'
-import type { Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
+import type { LyeRounding, Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
 import type { PotColour, WeighedPot } from './pots'
 
 /** One kind of mould that a batch fills. */
@@ -32,6 +32,8 @@ export interface BatchPlan {
   /** Batter of one loaf, g, when the plan is followed to the gram. */
   readonly loafBatterG: number
   readonly scaleResolutionG: number
+  /** Batches begun before there was a choice have none: to the nearest step. */
+  readonly lyeRounding?: LyeRounding
   /** In how many pots it is made, and in how many jugs the lye of each; one of each where nothing is said. */
   readonly vessels?: { readonly pots: number; readonly jugs: number }
   /** Of the batter; batches begun before pots were stated in ml have none. */

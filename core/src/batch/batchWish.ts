@@ -1,6 +1,6 @@
 import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
-import type { Recipe, ScentUse } from '../recipe'
+import type { LyeRounding, Recipe, ScentUse } from '../recipe'
 import type { PotColour } from './pots'
 
 /** Some moulds of one kind. */
@@ -36,6 +36,8 @@ export interface BatchWish extends Omit<DesignWish, 'name'> {
 export interface BatchSettings {
   /** Smallest step of the workshop's scale, g. */
   readonly scaleResolutionG: number
+  /** @default 'down' */
+  readonly lyeRounding?: LyeRounding
   /** Share of the batter made that stays in pots and on tools, within {@link potLossRange}. */
   readonly potLoss: number
   /** Share of its mass that a bar is expected to lose in the cure, within {@link cureLossRange}. */

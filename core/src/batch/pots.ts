@@ -52,21 +52,37 @@ export interface PotSplit {
 }
 
 /** What each pot asks for, g, and nothing yet for the one that takes the rest. */
-const askedG = ({ portion = 'share', amount = 0, share }: PotColour, { batterG, densityGMl }: PotSplit): number =>
+const askedG = (
+  { portion = 'share', amount = 0, share }: PotColour,
+  { batterG, densityGMl }: Pick<PotSplit, 'batterG' | 'densityGMl'>,
+): number =>
   ({ share: share * batterG, mass: amount, volume: amount * densityGMl, rest: 0 })[portion]
 
 /** Sizes of the pots, g. The one that takes the rest, else the last, takes what the others leave. */
-function potSizes(colours: readonly PotColour[], split: PotSplit): readonly number[] {
+function potSizes(
+  colours: readonly PotColour[],
+  split: Pick<PotSplit, 'batterG' | 'densityGMl'>,
+  round: (massG: number) => number,
+): readonly number[] {
   const rest = colours.findIndex(({ portion }) => portion === 'rest')
   const takesRest = rest < 0 ? colours.length - 1 : rest
   let leftG = split.batterG
   const sizes = colours.map((colour, index) => {
     if (index === takesRest) return 0
-    const potG = Math.min(leftG, roundToScale(askedG(colour, split), split.stepG))
+    const potG = Math.min(leftG, round(askedG(colour, split)))
     leftG = withoutDust(leftG - potG)
     return potG
   })
   return sizes.map((potG, index) => (index === takesRest ? leftG : potG))
+}
+
+/** The part of a batter that each pot takes, before any rounding. @param split g, and g/ml */
+export function potSharesOf(
+  colours: readonly PotColour[],
+  split: Pick<PotSplit, 'batterG' | 'densityGMl'>,
+): readonly number[] {
+  const sizes = potSizes(colours, split, (massG) => massG)
+  return sizes.map((sizeG) => (split.batterG > 0 ? sizeG / split.batterG : 0))
 }
 
 /** Shares the scent out by the size of the pots and what each gets a gram. */
@@ -87,10 +103,10 @@ function scentOfPots(colours: readonly PotColour[], sizes: readonly number[], sc
 /**
  * Splits the batter into pots by share, mass, volume or the rest. What is poured out of the batter, what wets the
  * colourants and the scent add up to all of it, to the gram. Colourant is reckoned by all that is in its pot and comes on
- * top; its volume, below one percent, is left out.
+ * top: `batterOfVolume` leaves it room.
  */
 export function splitIntoPots(colours: readonly PotColour[], split: PotSplit): readonly WeighedPot[] {
-  const sizes = potSizes(colours, split)
+  const sizes = potSizes(colours, split, (massG) => roundToScale(massG, split.stepG))
   const scents = scentOfPots(colours, sizes, split.scentG)
   const pots = colours.map((colour, index) => {
     const potG = sizes[index] ?? 0

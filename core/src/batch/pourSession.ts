@@ -151,6 +151,7 @@ function partsFor(plan: BatchPlan, fats: readonly WeighedFat[]): Omit<Targets, '
     densityGMl: densityOf(plan),
     bars: barsPlanned,
     stepG: scaleResolutionG,
+    lyeRounding: plan.lyeRounding ?? 'nearest',
   })
   return { ...rest, naohG: lye.naohG, kohG: lye.kohG, liquids: lye.liquids }
 }

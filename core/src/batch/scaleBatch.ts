@@ -15,7 +15,7 @@ import {
 } from '../recipe'
 import { assertWithin, roundToScale } from '../units'
 import type { BatchSettings, BatchWish } from './batchWish'
-import { batterPerGramOfFats } from './batterVolume'
+import { batterOfVolume, densityOfBatter } from './batterVolume'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
 import type { WeighedPot } from './pots'
 import { checkPots } from './pots'
@@ -56,6 +56,7 @@ export interface ScaledBatch {
   readonly weights: BatchWeights
   /** Superfat that the weighed lye leaves. */
   readonly band: SuperfatBand
+  /** Of the batter as it goes into the pots, g/ml. */
   readonly densityGMl: number
   /** Batter that the moulds take, the top included, ml. */
   readonly mouldsMl: number
@@ -144,26 +145,32 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
   assertWithin('cureLoss', cureLoss, cureLossRange)
   assertWithin('mouldCount', mouldCount, { min: 1, max: 50 })
 
-  const scentRate = scent?.rate ?? 0
-  const perGram = batterPerGramOfFats(recipe, scentRate)
-  const densityGMl = perGram.massG / perGram.volumeMl
-  const parts = [{ mould, count: mouldCount }, ...(wish.more ?? [])].map((one): MouldPart => {
-    const { bars: barsPerMould, restMm, barMl } = barsOfMould(one.mould)
-    const barWetG = barMl * densityGMl
-    const mouldMl = fillVolumeMl(one.mould)
-    return { count: one.count, barsPerMould, restMm, mouldMl, barWetG, barCuredG: barWetG * (1 - cureLoss) }
-  })
-  const heldMl = parts.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
+  const kinds = [{ mould, count: mouldCount }, ...(wish.more ?? [])].map((one) => ({
+    count: one.count,
+    ...barsOfMould(one.mould),
+    mouldMl: fillVolumeMl(one.mould),
+  }))
+  const heldMl = kinds.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
   const mouldsMl = heldMl - (wish.displacedMl ?? 0) + (wish.topMl ?? 0)
   const madeMl = Math.max(0, mouldsMl) / (1 - potLoss)
+  const bars = kinds.reduce((sum, { count, bars: each }) => sum + count * each, 0)
+  const batter = batterOfVolume(recipe, { scent, colours: wish.colours, bars }, madeMl)
+  const densityGMl = batter.batterMl > 0 ? batter.batterG / batter.batterMl : 0
+  const barGMl = densityOfBatter(batter)
+  const parts = kinds.map(({ count, bars: barsPerMould, restMm, barMl, mouldMl }): MouldPart => {
+    const barWetG = barMl * barGMl
+    return { count, barsPerMould, restMm, mouldMl, barWetG, barCuredG: barWetG * (1 - cureLoss) }
+  })
   const fats = blendOf(recipe).map(({ fat, share }) => ({
     fat,
-    massG: roundToScale((madeMl / perGram.volumeMl) * share, scaleResolutionG),
+    massG: roundToScale(batter.fatsG * share, scaleResolutionG),
   }))
 
-  const bars = parts.reduce((sum, { count, barsPerMould }) => sum + count * barsPerMould, 0)
   const stepG = scaleResolutionG
-  const made = weightsForFats(fats, recipe, { scentRate, colours: wish.colours, densityGMl, bars, stepG })
+  const scentRate = scent?.rate ?? 0
+  const { colours } = wish
+  const { lyeRounding = 'down' } = settings
+  const made = weightsForFats(fats, recipe, { scentRate, colours, densityGMl, bars, stepG, lyeRounding })
   const { fatsG, lye, waterG, additives, scentG, batterG, pots } = made
   const barWetG = Math.min(...parts.map((part) => part.barWetG))
   const barCuredG = barWetG * (1 - cureLoss)

@@ -1,6 +1,7 @@
 import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import type { Recipe } from '../recipe'
+import { plainName } from '../recipe'
 import type { BatchPlan, MouldOfPlan } from './batchPlan'
 import type { BatchSettings, DesignWish, MouldsOfKind } from './batchWish'
 import type { ScaledBatch } from './scaleBatch'
@@ -46,6 +47,8 @@ export function batchPlan(source: BatchSource): BatchPlan {
   const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
   // The span that the bench warns by is that of the lots at hand when it began.
   const knownFats = recipe.knownFats?.filter(({ key }) => fats.some(({ fatKey }) => fatKey === key))
+  const named = new Set([...(liquids ?? []), ...(additives ?? []), ...design.colours].map(({ name }) => plainName(name)))
+  const knownDensities = recipe.knownDensities?.filter(({ kind, name }) => kind === 'scent' || named.has(plainName(name)))
   return {
     designName: design.name,
     recipe: {
@@ -53,7 +56,7 @@ export function batchPlan(source: BatchSource): BatchPlan {
       superfat,
       lyeConcentration,
       naohPurity,
-      ...given({ kohShare, kohPurity, liquids, additives, school, oven, knownFats }),
+      ...given({ kohShare, kohPurity, liquids, additives, school, oven, knownFats, knownDensities }),
     },
     scent: design.scent,
     colours: design.colours,
@@ -64,6 +67,7 @@ export function batchPlan(source: BatchSource): BatchPlan {
     moulds,
     loafBatterG: moulds[0]?.batterG ?? 0,
     scaleResolutionG: settings.scaleResolutionG,
+    lyeRounding: settings.lyeRounding ?? 'down',
     densityGMl,
     vessels,
     soapingTemperatureC: settings.soapingTemperatureC,

@@ -6,7 +6,8 @@ import type { Mould } from '../mould'
 import { barThicknessRange, fillVolumeMl, filledTo, shapeOf } from '../mould'
 import type { Recipe } from '../recipe'
 import { isWithin } from '../units'
-import { batterPerGramOfFats } from './batterVolume'
+import type { BatterParts } from './batterVolume'
+import { batterOfFats, batterOfVolume, densityOfBatter } from './batterVolume'
 import type { BatchSettings, MouldsOfKind } from './batchWish'
 
 /** What a batch is scaled to. */
@@ -105,6 +106,12 @@ function withBarsOf<M extends Mould & BarCut>(
   }
 }
 
+const barsIn = (kinds: readonly MouldsOfKind[]): number =>
+  kinds.reduce((sum, { mould, count }) => sum + barsOfMould(mould).bars * count, 0)
+
+/** What hangs on the bars of the moulds, and these on it again, settles in a few rounds. */
+const rounds = 8
+
 /**
  * The moulds as they have to be filled, counted and cut for what the batch is scaled to. All that is weighed then follows
  * from them by `scaleBatch`: forward from moulds to masses, and here backward from bars or masses to moulds.
@@ -117,13 +124,12 @@ export function mouldsFor<M extends Mould & BarCut>(
   kinds: readonly MouldsOfKind<M>[],
   recipe: Recipe,
   { potLoss, cureLoss }: Pick<BatchSettings, 'potLoss' | 'cureLoss'>,
-  scentRate = 0,
+  holds: Omit<BatterParts, 'bars'> = {},
 ): AimedMoulds<M> {
   const [first, ...others] = kinds
   if (!first || aim.by === 'moulds') return { kinds, findings: [] }
   if (aim.by === 'bars') {
-    const barsOf = ({ mould, count }: MouldsOfKind): number => barsOfMould(mould).bars * count
-    const wanted = aim.bars - others.reduce((sum, kind) => sum + barsOf(kind), 0)
+    const wanted = aim.bars - barsIn(others)
     const each = barsOfMould(first.mould).bars
     if (each === 0)
       return {
@@ -132,14 +138,33 @@ export function mouldsFor<M extends Mould & BarCut>(
       }
     return { kinds: [{ ...first, count: Math.max(1, Math.ceil(wanted / each)) }, ...others], findings: [] }
   }
-  const { massG, volumeMl } = batterPerGramOfFats(recipe, scentRate)
-  if (aim.by === 'label') {
-    const aimed = kinds.map((kind) => withBarsOf(kind, (aim.labelMassG / (1 - cureLoss) / massG) * volumeMl))
-    return { kinds: aimed.map(({ kind }) => kind), findings: aimed.flatMap(({ findings }) => findings) }
+  const bestOf = (at: readonly MouldsOfKind<M>[]): AimedMoulds<M> => {
+    const parts = { ...holds, bars: barsIn(at) }
+    if (aim.by === 'label') {
+      const density = densityOfBatter(batterOfVolume(recipe, parts, volumeOf(at) / (1 - potLoss)))
+      const aimed = kinds.map((kind) => withBarsOf(kind, aim.labelMassG / (1 - cureLoss) / density))
+      return { kinds: aimed.map(({ kind }) => kind), findings: aimed.flatMap(({ findings }) => findings) }
+    }
+    const { batterMl, colourantsMl } = batterOfFats(recipe, parts, fatsOf(aim, recipe, parts))
+    return filledWith(kinds, (batterMl + colourantsMl) * (1 - potLoss))
   }
-  const share = aim.by === 'fat' ? (recipe.fats.find(({ fatKey }) => fatKey === aim.fatKey)?.share ?? 0) : 1
-  const ofAllG = aim.by === 'fat' ? aim.massG : aim.batterG / massG
-  // Of a fat that is not in it, any mass makes nothing.
-  const fatsG = share > 0 ? ofAllG / share : 0
-  return filledWith(kinds, fatsG * volumeMl * (1 - potLoss))
+  let best = bestOf(kinds)
+  for (let round = 1; round < rounds; round++) best = bestOf(best.kinds)
+  return best
+}
+
+/** Fats for a mass of batter, or for all that is left of one of them, g. */
+function fatsOf(
+  aim: Extract<ScaleAim, { readonly by: 'mass' | 'fat' }>,
+  recipe: Recipe,
+  parts: BatterParts,
+): number {
+  if (aim.by === 'fat') {
+    const share = recipe.fats.find(({ fatKey }) => fatKey === aim.fatKey)?.share ?? 0
+    // Of a fat that is not in it, any mass makes nothing.
+    return share > 0 ? aim.massG / share : 0
+  }
+  const byTheBarG = batterOfFats(recipe, parts, 0).batterG
+  const perGramG = batterOfFats(recipe, parts, 1).batterG - byTheBarG
+  return Math.max(0, aim.batterG - byTheBarG) / perGramG
 }

@@ -1,4 +1,4 @@
-import type { Lye, Recipe, WeighedAdditive, WeighedFat } from '../recipe'
+import type { Lye, LyeRounding, Recipe, WeighedAdditive, WeighedFat } from '../recipe'
 import { additivesFor, lyeFor, usualSchool, wettingG } from '../recipe'
 import { roundToScale, withoutDust } from '../units'
 import type { PotColour, WeighedPot } from './pots'
@@ -25,6 +25,7 @@ export interface BatchParts {
   readonly bars: number
   /** Smallest step of the scale, g. */
   readonly stepG: number
+  readonly lyeRounding: LyeRounding
 }
 
 /** The part of the scent that goes into the pots: all of it where it goes in last. */
@@ -42,10 +43,10 @@ export function scentIntoPotsG({ school }: Pick<Recipe, 'school'>, scentG: numbe
 export function weightsForFats(
   fats: readonly WeighedFat[],
   recipe: Recipe,
-  { scentRate, colours, densityGMl, bars, stepG }: BatchParts,
+  { scentRate, colours, densityGMl, bars, stepG, lyeRounding }: BatchParts,
 ): WeightsForFats {
   const fatsG = withoutDust(fats.reduce((sum, { massG }) => sum + massG, 0))
-  const lye = lyeFor(fats, recipe, stepG)
+  const lye = lyeFor(fats, recipe, stepG, lyeRounding)
   const liquidsG = lye.liquids.reduce((sum, { massG }) => sum + massG, 0)
   const bareG = fatsG + lye.naohG + lye.kohG + lye.plainWaterG + liquidsG
   const additives = additivesFor(recipe, { fatsG, batterG: bareG, bars })

@@ -90,7 +90,7 @@ export function checkOwnFat(fat: OwnFat): readonly Finding[] {
     findings.push(
       refuse(
         'density_range',
-        { least: quantity.figure(fatDensityRange.min), most: quantity.figure(fatDensityRange.max) },
+        { least: quantity.least('density', fatDensityRange.min), most: quantity.most('density', fatDensityRange.max) },
         'densityGMl',
       ),
     )

@@ -8,7 +8,9 @@ export type Quantity =
   | { readonly kind: 'bar_mass'; readonly g: number }
   /** Told to 0.5 mm or 1/16 in. */
   | { readonly kind: 'length'; readonly mm: number }
+  /** Told to 1 ml or 0.1 fl oz, of what is little to a tenth of it. */
   | { readonly kind: 'volume'; readonly ml: number }
+  | { readonly kind: 'density'; readonly gMl: number }
   | { readonly kind: 'temperature'; readonly c: number }
   /** A fraction, told in per cent with so many digits after the point at most. */
   | { readonly kind: 'share'; readonly share: number; readonly digits: number }
@@ -21,9 +23,9 @@ export type Quantity =
   /** "Thu 11 Mar"; with the year when it is not this one. */
   | { readonly kind: 'day'; readonly day: string }
 
-/** What a range may be of, by its base unit: g, mm, °C, fraction, h, d, pieces, cents, ml, bare. */
+/** What a range may be of, by its base unit: g, mm, ml, g/ml, °C, fraction, h, d, pieces, cents, bare. */
 export type LimitKind =
-  'mass' | 'length' | 'temperature' | 'share' | 'hours' | 'days' | 'count' | 'money' | 'volume' | 'number'
+  'mass' | 'length' | 'volume' | 'density' | 'temperature' | 'share' | 'hours' | 'days' | 'count' | 'money' | 'number'
 
 /** What fills a place in a sentence. Several of them are told as "a, b and c". */
 export type Param = string | number | Quantity | Sentence | Series | readonly Param[]
@@ -65,6 +67,8 @@ export const quantity = {
   length: (mm: number): Quantity => ({ kind: 'length', mm }),
   /** @param ml a volume, ml */
   volume: (ml: number): Quantity => ({ kind: 'volume', ml }),
+  /** @param gMl a density, g/ml */
+  density: (gMl: number): Quantity => ({ kind: 'density', gMl }),
   /** @param c a temperature, °C */
   temperature: (c: number): Quantity => ({ kind: 'temperature', c }),
   /** @param share a fraction @param digits after the point of the percentage, at most */

@@ -2,7 +2,7 @@ import type { ContentKey, Fat } from '../fats'
 import { contentsOfFat } from '../fats'
 import type { Finding } from '../findings'
 import { warn } from '../findings'
-import { fatOf } from '../recipe'
+import { fatOf, plainName } from '../recipe'
 
 /** What a collection may promise of everything in it. */
 export const promiseKeys = ['vegan', 'palm_free', 'nut_free'] as const
@@ -53,10 +53,9 @@ const knownClaims: readonly Claim[] = promiseKeys.map((key) => ({
   isBrokenBy: ({ contains }) => contains.includes(breaks[key]),
 }))
 
-const plain = (text: string): string => text.trim().toLowerCase()
 const asClaim = ({ key, name, without }: OwnClaim): Claim => {
-  const names = new Set(without.map(plain))
-  return { key, ownName: name, isBrokenBy: (ingredient) => names.has(plain(ingredient.name)) }
+  const names = new Set(without.map(plainName))
+  return { key, ownName: name, isBrokenBy: (ingredient) => names.has(plainName(ingredient.name)) }
 }
 
 /** Promises that a soap breaks, naming the ingredient. What an ingredient contains is as its certificate was entered. */

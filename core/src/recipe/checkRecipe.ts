@@ -2,6 +2,7 @@ import type { Finding } from '../findings'
 import { quantity, refuse, sentence, warn } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
+import { isSalt } from './densities'
 import { naohForPortions } from './naohForPortions'
 import { alkaliFor, asPureNaohG, usualKohPurity } from './lye'
 import {
@@ -115,6 +116,26 @@ function checkOtherParts(recipe: Recipe): Finding[] {
   return findings
 }
 
+/** From so much salt, as a share of the fats, a loaf sets like a salt bar. An estimate. */
+const saltBarFrom = 0.25
+/** So much lauric and myristic acid, as a share of the fats, foams in spite of salt: about 80 % of coconut. An estimate. */
+const foamInSalt = 0.5
+
+/** What much salt does to a loaf and to its lather. */
+function checkSalt(recipe: Recipe): readonly Finding[] {
+  const { additives, groups, fatsG } = recipeFigures(recipe, 1000)
+  const saltG = additives.reduce((sum, { name, massG }) => (isSalt(name) ? sum + massG : sum), 0)
+  if (saltG < saltBarFrom * fatsG) return []
+  const foam = groups.find(({ group }) => group.key === 'foam')?.share ?? 0
+  const sets = warn('salt_bar', { salt: quantity.share(saltG / fatsG, 0) }, 'additives')
+  const lathersLittle = warn(
+    'salt_little_foam',
+    { foam: quantity.share(foam, 0), least: quantity.share(foamInSalt, 0) },
+    'fats',
+  )
+  return foam < foamInSalt ? [sets, lathersLittle] : [sets]
+}
+
 /** Whether enough water is left for the alkali to dissolve in, and how to split the liquids when it is not. */
 function checkDissolving(recipe: Recipe): readonly Finding[] {
   const { naohG, kohG, dissolvingWaterG, allWaterG } = recipeFigures(recipe, 1000)
@@ -160,7 +181,7 @@ export function checkRecipe(recipe: Recipe): readonly Finding[] {
   findings.push(...checkOtherParts(recipe))
   if (fatsAreSound && findings.length === 0 && recipe.superfat < 0) findings.push(refuseLyeAboveFats(recipe))
   if (findings.length > 0) return findings
-  findings.push(...checkDissolving(recipe))
+  findings.push(...checkDissolving(recipe), ...checkSalt(recipe))
 
   const weighed = blendOf(recipe).map(({ fat, share }) => ({ fat, massG: share * 1000 }))
   const band = superfatBand(weighed, asPureNaohG(alkaliFor(weighed, recipe), recipe))

@@ -1,5 +1,6 @@
 export * from './additives'
 export * from './checkRecipe'
+export * from './densities'
 export * from './differences'
 export * from './editing'
 export * from './lye'

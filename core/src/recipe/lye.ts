@@ -36,16 +36,27 @@ export function asPureNaohG({ naohG, kohG }: Alkali, recipe: Pick<Recipe, 'naohP
   return naohG * recipe.naohPurity + kohG * (recipe.kohPurity ?? usualKohPurity) * (naohMolarMass / kohMolarMass)
 }
 
+/** How alkali is rounded to the scale: down, so that the superfat is never below the recipe's, or to the nearest step. */
+export const lyeRoundings = ['down', 'nearest'] as const
+export type LyeRounding = (typeof lyeRoundings)[number]
+
 /**
  * Alkali for weighed fats, mole for mole shared between NaOH and KOH. Rounded to the scale, and never above what the
  * fats take at no superfat.
  *
  * @param stepG step of the scale, g; 0 for figures that are not rounded
+ * @param rounding of the alkali to that step
  * @throws {RangeError} if a mass, the superfat, a purity or the share of KOH is out of range
  */
-export function alkaliFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0): Alkali {
-  const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
+export function alkaliFor(
+  fats: readonly WeighedFat[],
+  recipe: Recipe,
+  stepG = 0,
+  rounding: LyeRounding = 'down',
+): Alkali {
   const floor = (massG: number): number => (stepG > 0 ? floorToScale(Math.max(0, massG), stepG) : Math.max(0, massG))
+  const round = (massG: number): number =>
+    stepG > 0 && rounding === 'nearest' ? roundToScale(massG, stepG) : floor(massG)
   const kohShare = recipe.kohShare ?? 0
   const kohPurity = recipe.kohPurity ?? usualKohPurity
   assertWithin('superfat', recipe.superfat, superfatRange)
@@ -65,11 +76,17 @@ export function alkaliFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0
  * The lye for weighed fats, the way in for whatever is made: alkali as `alkaliFor` has it, with its water, part of which other liquids may bring.
  *
  * @param stepG step of the scale, g; 0 for figures that are not rounded
+ * @param rounding of the alkali to that step; all else goes to the nearest
  * @throws {RangeError} as `alkaliFor` does, and if the concentration is out of range
  */
-export function lyeFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0): Lye {
+export function lyeFor(
+  fats: readonly WeighedFat[],
+  recipe: Recipe,
+  stepG = 0,
+  rounding: LyeRounding = 'down',
+): Lye {
   const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
-  const alkali = alkaliFor(fats, recipe, stepG)
+  const alkali = alkaliFor(fats, recipe, stepG, rounding)
   const { lyeConcentration } = recipe
   assertWithin('lyeConcentration', lyeConcentration, lyeConcentrationRange)
   const allWaterG = round(((alkali.naohG + alkali.kohG) * (1 - lyeConcentration)) / lyeConcentration)

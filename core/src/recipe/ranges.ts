@@ -27,11 +27,11 @@ export const kohShareRange: Range = { min: 0, max: 0.6 }
 export const kohPurityRange: Range = { min: 0.8, max: 1 }
 /** Mass fraction of water in a liquid, from honey to skimmed milk. */
 export const waterShareRange: Range = { min: 0.1, max: 1 }
-/** Most of an additive that a batch takes: as a share of fats or of batter, or in g for each bar. Estimates. */
+/** Most of an additive that a batch takes, salt bars among them: as a share of fats or of batter, or in g for each bar. */
 export const additiveRateRanges: Readonly<Record<'fats' | 'batter' | 'bar', Range>> = {
-  fats: { min: 0, max: 0.3 },
-  batter: { min: 0, max: 0.2 },
-  bar: { min: 0, max: 20 },
+  fats: { min: 0, max: 1.5 },
+  batter: { min: 0, max: 1 },
+  bar: { min: 0, max: 200 },
 }
 /** Mass of water or fat to the mass that it wets. */
 export const wettingRatioRange: Range = { min: 0, max: 10 }

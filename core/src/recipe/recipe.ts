@@ -1,5 +1,6 @@
 import type { ContentKey, Fat } from '../fats'
 import { findFat } from '../fats'
+import type { KnownDensity } from './densities'
 import type { School } from './school'
 import { roundTo } from '../units'
 
@@ -54,6 +55,8 @@ export interface Recipe {
   readonly additives?: readonly RecipeAdditive[]
   /** Fats as the workshop has them, narrowed by certificates. They go before the table. @default none */
   readonly knownFats?: readonly Fat[]
+  /** Densities that the workshop's stores know. They go before the table. @default none */
+  readonly knownDensities?: readonly KnownDensity[]
   /** How it is made. @default usualSchool */
   readonly school?: School
   /** Whether the loaves gel in an oven overnight. @default false */

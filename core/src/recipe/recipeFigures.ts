@@ -2,22 +2,24 @@ import type { GroupShare } from '../fats'
 import { fattyAcidProfile, liquidShare } from '../fats'
 import type { WeighedAdditive } from './additives'
 import { additivesFor, wettingG } from './additives'
-import type { Lye, WaterFigures } from './lye'
-import { asPureNaohG, dissolvingWaterG, lyeFor, waterFigures } from './lye'
+import type { Lye, LyeRounding, WaterFigures } from './lye'
+import { alkaliFor, asPureNaohG, dissolvingWaterG, lyeFor, waterFigures } from './lye'
 import type { Recipe } from './recipe'
 import { blendOf } from './recipe'
 import type { SuperfatBand } from './superfatBand'
 import { superfatBand } from './superfatBand'
 
-/** What a recipe comes to for a given mass of fats, before any rounding to a scale. */
+/** What a recipe comes to for a given mass of fats. */
 export interface RecipeFigures extends Lye {
   readonly fatsG: number
   /** Fats, alkali, water and liquids, without what is added, g. */
   readonly batterG: number
-  /** Grams of alkali for each gram of fats. */
+  /** Grams of alkali for each gram of fats, before any rounding. */
   readonly alkaliPerFats: number
   /** Those stated by the bar are left out: how many bars there are shows when it is scaled. */
   readonly additives: readonly WeighedAdditive[]
+  /** Part of the plain water that wets additives, g. */
+  readonly wettingWaterG: number
   /** Water that the alkali is dissolved in. */
   readonly dissolvingWaterG: number
   readonly water: WaterFigures
@@ -30,25 +32,38 @@ export interface RecipeFigures extends Lye {
 }
 
 /**
+ * What a recipe comes to.
+ *
  * @param fatsG mass of all fats in g
+ * @param stepG step of the scale that its lye is rounded to, g; 0 for figures that are not rounded
+ * @param rounding of the alkali to that step
  * @throws {RangeError} if the recipe would be refused by `checkRecipe`
  */
-export function recipeFigures(recipe: Recipe, fatsG: number): RecipeFigures {
+export function recipeFigures(
+  recipe: Recipe,
+  fatsG: number,
+  stepG = 0,
+  rounding: LyeRounding = 'down',
+): RecipeFigures {
   const blend = blendOf(recipe)
   const weighed = blend.map(({ fat, share }) => ({ fat, massG: share * fatsG }))
-  const lye = lyeFor(weighed, recipe)
+  const lye = lyeFor(weighed, recipe, stepG, rounding)
   const alkaliG = lye.naohG + lye.kohG
+  const exact = alkaliFor(weighed, recipe)
+  const alkaliPerFats = (exact.naohG + exact.kohG) / fatsG
   const liquidsG = lye.liquids.reduce((sum, { massG }) => sum + massG, 0)
   const batterG = fatsG + alkaliG + lye.plainWaterG + liquidsG
   const additives = additivesFor(recipe, { fatsG, batterG, bars: 0 }).filter(({ massG }) => massG > 0)
+  const wettingWaterG = wettingG(additives, 'water')
   return {
     ...lye,
     fatsG,
     batterG,
-    alkaliPerFats: alkaliG / fatsG,
+    alkaliPerFats,
     additives,
-    dissolvingWaterG: dissolvingWaterG(lye, wettingG(additives, 'water')),
-    water: waterFigures(recipe.lyeConcentration, alkaliG / fatsG),
+    wettingWaterG,
+    dissolvingWaterG: dissolvingWaterG(lye, wettingWaterG),
+    water: waterFigures(recipe.lyeConcentration, alkaliPerFats),
     band: superfatBand(weighed, asPureNaohG(lye, recipe)),
     ...fattyAcidProfile(blend),
     liquidShare: liquidShare(blend),

@@ -1,6 +1,8 @@
 import type { Finding } from '../findings'
 import { quantity, refuse, warn } from '../findings'
 import { roundTo, roundToScale } from '../units'
+import type { KnownDensity } from './densities'
+import { densityOfScent } from './densities'
 
 /** What a scent does to batter, as far as the workshop has seen. */
 export const scentBehaviours = ['unknown', 'slows', 'calm', 'speeds', 'races', 'curdles'] as const
@@ -31,12 +33,17 @@ export interface ScentUse {
   readonly allergens?: readonly { readonly name: string; readonly share: number }[] | undefined
 }
 
-/** Density reckoned for a scent that has none of its own, g/ml. A convention of the house. */
-export const usualScentDensityGMl = 0.95
-
 /** The scents that are weighed: those of a blend, or the scent itself. Of a blend its own limit is what they leave. */
 const weighedParts = ({ name, supplierLimit, parts = [] }: ScentUse): readonly ScentPart[] =>
   parts.length > 0 ? parts : [{ name, share: 1, supplierLimit }]
+
+/** Volume of one gram of a scent, ml: of a blend that of its parts together. */
+export function scentMlPerG(scent: ScentUse, knownDensities: readonly KnownDensity[] = []): number {
+  return weighedParts(scent).reduce(
+    (sum, { name, share }) => sum + share / densityOfScent(name, knownDensities).densityGMl,
+    0,
+  )
+}
 
 /**
  * A scent as it is weighed, one entry for each part of a blend, g. The last takes what rounding leaves.

@@ -1,4 +1,5 @@
 import type { BatchPlan } from '../batch'
+import { wettingOf } from '../batch'
 import type { Day } from '../calendar'
 import { addDays } from '../calendar'
 import { fatOf } from '../recipe'
@@ -78,7 +79,7 @@ export function labelIngredients(
     (sum, { name, massG }) => sum + massG * (recipe.liquids?.find((one) => one.name === name)?.waterShare ?? 0),
     0,
   )
-  add('Aqua', Math.max(0, weights.waterG + liquidWaterG + reactedG - wet * cureLoss), 'water')
+  add('Aqua', Math.max(0, weights.waterG + wettingOf(weights).waterG + liquidWaterG + reactedG - wet * cureLoss), 'water')
   for (const { name, massG } of liquids) {
     const waterShare = recipe.liquids?.find((one) => one.name === name)?.waterShare ?? 0
     add(name, massG * (1 - waterShare), 'additive')

@@ -1,3 +1,6 @@
+import type { DensityKind, KnownDensity } from '../recipe'
+import { plainName } from '../recipe'
+
 export const ingredientKinds = [
   'fat',
   'alkali',
@@ -34,6 +37,23 @@ export interface Ingredient {
   readonly packSize: number
   /** Pieces for each bar, of packaging. */
   readonly perBar: number
+  /** g/ml, where the workshop knows better than the table; null: it does not. */
+  readonly densityGMl: number | null
+  /** Its INCI name or colour index number, as it stands on a label; empty: not known. */
+  readonly inci: string
+}
+
+/** Kinds that take up room in a batter by a density of their own; a fat's own is among its figures. */
+export const densityKinds = ['additive', 'liquid', 'scent', 'colourant'] as const satisfies readonly DensityKind[]
+
+/** What the stores know of densities. */
+export function densitiesKnown(
+  ingredients: readonly Pick<Ingredient, 'kind' | 'name' | 'densityGMl'>[],
+): readonly KnownDensity[] {
+  return ingredients.flatMap(({ kind: of, name, densityGMl }) => {
+    const kind = densityKinds.find((one) => one === of)
+    return kind === undefined || densityGMl === null ? [] : [{ kind, name, densityGMl }]
+  })
 }
 
 /** What is counted in pieces; all else is weighed in g. */
@@ -41,12 +61,9 @@ export function isCounted(kind: IngredientKind): boolean {
   return kind === 'packaging' || kind === 'stamp'
 }
 
-/** One thing under whatever letters and spaces it was written with. */
-const plain = (name: string): string => name.trim().toLowerCase().replace(/\s+/g, ' ')
-
 /** By what a need and the ingredient that meets it find each other. @example ingredientKey('fat', 'olive') // 'fat:olive' */
 export function ingredientKey(kind: IngredientKind, refOrName: string): string {
-  return `${kind}:${plain(refOrName)}`
+  return `${kind}:${plainName(refOrName)}`
 }
 
 /** The key of an ingredient on the shelf: by the fat or scent that it is, else by its name. */

@@ -9,6 +9,8 @@ import { parseNumber } from './parseNumber'
 export type QuantityKind =
   | 'mass' // g
   | 'length' // mm
+  | 'volume' // ml
+  | 'density' // g/ml
   | 'temperature' // °C
   | 'share' // fraction 0 to 1, typed as %
   | 'hours' // h
@@ -35,6 +37,8 @@ const scaled = (symbol: string, names: readonly string[], factor: number): Unit 
 export const gramsPerOunce = 28.349523125
 /** Exact by definition (international yard and pound agreement, 1959). */
 export const millimetresPerInch = 25.4
+/** The fluid ounce of the United States: a 128th of the gallon of 231 cubic inches, exact by definition. */
+export const millilitresPerFluidOunce = (231 * 16.387064) / 128
 
 const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
   mass: [
@@ -49,6 +53,19 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
     scaled('m', ['m', 'metre', 'metres', 'meter', 'meters'], 1000),
     scaled('in', ['in', 'inch', 'inches', '"', '″'], millimetresPerInch),
     scaled('ft', ['ft', 'foot', 'feet'], millimetresPerInch * 12),
+  ],
+  volume: [
+    scaled('ml', ['ml', 'millilitre', 'millilitres', 'milliliter', 'milliliters', 'cc'], 1),
+    scaled('l', ['l', 'litre', 'litres', 'liter', 'liters'], 1000),
+    scaled('fl oz', ['fl oz', 'floz', 'fl. oz', 'fluid ounce', 'fluid ounces'], millilitresPerFluidOunce),
+    scaled('cups', ['cup', 'cups'], millilitresPerFluidOunce * 8),
+    scaled('qt', ['qt', 'quart', 'quarts'], millilitresPerFluidOunce * 32),
+    scaled('tsp', ['tsp', 'teaspoon', 'teaspoons'], millilitresPerFluidOunce / 6),
+    scaled('tbsp', ['tbsp', 'tablespoon', 'tablespoons'], millilitresPerFluidOunce / 2),
+  ],
+  density: [
+    scaled('g/ml', ['g/ml', 'g/cm3', 'g/cm³', 'kg/l'], 1),
+    scaled('oz/fl oz', ['oz/fl oz', 'oz/floz'], gramsPerOunce / millilitresPerFluidOunce),
   ],
   temperature: [
     scaled('°C', ['c', '°c', 'celsius'], 1),
@@ -74,6 +91,8 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
 const examples: Readonly<Record<QuantityKind, Param>> = {
   mass: quantity.mass(12 * gramsPerOunce),
   length: quantity.length(10 * millimetresPerInch),
+  volume: quantity.volume(16 * millilitresPerFluidOunce),
+  density: quantity.density(1.4),
   temperature: quantity.temperature(40),
   share: quantity.share(0.05),
   hours: quantity.hours(1.5),
@@ -163,6 +182,8 @@ function usualDigits(kind: QuantityKind, symbol: string): number {
   if (kind === 'share' || kind === 'temperature' || kind === 'mass')
     return symbol === 'oz' || symbol === 'lb' || symbol === 'kg' ? 2 : 1
   if (symbol === 'in') return 2
+  if (kind === 'density') return 3
+  if (symbol === 'ml') return 1
   if (kind === 'length') return 1
   return kind === 'count' ? 0 : 2
 }

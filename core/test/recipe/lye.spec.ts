@@ -143,11 +143,47 @@ describe('additivesFor', () => {
   })
 
   it('is refused where it is more than a batch takes', () => {
-    expect(codes({ ...plain, additives: [{ ...salt, rate: 0.4 }] })).to.deep.equal(['additive_range'])
+    expect(codes({ ...plain, additives: [{ ...salt, rate: 1.6 }] })).to.deep.equal(['additive_range'])
     expect(codes({ ...plain, additives: [{ ...clay, wetting: { with: 'fat', ratio: 40 } }] })).to.include(
       'wetting_range',
     )
     expect(codes({ ...plain, kohShare: 0.9 })).to.deep.equal(['koh_share_range'])
     expect(codes({ ...plain, kohPurity: 1.4 })).to.deep.equal(['koh_purity_range'])
+  })
+})
+
+describe('a salt bar', () => {
+  const salt = { name: 'Sea salt', place: 'trace', wetting: null, contains: [] } as const
+  const salted = (fats: Recipe['fats'], rate: number): readonly string[] =>
+    codes({ ...plain, fats, additives: [{ ...salt, basis: 'fats', rate }] })
+  const coconut = [{ fatKey: 'coconut', share: 1 }]
+
+  it('may hold half as much salt again as fats, and is told to set within hours', () => {
+    expect(salted(coconut, 1.5)).to.deep.equal(['salt_bar'])
+    expect(salted(coconut, 0.25)).to.deep.equal(['salt_bar'])
+    expect(salted(coconut, 0.24)).to.deep.equal([])
+  })
+
+  it('lathers little without much coconut', () => {
+    // Coconut has 48 + 19 = 67 % of lauric and myristic acid, less what does not saponify: 70 % of it is below a half.
+    const blend = (share: number) => [
+      { fatKey: 'coconut', share },
+      { fatKey: 'olive', share: 1 - share },
+    ]
+    expect(salted(blend(0.7), 0.8)).to.deep.equal(['salt_bar', 'salt_little_foam'])
+    expect(salted(blend(0.85), 0.8)).to.deep.equal(['salt_bar'])
+  })
+})
+
+describe('lye on a coarse scale', () => {
+  it('goes down, so that the superfat is never below the recipe’s, unless the maker wants the nearest step', () => {
+    // 1000 g take 134.3 g of NaOH (0.95 · 141.4 …) whatever the blend: on steps of 5 g down, else to the nearest.
+    const exact = alkaliFor(kilo, plain).naohG
+    for (const stepG of [0.1, 1, 5, 14.17]) {
+      const { naohG } = alkaliFor(kilo, plain, stepG)
+      expect(naohG).to.be.at.most(exact + 1e-9)
+      expect(naohG).to.be.above(exact - stepG)
+      expect(Math.abs(alkaliFor(kilo, plain, stepG, 'nearest').naohG - exact)).to.be.at.most(stepG / 2 + 1e-9)
+    }
   })
 })

@@ -15,6 +15,8 @@ const olive: Ingredient = {
   leadDays: 5,
   packSize: 0,
   perBar: 0,
+  densityGMl: null,
+  inci: '',
 }
 const lot = (
   id: string,

@@ -4,7 +4,6 @@ import type { BatchSummary, SavedDesign, SavedMaker, SavedMould, SavedRecipe, Sa
 import type { BatchPlan, BatchSource, PourPart } from '@vendange/core/batch'
 import { batchPlan, sourceOfPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
-import type { Fat } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
 import type { WorkingHours } from '@vendange/core/season'
 import { batchDays, batchDemand, daysAsHappened, workingHours } from '@vendange/core/season'
@@ -14,8 +13,8 @@ import { findRow, findRows } from './versionedRepository'
 import type { FrozenBatch } from './schema'
 import { batches, designs, makers, moulds, recipes } from './schema'
 import { frozenVersion } from './schema/frozenBatch'
-import type { Stock } from './storesRow'
-import { knownFatsOn, readStock } from './storesRow'
+import type { KnownMaterials, Stock } from './storesRow'
+import { knownMaterialsOn, readStock } from './storesRow'
 import { readWorkshop } from './workshopRow'
 
 export type BatchRow = typeof batches.$inferSelect
@@ -25,8 +24,8 @@ export async function readBatchSource(
   reader: Reader,
   designId: string,
   own: PourPart | null = null,
-  /** Fats as the lots at hand on its day narrow them; without them its figures are those of the table. */
-  knownFats: readonly Fat[] = [],
+  /** Materials as the stores know them on its day; without them its figures are those of the tables. */
+  materials: Partial<KnownMaterials> = {},
 ): Promise<BatchSource & { design: SavedDesign; mould: SavedMould; recipe: SavedRecipe & Recipe }> {
   const wanted = await findRow<SavedDesign>(reader, designs, designId, 'design')
   const design = { ...wanted, ...(own ? { mouldId: own.mouldId, mouldCount: own.mouldCount, moreMoulds: [] } : {}) }
@@ -38,7 +37,7 @@ export async function readBatchSource(
   const mould = await findRow<SavedMould>(reader, moulds, design.mouldId, 'mould')
   const source = {
     design,
-    recipe: { ...(await findRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')), knownFats },
+    recipe: { ...(await findRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')), ...materials },
     mould,
     more: await Promise.all(
       design.moreMoulds.map(async ({ mouldId, count }) => ({
@@ -63,8 +62,8 @@ function batchName(designName: string, label: string): string {
  * @throws as `readBatchSource` does
  */
 export async function freezeBatch(reader: Reader, batch: BatchRow, stock?: Stock): Promise<FrozenBatch> {
-  const knownFats = knownFatsOn(batch.pourDay, stock ?? (await readStock(reader)))
-  const source = await readBatchSource(reader, batch.designId, batch.own, knownFats)
+  const materials = knownMaterialsOn(batch.pourDay, stock ?? (await readStock(reader)))
+  const source = await readBatchSource(reader, batch.designId, batch.own, materials)
   const workshop = await readWorkshop(reader)
   return {
     version: frozenVersion,

@@ -4,11 +4,13 @@ import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import { asFat } from '@vendange/core/fats'
+import type { Recipe } from '@vendange/core/recipe'
 import type { Ingredient, LotUse } from '@vendange/core/stores'
 import {
   certifiedFats,
   cleanAmount,
   costOfUses,
+  densitiesKnown,
   keyOfIngredient,
   leftOfLot,
   lotFault,
@@ -123,9 +125,14 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
   }
 }
 
-/** The workshop's own fats, and all as the lots at hand on a day narrow them. */
-export const knownFatsOn = (day: Day, { ingredients: known, lots: at, ownFats: own }: Stock): readonly Fat[] =>
-  certifiedFats(known, at, day, own)
+/** What a workshop knows of its materials, which goes before the tables. */
+export type KnownMaterials = Required<Pick<Recipe, 'knownFats' | 'knownDensities'>>
+
+/** The workshop's own fats, and all as the lots at hand on a day narrow them; and the densities that it stated. */
+export const knownMaterialsOn = (
+  day: Day,
+  { ingredients: known, lots: at, ownFats: own }: Stock,
+): KnownMaterials => ({ knownFats: certifiedFats(known, at, day, own), knownDensities: densitiesKnown(known) })
 
 const lotsOfKey = (stock: Stock, key: string): readonly LotView[] => {
   const ids = stock.ingredients.filter((one: Ingredient) => keyOfIngredient(one) === key).map(({ id }) => id)

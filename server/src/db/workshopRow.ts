@@ -20,6 +20,7 @@ const newWorkshop = (timeZone: string): WorkshopDetails => ({
   largestPotMl: 0,
   lyeJugMl: 0,
   scaleResolutionG: 1,
+  lyeRounding: 'down',
   potLoss: 0.02,
   cureLoss: 0.11,
   soapingTemperatureC: 43,

@@ -12,7 +12,7 @@ import { readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { Refusal } from '../db/refusal'
 import { batches, benchRecords, loaves } from '../db/schema'
-import { keepUses, knownFatsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
+import { keepUses, knownMaterialsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, refused, unprocessable } from '../parts/problems'
@@ -63,7 +63,7 @@ async function isTaken(reader: Reader, recordId: string | undefined): Promise<bo
 /** Freezes the batch as it stands on the day that its first step is recorded. */
 async function begin(transaction: Transaction, row: BatchRow, today: Day): Promise<void> {
   const stock = await readStock(transaction)
-  const source = await readBatchSource(transaction, row.designId, row.own, knownFatsOn(today, stock))
+  const source = await readBatchSource(transaction, row.designId, row.own, knownMaterialsOn(today, stock))
   const { findings } = scaleDesign(source)
   if (isRefused(findings)) throw refused(findings)
   await transaction

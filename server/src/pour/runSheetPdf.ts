@@ -1,11 +1,11 @@
 import type { BatchView, SavedWorkshop } from '@vendange/contract'
-import type { SessionStep, StepGroup, WorkBesideThePour } from '@vendange/core/batch'
-import { mouldsToFill, pourSession, workBesideThePour } from '@vendange/core/batch'
+import type { BatchPlan, SessionStep, StepGroup, WorkBesideThePour } from '@vendange/core/batch'
+import { mouldsToFill, pourSession, weightRows, workBesideThePour } from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { quantity, sentence } from '@vendange/core/findings'
 import type { Reading, ReadingSettings } from '@vendange/words'
-import { besideThePourWords, cautionWords, quantityWords, readingOf, sayFor, stepGroupWords } from '@vendange/words'
+import { besideThePourWords, cautionWords, quantityWords, readingOf, sayFor, stepGroupWords, weightRowName } from '@vendange/words'
 import type { Content, TableCell } from 'pdfmake'
 import type { PdfDocument } from '../parts/pdf'
 import { pdfOf } from '../parts/pdf'
@@ -17,6 +17,7 @@ const quiet = '#5B5560'
 function wordsIn(reading: Reading) {
   const mass = (massG: number): string => quantityWords(quantity.mass(massG), reading)
   return {
+    mass,
     figure: ({ kind }: SessionStep, value: number | null): string =>
       value === null || kind === 'tick'
         ? ''
@@ -71,6 +72,30 @@ function groupOf(
   }
 }
 
+/** What it is made of, as planned: the lines add up to the batter. */
+function weightsOf(plan: BatchPlan, { mass }: ReturnType<typeof wordsIn>): Content {
+  const rows = weightRows(plan.weights).map((row): [string, number] => [
+    row.part === 'scent' ? (plan.scent?.name ?? weightRowName(row)) : weightRowName(row),
+    row.massG,
+  ])
+  return {
+    unbreakable: true,
+    stack: [
+      { text: 'What it is made of', style: 'group' },
+      {
+        table: {
+          widths: ['*', 'auto'],
+          body: [...rows, ['Batter', plan.weights.batterG] as const].map(([name, massG]) => [
+            name,
+            { text: mass(massG), alignment: 'right' },
+          ]),
+        },
+        layout: 'lightHorizontalLines',
+      },
+    ],
+  }
+}
+
 /** What the run sheet shows on paper, for one batch. */
 export function runSheetDocument(
   view: BatchView,
@@ -101,6 +126,7 @@ export function runSheetDocument(
     ...[...byGroup].map(([group, steps]) => groupOf(group, steps, words)),
     ...aroundOf('night'),
     ...aroundOf('days_after'),
+    weightsOf(plan, words),
   ]
   const weightOf = (block: Content): number => JSON.stringify(block).length
   const half = blocks.map(weightOf).reduce((sum, weight) => sum + weight, 0) / 2

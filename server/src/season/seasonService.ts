@@ -19,7 +19,7 @@ import { findRows } from '../db/versionedRepository'
 import { cachedView } from '../db/cachedView'
 import { readLoaves } from '../db/loafRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
-import { knownFatsOn, readStock } from '../db/storesRow'
+import { knownMaterialsOn, readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 
@@ -95,7 +95,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
       moulds: await rowsOf<SavedMould>(moulds),
       recipes: allRecipes,
       ownFats: await rowsOf<SavedOwnFat>(ownFats),
-      knownFats: knownFatsOn(today, await readStock(read)),
+      ...knownMaterialsOn(today, await readStock(read)),
       collections: await rowsOf<SavedCollection>(collections),
       designs: allDesigns,
       orders: await rowsOf<SavedOrder>(orders),

@@ -30,6 +30,8 @@ async function ingredientOf(
       leadDays: leadDays ?? 0,
       packSize: 0,
       perBar: 0,
+      densityGMl: null,
+      inci: '',
       notes: '',
     })
     return id

@@ -2,6 +2,7 @@
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import FindingList from '@/parts/FindingList.vue'
+import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
@@ -27,6 +28,7 @@ import { contentWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+const { show } = useUnits()
 const router = useRouter()
 
 const fat = computed(() => season.ownFats.find(({ id }) => id === props.id))
@@ -160,11 +162,10 @@ async function takeFatAway(): Promise<void> {
         <div class="fields">
           <QuantityField
             v-model="values.densityGMl"
-            kind="number"
+            kind="density"
             :range="anyNumber"
-            :digits="3"
-            label="Density, g/ml"
-            :hint="`Liquid, from ${fatDensityRange.min} to ${fatDensityRange.max}`"
+            label="Density"
+            :hint="`Liquid, from ${show('density', fatDensityRange.min)} to ${show('density', fatDensityRange.max)}`"
             :error="errorOf('densityGMl')"
           />
           <QuantityField

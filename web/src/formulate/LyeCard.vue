@@ -5,7 +5,7 @@ import QuantityField from '@/parts/QuantityField.vue'
 import type { Fat } from '@vendange/core/fats'
 import type { Finding } from '@vendange/core/findings'
 import type { RecipeFigures } from '@vendange/core/recipe'
-import { cautionWords } from '@vendange/words'
+import { cautionWords, weightPartWords } from '@vendange/words'
 import SuperfatBand from './SuperfatBand.vue'
 
 /** What a recipe takes of alkali, water and the rest for a mass of fats, or why it cannot be made. */
@@ -16,7 +16,7 @@ defineProps<{
   certified: readonly Fat[]
 }>()
 const fatsG = defineModel<number>('fatsG', { required: true })
-const { show } = useUnits()
+const { show, weighed, fineMass } = useUnits()
 const fatsRange = { min: 10, max: 50_000 }
 </script>
 
@@ -33,26 +33,30 @@ const fatsRange = { min: 10, max: 50_000 }
       <dl>
         <div>
           <dt>Sodium hydroxide</dt>
-          <dd class="must" data-test="recipe-naoh">{{ show('mass', figures.naohG, 2) }}</dd>
+          <dd class="must" data-test="recipe-naoh">{{ weighed(figures.naohG) }}</dd>
         </div>
         <div v-if="figures.kohG > 0">
           <dt>Potassium hydroxide</dt>
-          <dd class="must" data-test="recipe-koh">{{ show('mass', figures.kohG, 2) }}</dd>
+          <dd class="must" data-test="recipe-koh">{{ weighed(figures.kohG) }}</dd>
         </div>
         <div>
           <dt>Water</dt>
-          <dd data-test="recipe-water">{{ show('mass', figures.plainWaterG, 2) }}</dd>
+          <dd data-test="recipe-water">{{ weighed(figures.plainWaterG - figures.wettingWaterG) }}</dd>
+        </div>
+        <div v-if="figures.wettingWaterG > 0">
+          <dt>{{ weightPartWords.wetting_water }}</dt>
+          <dd data-test="recipe-wetting">{{ fineMass(figures.wettingWaterG) }}</dd>
         </div>
         <div v-for="liquid in figures.liquids" :key="liquid.name">
           <dt>{{ liquid.name }}</dt>
-          <dd>{{ show('mass', liquid.massG, 1) }}</dd>
+          <dd>{{ weighed(liquid.massG) }}</dd>
         </div>
         <div v-for="additive in figures.additives" :key="additive.name">
           <dt>{{ additive.name }}</dt>
-          <dd>{{ show('mass', additive.massG, 1) }}</dd>
+          <dd>{{ fineMass(additive.massG) }}</dd>
         </div>
         <div>
-          <dt>Liquid at 20 °C</dt>
+          <dt>Liquid at {{ show('temperature', 20) }}</dt>
           <dd>{{ show('share', figures.liquidShare, 0) }}</dd>
         </div>
       </dl>

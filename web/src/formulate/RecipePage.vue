@@ -147,7 +147,7 @@ async function takeRecipeAway(): Promise<void> {
             >
             <v-btn
               size="small"
-              @click="saveFile(`${values.name}.csv`, 'text/csv', writeRecipeCsv(season.withKnownFats(values)))"
+              @click="saveFile(`${values.name}.csv`, 'text/csv', writeRecipeCsv(season.withKnownMaterials(values)))"
               >Fats as CSV</v-btn
             >
             <v-btn size="small" variant="text" color="error" @click="takeRecipeAway">Take the recipe away</v-btn>

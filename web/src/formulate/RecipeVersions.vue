@@ -36,7 +36,7 @@ const rows = computed(() =>
       at,
       details,
       isNow: index === 0,
-      changes: before ? recipeDifferences(before, season.withKnownFats(details)).map(say) : undefined,
+      changes: before ? recipeDifferences(before, season.withKnownMaterials(details)).map(say) : undefined,
     }
   }),
 )

@@ -22,7 +22,7 @@ const comparedFatsG = 1000
 const rows = computed(() =>
   season.recipes.map((recipe) => ({
     recipe,
-    figures: recipeFigures(season.withKnownFats(recipe), comparedFatsG),
+    figures: recipeFigures(season.withKnownMaterials(recipe), comparedFatsG),
     used: season.designs.filter(({ recipeId }) => recipeId === recipe.id).length,
   })),
 )
@@ -154,7 +154,7 @@ async function bringIn(file: File): Promise<void> {
             {{ one.saponificationValue.min }} – <b>{{ one.saponificationValue.typical }}</b> –
             {{ one.saponificationValue.max }}
           </td>
-          <td class="number">{{ one.densityGMl }} g/ml</td>
+          <td class="number">{{ show('density', one.densityGMl) }}</td>
           <td>{{ asFat(one.id, one).source }}</td>
         </tr>
       </tbody>

@@ -16,7 +16,7 @@ const comparedFatsG = 1000
 const chosen = ref([season.recipes[0]?.id, season.recipes[1]?.id])
 const pair = computed(() => {
   const [one, other] = chosen.value.map((id) => season.recipe(id))
-  return one && other ? [season.withKnownFats(one), season.withKnownFats(other)] : undefined
+  return one && other ? [season.withKnownMaterials(one), season.withKnownMaterials(other)] : undefined
 })
 
 interface Line {

@@ -10,7 +10,7 @@ import { computed } from 'vue'
 /** A recipe as it is reckoned while it is typed: with the certificates of the lots at hand, for a mass of fats in g. */
 export function useReckonedRecipe(values: Ref<NewRecipe | undefined>, fatsG: Ref<number>) {
   const season = useSeason()
-  const reckoned = computed(() => values.value && season.withKnownFats(values.value))
+  const reckoned = computed(() => values.value && season.withKnownMaterials(values.value))
   /** Which of its fats are narrowed by a certificate. */
   const certified = computed(() =>
     (reckoned.value?.knownFats ?? []).filter(
@@ -23,8 +23,11 @@ export function useReckonedRecipe(values: Ref<NewRecipe | undefined>, fatsG: Ref
     const promised = { ...now, ingredients: [...now.liquids, ...now.additives] }
     return [...checkRecipe(now), ...promiseFindings([promised], now.claims, season.workshop?.ownClaims)]
   })
-  const figures = computed(() =>
-    reckoned.value && !isRefused(findings.value) ? recipeFigures(reckoned.value, fatsG.value) : undefined,
-  )
+  /** As the workshop's scale weighs it. */
+  const figures = computed(() => {
+    if (!reckoned.value || isRefused(findings.value)) return undefined
+    const { scaleResolutionG, lyeRounding } = season.workshop ?? {}
+    return recipeFigures(reckoned.value, fatsG.value, scaleResolutionG, lyeRounding)
+  })
   return { reckoned, certified, findings, figures }
 }

@@ -1,49 +1,47 @@
 <script setup lang="ts">
-import type { ScaledBatch } from '@vendange/core/batch'
+import type { ScaledBatch, WeightRow } from '@vendange/core/batch'
+import { weightRows, wettingOf } from '@vendange/core/batch'
+import { weightRowName } from '@vendange/words'
+import { computed } from 'vue'
 import { useUnits } from './format'
 
-defineProps<{ scaled: ScaledBatch; scentName?: string | undefined }>()
-const { show, weighed } = useUnits()
+/** All that is weighed for a batch: its lines add up to the batter. */
+const props = defineProps<{ scaled: ScaledBatch; scentName?: string | undefined }>()
+const { show, weighed, fineMass } = useUnits()
+const rows = computed(() => weightRows(props.scaled.weights))
+const rowsOf = (part: WeightRow['part']): readonly WeightRow[] => rows.value.filter((row) => row.part === part)
+const rowsBesideFats = computed(() => rows.value.filter(({ part }) => part !== 'fat'))
+const wettingFatG = computed(() => wettingOf(props.scaled.weights).fatG)
+const isAlkali = ({ part }: WeightRow): boolean => part === 'naoh' || part === 'koh'
+/** Weighed on the fine scale. */
+const isFine = ({ part }: WeightRow): boolean => part === 'additive' || part === 'wetting_water'
 </script>
 
 <template>
   <table class="figures" data-test="weights">
     <tbody>
-      <tr v-for="{ fat, massG } in scaled.weights.fats" :key="fat.key">
-        <td>{{ fat.name }}</td>
-        <td class="number">{{ weighed(massG) }}</td>
+      <tr v-for="row in rowsOf('fat')" :key="row.name">
+        <td>{{ row.name }}</td>
+        <td class="number">{{ weighed(row.massG) }}</td>
       </tr>
       <tr class="sum">
         <td>Fats</td>
         <td class="number" data-test="fats">{{ weighed(scaled.weights.fatsG) }}</td>
       </tr>
-      <tr>
-        <td>Water</td>
-        <td class="number" data-test="water">{{ weighed(scaled.weights.waterG) }}</td>
-      </tr>
-      <tr class="lye">
-        <td>Sodium hydroxide</td>
-        <td class="number" data-test="naoh">{{ weighed(scaled.weights.naohG) }}</td>
-      </tr>
-      <tr v-if="scaled.weights.kohG > 0" class="lye">
-        <td>Potassium hydroxide</td>
-        <td class="number" data-test="koh">{{ weighed(scaled.weights.kohG) }}</td>
-      </tr>
-      <tr v-for="part in [...scaled.weights.liquids, ...scaled.weights.additives]" :key="part.name">
-        <td>{{ part.name }}</td>
-        <td class="number">{{ weighed(part.massG) }}</td>
-      </tr>
-      <tr v-if="scaled.weights.scentG > 0">
-        <td>{{ scentName ?? 'Scent' }}</td>
-        <td class="number">{{ weighed(scaled.weights.scentG) }}</td>
+      <tr v-for="(row, index) in rowsBesideFats" :key="index" :class="{ lye: isAlkali(row) }">
+        <td>{{ row.part === 'scent' && scentName ? scentName : weightRowName(row) }}</td>
+        <td class="number" :data-test="row.part">
+          {{ isFine(row) ? fineMass(row.massG) : weighed(row.massG) }}
+        </td>
       </tr>
       <tr class="sum">
-        <td>Batter, {{ scaled.densityGMl.toFixed(3) }} g/ml</td>
+        <td>Batter, {{ show('density', scaled.densityGMl) }}</td>
         <td class="number" data-test="batter">{{ weighed(scaled.weights.batterG) }}</td>
       </tr>
     </tbody>
   </table>
   <p class="quiet note">
+    <template v-if="wettingFatG > 0">Of the fats {{ fineMass(wettingFatG) }} are kept back for wetting. </template>
     Fats rounded to the scale, lye from the rounded fats. Superfat {{ show('share', scaled.band.likely) }}; between
     {{ show('share', scaled.band.worst) }} and {{ show('share', scaled.band.best) }} over the fats’ natural span.
   </p>

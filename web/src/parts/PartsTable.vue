@@ -4,7 +4,7 @@ import { useUnits } from './format'
 
 /** What each kind of mould takes of a batch, and gives. */
 defineProps<{ scaled: ScaledBatch; names: readonly string[] }>()
-const { barMass } = useUnits()
+const { barMass, show } = useUnits()
 </script>
 
 <template>
@@ -21,7 +21,7 @@ const { barMass } = useUnits()
     <tbody>
       <tr v-for="(part, index) in scaled.parts" :key="index">
         <td>{{ part.count === 1 ? '' : `${part.count} × ` }}{{ names[index] }}</td>
-        <td class="number">{{ Math.round(part.mouldMl * part.count) }} ml</td>
+        <td class="number">{{ show('volume', part.mouldMl * part.count) }}</td>
         <td class="number">{{ part.barsPerMould * part.count }}</td>
         <td class="number">{{ barMass(part.barWetG) }}</td>
         <td class="number">{{ barMass(part.barCuredG) }}</td>

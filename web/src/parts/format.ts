@@ -1,7 +1,7 @@
 import { quantity } from '@vendange/core/findings'
 import type { QuantityKind } from '@vendange/core/units'
 import { formatMoney, formatQuantity } from '@vendange/core/units'
-import { plainReading, quantityWords, readingOf, sayFor } from '@vendange/words'
+import { densityUnitOf, plainReading, quantityWords, readingOf, sayFor, volumeUnitOf } from '@vendange/words'
 import type { Sentence } from '@vendange/core/findings'
 import { computed } from 'vue'
 import { useSeason } from './seasonStore'
@@ -17,6 +17,8 @@ export function useUnits() {
     if (kind === 'mass') return reading.value.massUnit
     if (kind === 'length') return reading.value.lengthUnit
     if (kind === 'temperature') return reading.value.temperatureUnit
+    if (kind === 'volume') return volumeUnitOf(reading.value)
+    if (kind === 'density') return densityUnitOf(reading.value)
     return kind === 'money' ? '' : undefined
   }
 
@@ -40,6 +42,8 @@ export function useUnits() {
   function show(kind: QuantityKind, base: number, digits?: number): string {
     if (kind === 'length') return quantityWords(quantity.length(base), reading.value)
     if (kind === 'temperature') return quantityWords(quantity.temperature(base), reading.value)
+    if (kind === 'volume') return quantityWords(quantity.volume(base), reading.value)
+    if (kind === 'density') return quantityWords(quantity.density(base), reading.value)
     return kind === 'mass' && digits === undefined ? weighed(base) : asTyped(kind, base, digits)
   }
 

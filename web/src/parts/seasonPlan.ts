@@ -32,7 +32,7 @@ const noLimits: SeasonLimits = {
 export function seasonPlan(
   view: Readonly<Ref<SeasonView | undefined>>,
   today: Readonly<Ref<Day>>,
-  { workshop, batches, recipe, mould, withKnownFats, batchOf, batchesOf, lineUp }: SeasonThings,
+  { workshop, batches, recipe, mould, withKnownMaterials, batchOf, batchesOf, lineUp }: SeasonThings,
 ) {
   /** The batches in the form in which core plans. */
   const plan = computed<readonly PlannedBatch[]>(() => batches.value)
@@ -65,7 +65,7 @@ export function seasonPlan(
       const one = mould(mouldId)
       return one ? [{ mould: one, count }] : []
     })
-    return { design: of, recipe: withKnownFats(itsRecipe), mould: itsMould, more, settings: workshop.value }
+    return { design: of, recipe: withKnownMaterials(itsRecipe), mould: itsMould, more, settings: workshop.value }
   }
 
   /** The bars that a design gives, of all its pours; undefined while recipe or mould is not chosen. */

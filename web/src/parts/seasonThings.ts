@@ -42,10 +42,13 @@ export function seasonThings(view: Readonly<Ref<SeasonView | undefined>>) {
   )
   const design = (id: string | null | undefined): SavedDesign | undefined => find(view.value?.designs, id)
   const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
-  /** A recipe to reckon with: its fats as the certificates of the lots at hand narrow them. */
-  const withKnownFats = <T extends Pick<Recipe, 'fats'>>(of: T): T & Pick<Recipe, 'knownFats'> => ({
+  /** A recipe to reckon with: its materials as the stores know them. */
+  const withKnownMaterials = <T extends Pick<Recipe, 'fats'>>(
+    of: T,
+  ): T & Pick<Recipe, 'knownFats' | 'knownDensities'> => ({
     ...of,
     knownFats: view.value?.knownFats ?? [],
+    knownDensities: view.value?.knownDensities ?? [],
   })
   const ownFats = computed(() => view.value?.ownFats.filter(({ isRemoved }) => !isRemoved) ?? [])
   /** The fats to choose from: the workshop's own, then those of the table. */
@@ -93,7 +96,7 @@ export function seasonThings(view: Readonly<Ref<SeasonView | undefined>>) {
     mouldNames,
     design,
     recipe,
-    withKnownFats,
+    withKnownMaterials,
     fat,
     mould,
     mouldWords,

@@ -54,7 +54,7 @@ function wet(index: number, how: 'water' | 'fat' | null): void {
 
 /** What a pot comes to, in a line. */
 function comesTo(pot: WeighedPot): string {
-  const mark = pot.batterMl === undefined ? '' : ` to the ${pot.batterMl} ml mark`
+  const mark = pot.batterMl === undefined ? '' : ` to the ${show('volume', pot.batterMl)} mark`
   const wetting = pot.wetting ? ` in ${fineMass(pot.wetting.massG)} of ${pot.wetting.with}` : ''
   const colourant = pot.colourantG > 0 ? `, ${fineMass(pot.colourantG)} of colourant${wetting}` : ''
   const { scentG = 0 } = pot
@@ -99,9 +99,9 @@ function comesTo(pot: WeighedPot): string {
         v-else-if="colour.portion !== 'rest'"
         :key="colour.portion ?? ''"
         :model-value="colour.amount ?? 0"
-        :kind="colour.portion === 'mass' ? 'mass' : 'number'"
+        :kind="colour.portion === 'mass' ? 'mass' : 'volume'"
         :range="potAmountRange"
-        :label="colour.portion === 'mass' ? 'Mass' : 'Volume, ml'"
+        :label="colour.portion === 'mass' ? 'Mass' : 'Volume'"
         :error="errorOf(`colours[${index}].amount`)"
         @update:model-value="change(index, { amount: $event })"
       />

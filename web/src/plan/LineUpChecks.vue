@@ -13,7 +13,7 @@ const findings = computed(() => {
   const soaps = season.lineUp(props.collection.id)
   const promised = soaps.map((soap) => ({
     name: soap.name,
-    ...season.withKnownFats({ fats: season.recipe(soap.recipeId)?.fats ?? [] }),
+    ...season.withKnownMaterials({ fats: season.recipe(soap.recipeId)?.fats ?? [] }),
     ingredients: [...(soap.scent ? [soap.scent] : []), ...soap.colours].map(({ name, contains }) => ({
       name,
       contains: contains ?? [],

@@ -25,18 +25,18 @@ const errorOf = useErrorOf()
     <div class="fields mt-3">
       <QuantityField
         :model-value="values.displacedMl"
-        kind="number"
+        kind="volume"
         :range="batterMlRange"
-        label="Taken up by embeds, ml"
+        label="Taken up by embeds"
         hint="Embeds, column, dividers, in all"
         :error="errorOf('displacedMl')"
         @update:model-value="change({ displacedMl: $event })"
       />
       <QuantityField
         :model-value="values.topMl"
-        kind="number"
+        kind="volume"
         :range="batterMlRange"
-        label="For piping and top, ml"
+        label="For piping and top"
         hint="Above the fill line"
         :error="errorOf('topMl')"
         @update:model-value="change({ topMl: $event })"

@@ -7,9 +7,9 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js'
 import { addressOf, endpoints } from '@vendange/contract'
 import type { Caution, SessionStep, StepGroup } from '@vendange/core/batch'
-import { mouldsToFill, workBesideThePour } from '@vendange/core/batch'
+import { mouldsToFill, weightRows, workBesideThePour } from '@vendange/core/batch'
 import { sentence } from '@vendange/core/findings'
-import { cautionWords, stepGroupWords } from '@vendange/words'
+import { cautionWords, stepGroupWords, weightRowName } from '@vendange/words'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
@@ -30,6 +30,8 @@ const groups = computed(() => {
 /** What is done before and after the bench. */
 const around = computed(() => (view.value ? workBesideThePour(view.value.plan, view.value.batch.days) : []))
 const aroundAt = (isBefore: boolean) => around.value.filter(({ group }) => (group === 'day_before') === isBefore)
+/** As planned: what was weighed stands beside the steps. */
+const rows = computed(() => (view.value ? weightRows(view.value.plan.weights) : []))
 const pdfPath = computed(() => addressOf(endpoints.batches.runSheet, { id: props.id }))
 /** What the stores lack, before anything is weighed. */
 const lacking = computed(() =>
@@ -100,6 +102,23 @@ const print = (): void => window.print()
         </table>
       </section>
       <BesideGroup v-for="one in aroundAt(false)" :key="one.group" :around="one" />
+      <section class="sheet" data-test="weights">
+        <h2>What it is made of</h2>
+        <table class="figures">
+          <tbody>
+            <tr v-for="(row, index) in rows" :key="index">
+              <td>{{ row.part === 'scent' ? view.plan.scent?.name : weightRowName(row) }}</td>
+              <td class="number">{{ weighed(row.massG) }}</td>
+            </tr>
+            <tr>
+              <td><b>Batter</b></td>
+              <td class="number">
+                <b>{{ weighed(view.plan.weights.batterG) }}</b>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
     </div>
   </template>
   <PageHeadline v-else-if="trouble">{{ trouble }}</PageHeadline>

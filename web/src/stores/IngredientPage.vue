@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { runChange } from '@/parts/runChange'
+import { useUnits } from '@/parts/format'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -13,6 +14,7 @@ import { mdiPlus } from '@mdi/js'
 import type { NewIngredient } from '@vendange/contract'
 import { amountRange, deliveryDaysRange, endpoints, ingredientSchema, perBarRange } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
+import { densityOfLiquid, densityOfScent, densityOfSolid, densityRange } from '@vendange/core/recipe'
 import { ingredientKinds, ingredientKindWords, isCounted, keyOfIngredient, lotFault } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -25,6 +27,7 @@ const season = useSeason()
 const stores = useFreshStores()
 const router = useRouter()
 const amount = useAmounts()
+const { show } = useUnits()
 const ingredient = computed(() => stores.ingredient(props.id))
 
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
@@ -38,6 +41,15 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   label: () => ingredient.value?.name ?? 'ingredient',
 })
 
+/** A liquid that no recipe tells of here: as of milk. */
+const usualWaterShare = 0.88
+/** What is reckoned with while no density is stated here. */
+const usualDensity = computed(() => {
+  const { kind, name } = values.value ?? {}
+  if (kind === 'additive' || kind === 'colourant') return densityOfSolid(kind, name ?? '')
+  if (kind === 'liquid') return densityOfLiquid(name ?? '', usualWaterShare)
+  return kind === 'scent' ? densityOfScent(name ?? '') : undefined
+})
 const kinds = ingredientKinds.map((value) => ({ value, title: ingredientKindWords[value] }))
 const fats = computed(() => season.fats.map(({ key, name }) => ({ value: key, title: name })))
 const alkalis = [
@@ -168,6 +180,22 @@ async function takeIngredientAway(): Promise<void> {
             :range="perBarRange"
             label="Pieces for a bar"
             :error="errorOf('perBar')"
+          />
+          <QuantityField
+            v-if="usualDensity"
+            v-model="values.densityGMl"
+            kind="density"
+            optional
+            :range="densityRange"
+            label="Density"
+            :hint="`Left empty: ${show('density', usualDensity.densityGMl)}${usualDensity.isEstimate ? ', an estimate' : ''}`"
+            :error="errorOf('densityGMl')"
+          />
+          <v-text-field
+            v-if="!isCounted(values.kind) && values.kind !== 'fat'"
+            v-model="values.inci"
+            label="On the label (INCI or CI number)"
+            :error-messages="errorOf('inci') ?? []"
           />
         </div>
         <v-textarea v-model="values.notes" rows="2" label="Notes" :error-messages="errorOf('notes') ?? []" />

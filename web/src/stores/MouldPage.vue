@@ -52,8 +52,8 @@ const labels = {
   topWidthMm: 'Width at the brim, mm',
   logCount: 'Logs',
   cavityCount: 'Cavities',
-  cavityMl: 'A cavity, ml',
-  measuredMl: 'Measured, ml',
+  cavityMl: 'A cavity',
+  measuredMl: 'Measured',
   barThicknessMm: 'Bar thickness, mm',
   endTrimMm: 'End trim, mm',
   kerfMm: 'Kerf, mm',
@@ -100,8 +100,8 @@ async function takeMouldAway(): Promise<void> {
   <template v-if="mould && values">
     <PageHeadline>
       <template v-if="cut"
-        >{{ values.name }} takes {{ Math.round(cut.volumeMl) }} ml of batter and gives {{ cut.bars }} bars of
-        {{ isCut ? thickness(values.barThicknessMm) : `${values.cavityMl} ml` }}.</template
+        >{{ values.name }} takes {{ show('volume', cut.volumeMl) }} of batter and gives {{ cut.bars }} bars of
+        {{ isCut ? thickness(values.barThicknessMm) : show('volume', values.cavityMl) }}.</template
       >
       <template v-else><span class="must">These sizes make no mould that can be filled.</span></template>
     </PageHeadline>
@@ -173,14 +173,13 @@ async function takeMouldAway(): Promise<void> {
               label="Cavities"
               :error="errorOf('cavityCount')"
             />
-            <QuantityField v-model="values.cavityMl" kind="number" label="One holds, ml" :error="errorOf('cavityMl')" />
+            <QuantityField v-model="values.cavityMl" kind="volume" label="One holds" :error="errorOf('cavityMl')" />
           </template>
           <QuantityField
             v-model="values.measuredMl"
-            kind="number"
+            kind="volume"
             optional
-            :digits="0"
-            label="Measured, ml"
+            label="Measured"
             hint="Water to the fill line; goes before the sizes"
             :error="errorOf('measuredMl')"
           />
@@ -188,8 +187,8 @@ async function takeMouldAway(): Promise<void> {
         <p v-if="learned" class="row" data-test="learned">
           <span
             >{{ learned.n }} {{ learned.n === 1 ? 'pour' : 'pours' }} filled it with
-            <b>{{ Math.round(learned.meanMl) }} ml</b
-            ><template v-if="learned.n > 1"> ± {{ Math.round(learned.spreadMl) }} ml</template>.</span
+            <b>{{ show('volume', learned.meanMl) }}</b
+            ><template v-if="learned.n > 1"> ± {{ show('volume', learned.spreadMl) }}</template>.</span
           >
           <v-btn size="small" @click="values.measuredMl = Math.round(learned.meanMl)">Reckon with that</v-btn>
         </p>

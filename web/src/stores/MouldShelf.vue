@@ -30,13 +30,13 @@ const holders = (mouldId: string) =>
         {{ mould.name }} <span v-if="mould.count > 1" class="quiet">× {{ mould.count }}</span>
       </h3>
       <MouldDrawing :mould="mould" :longest-mm="longestMm" />
-      <p v-if="shapeOf(mould) === 'cavities'">{{ mould.cavityCount }} cavities of {{ mould.cavityMl }} ml</p>
+      <p v-if="shapeOf(mould) === 'cavities'">{{ mould.cavityCount }} cavities of {{ show('volume', mould.cavityMl) }}</p>
       <p v-else>
         {{ show('length', mould.lengthMm) }} × {{ show('length', mould.widthMm) }} ×
         {{ show('length', mould.heightMm) }} inside
       </p>
       <p class="quiet">
-        {{ Math.round(fillVolumeMl(mould)) }} ml{{ mould.measuredMl === null ? ' to the fill line' : ' as measured' }},
+        {{ show('volume', fillVolumeMl(mould)) }}{{ mould.measuredMl === null ? ' to the fill line' : ' as measured' }},
         {{ barsOfMould(mould).bars }} bars<template v-if="shapeOf(mould) !== 'cavities'">
           {{ thickness(mould.barThicknessMm) }} thick</template
         >

@@ -48,6 +48,8 @@ const blank: NewIngredient = {
   leadDays: 5,
   packSize: 0,
   perBar: 0,
+  densityGMl: null,
+  inci: '',
   notes: '',
 }
 async function create(details: NewIngredient = blank): Promise<void> {

@@ -24,6 +24,7 @@ import {
 import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { formatQuantity, scaleResolutionRange } from '@vendange/core/units'
 import { weekHoursTotal } from '@vendange/core/season'
+import { lyeRoundings } from '@vendange/core/recipe'
 import { computed, ref } from 'vue'
 import ArchivePanel from './ArchivePanel.vue'
 import CutTools from './CutTools.vue'
@@ -61,6 +62,8 @@ async function backUp(): Promise<void> {
   const kept = await runChange(() => api(endpoints.backups.create))
   if (kept) undo.tell(`Kept as ${kept.fileName} in the folder “backups”.`)
 }
+const lyeRoundingWords = { down: 'Down, for no less superfat', nearest: 'To the nearest' } as const
+const lyeRoundingChoices = lyeRoundings.map((value) => ({ value, title: lyeRoundingWords[value] }))
 const inchStyleWords = { sixteenths: 'Fractions, 2 1/2', decimals: 'Decimals, 2.5' } as const
 const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWords[value] }))
 </script>
@@ -117,19 +120,20 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
               label="The scale shows every"
               :error="errorOf('scaleResolutionG')"
             />
+            <v-select v-model="values.lyeRounding" :items="lyeRoundingChoices" label="Lye is rounded" />
             <QuantityField
               v-model="values.largestPotMl"
-              kind="number"
+              kind="volume"
               :range="vesselRange"
-              label="Largest pot, ml"
+              label="Largest pot"
               hint="With room to stir; 0: not known"
               :error="errorOf('largestPotMl')"
             />
             <QuantityField
               v-model="values.lyeJugMl"
-              kind="number"
+              kind="volume"
               :range="vesselRange"
-              label="Lye jug, ml"
+              label="Lye jug"
               hint="With room to stir; 0: not known"
               :error="errorOf('lyeJugMl')"
             />

@@ -15,6 +15,10 @@ export const recipeWords = {
   too_much_liquid: 'The liquids bring {brought} of the water: {over} too much.',
   additive_range_bar: 'Of {additive} a bar takes up to {most}.',
   additive_range: 'Of {additive} a batch takes up to {most}.',
+  salt_bar:
+    'With salt at {salt} of the fats a loaf sets within hours and then breaks under the wire: cut it on the day of the pour while it is warm, or pour it into single cavities. (estimate)',
+  salt_little_foam:
+    'Salt keeps soap from lathering; lauric and myristic acid, as of much coconut, lather in spite of it. They are {foam} of these fats; from {least} it lathers. (estimate)',
   unnamed_liquid: 'the liquid',
   unnamed_additive: 'it',
   wetting_range: 'Wet it with up to 10 times its mass.',
@@ -40,7 +44,7 @@ export const recipeWords = {
   saponification_order: 'It lies between the least and the most.',
   saponification_unexpected:
     'From its fatty acids one would expect about {expected} mg of KOH a gram (estimate), not {typical}. Look at the certificate once more.',
-  density_range: 'A liquid fat weighs from {least} to {most} kilos a litre.',
+  density_range: 'The density of a liquid fat lies from {least} to {most}.',
   unsaponifiable_range: 'From 0 to 60 % of a fat does not saponify.',
   acids_range: 'The fatty acids add up to {total}; they make 100 % at the most.',
   certificate_of_another_fat:

@@ -1,4 +1,4 @@
-import type { Caution, StepGroup, WorkBesideThePour } from '@vendange/core/batch'
+import type { Caution, StepGroup, WeightRow, WorkBesideThePour } from '@vendange/core/batch'
 
 export const stepGroupWords: Readonly<Record<StepGroup, string>> = {
   lye_overnight: 'Lye, the night before',
@@ -15,6 +15,20 @@ export const stepGroupWords: Readonly<Record<StepGroup, string>> = {
 export const cautionWords: Readonly<Record<Caution, string>> = {
   lye: 'Goggles, gloves, long sleeves, moving air. Children and animals out. Lye into water, never water into lye; never aluminium. On skin: running water, not vinegar.',
   alcohol: 'Alcohol burns: no flame, no hot oven near the spray or the fresh vapour.',
+}
+
+/** What a line of a list of weights is that has no name of its own. */
+export const weightPartWords = {
+  water: 'Water',
+  wetting_water: 'Water for wetting',
+  naoh: 'Sodium hydroxide',
+  koh: 'Potassium hydroxide',
+  scent: 'Scent',
+} as const satisfies Partial<Record<WeightRow['part'], string>>
+
+/** The name of a line of a list of weights. */
+export function weightRowName({ part, name }: WeightRow): string {
+  return name === '' && part in weightPartWords ? weightPartWords[part as keyof typeof weightPartWords] : name
 }
 
 export const besideThePourWords: Readonly<Record<WorkBesideThePour['group'], string>> = {

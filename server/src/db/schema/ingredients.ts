@@ -11,5 +11,9 @@ export const ingredients = sqliteTable('ingredients', {
   leadDays: integer('lead_days').notNull(),
   packSize: real('pack_size').notNull(),
   perBar: real('per_bar').notNull(),
+  /** g/ml; null: as the table says. */
+  densityGMl: real('density_g_ml'),
+  /** Its name on a label; empty: not known. */
+  inci: text().notNull().default(''),
   notes: text().notNull(),
 })

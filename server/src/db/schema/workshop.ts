@@ -50,6 +50,7 @@ export const workshop = sqliteTable('workshop', {
   largestPotMl: real('largest_pot_ml').notNull().default(0),
   lyeJugMl: real('lye_jug_ml').notNull().default(0),
   scaleResolutionG: real('scale_resolution_g').notNull(),
+  lyeRounding: text('lye_rounding').$type<WorkshopDetails['lyeRounding']>().notNull().default('down'),
   potLoss: real('pot_loss').notNull(),
   cureLoss: real('cure_loss').notNull(),
   soapingTemperatureC: real('soaping_temperature_c').notNull(),

@@ -67,6 +67,7 @@ export const demoWorkshop: WorkshopDetails = {
   ownFactors: [],
   ownClaims: [{ key: 'own:soy', name: 'free of soy', without: ['Soybean oil', 'Soy wax'] }],
   scaleResolutionG: 1,
+  lyeRounding: 'down',
   potLoss: 0.02,
   cureLoss: 0.11,
   soapingTemperatureC: 38,

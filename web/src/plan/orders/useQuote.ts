@@ -20,7 +20,7 @@ export function useQuote(order: () => SavedOrder | undefined) {
   const options = computed<readonly QuoteOption[]>(() => {
     const now = order()
     const kept = season.recipe(now?.recipeId)
-    const recipe = kept && season.withKnownFats(kept)
+    const recipe = kept && season.withKnownMaterials(kept)
     const { workshop } = season
     if (!now || !recipe || !workshop || isRefused(checkRecipe(recipe))) return []
     const { pricing } = workshop
