@@ -166,9 +166,9 @@ test('the bench is worked with keys alone', async ({ page }) => {
   await page.getByTestId('reading').locator('input').fill('16 oz')
   await page.keyboard.press('Enter')
   await expect(title).toHaveText('Shea butter, into the fats')
-  // 16 oz are 453.6 g, 4.4 g under the 458 g asked for.
-  await expect(page.getByTestId('step-done').last()).toContainText('458 g → 454 g')
-  await expect(page.getByText('Coconut oil went in 4 g under.')).toBeVisible()
+  // 16 oz are 453.6 g, 2.4 g under the 456 g asked for.
+  await expect(page.getByTestId('step-done').last()).toContainText('456 g → 454 g')
+  await expect(page.getByText('Coconut oil went in 2 g under.')).toBeVisible()
 })
 
 test('a hold keeps a loaf from its release and says why', async ({ page }) => {

@@ -222,7 +222,21 @@ test('a sloped loaf of two layers by its wall heights, with keys, and shaken', a
   const mould = (await get<SeasonView>('/api/season')).moulds.find(({ id }) => id === soap.mouldId)
   const widthMm = (mould?.widthMm ?? 0) - 2 * (mould?.linerMm ?? 0)
   expect(line?.angleDeg).toBeCloseTo((Math.atan(18 / widthMm) * 180) / Math.PI, 1)
-  await expect(first).toContainText(/Put [\d.]+ mm under the left edge\./)
+  // It stands on its outer edges: the sine of the angle times the width that its walls make it.
+  const outerMm = (mould?.widthMm ?? 0) + 2 * (mould?.wallMm ?? 0)
+  expect(outerMm).toBeGreaterThan(widthMm)
+  await expect(first.getByLabel('Prop', { exact: true })).toHaveValue(
+    `${Math.round(outerMm * Math.sin(Math.atan(18 / widthMm)) * 10) / 10} mm`,
+  )
+  await expect(first).toContainText(/under the left outer edge; propped so it holds \d+ ml\./)
+  // A prop as it lies there, and the angle follows.
+  await saving(page, () => type(page, 'Prop', '20 mm', first))
+  const propped = (await soapNamed('Chalk & Flint')).pourPlan[0]
+  expect(propped?.angleDeg).toBeCloseTo((Math.asin(20 / outerMm) * 180) / Math.PI, 3)
+  await saving(page, async () => {
+    await type(page, 'At the left wall', '12 mm', first)
+    await type(page, 'At the right wall', '30 mm', first)
+  })
   // The chalk reaches higher at the right: at the height of its middle the left is flint.
   await page.getByTestId('as-planned').click()
   await expect

@@ -68,6 +68,8 @@ export const blankOwnFat = {
 /** What a mould has that is a straight loaf of unmeasured size. */
 export const plainMould = {
   shape: 'loaf',
+  wallMm: 0,
+  baseMm: 0,
   topLengthMm: null,
   topWidthMm: null,
   logCount: 1,

@@ -8,6 +8,7 @@ import {
   logCountRange,
   mouldShapes,
   mouldSideRange,
+  wallRange,
 } from '@vendange/core/mould'
 import type { InferType } from 'yup'
 import { boolean, object, string } from 'yup'
@@ -34,6 +35,9 @@ export const mouldSchema = object({
   widthMm: unusedOrWithin('length', mouldSideRange).required(),
   heightMm: unusedOrWithin('length', mouldSideRange).required(),
   linerMm: figure().required(),
+  /** Thickness of walls and floor; 0: not known. */
+  wallMm: within('length', wallRange).required(),
+  baseMm: within('length', wallRange).required(),
   fillHeightMm: unusedOrWithin('length', mouldSideRange).required(),
   shape: string().oneOf(mouldShapes).required(),
   topLengthMm: optionalSize(),

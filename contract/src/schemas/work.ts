@@ -1,4 +1,4 @@
-import { faultKeys, finishes } from '@vendange/core/cutting'
+import { edgeGroups, faultKeys, finishes, planedFacesRange, planedRange } from '@vendange/core/cutting'
 import type { LoafEvent } from '@vendange/core/loaf'
 import { lesserUses, saleChannels } from '@vendange/core/loaf'
 import { massRange } from '@vendange/core/recipe'
@@ -126,6 +126,14 @@ export const loafEventSchemas = {
     bars: wholeWithin('count', barsRange).required(),
     minutes: within('number', finishMinutesRange).required(),
     removedG: within('mass', scrapRange).nullable().defined(),
+    planed: object({
+      planedMm: within('length', planedRange).required(),
+      faces: wholeWithin('count', planedFacesRange).required(),
+      across: string().oneOf(edgeGroups).optional(),
+    })
+      .noUnknown()
+      .optional()
+      .default(undefined),
   })
     .noUnknown()
     .required(),

@@ -1,8 +1,12 @@
+import type { Day } from '../calendar'
+import { daysBetween } from '../calendar'
 import type { BarCut, BarSides } from '../cutting'
 import { barSidesOf } from '../cutting'
 import type { Mould } from '../mould'
 import { shapeOf } from '../mould'
 import { shareBelow } from '../random'
+import type { WeighIn } from './drying'
+import { inOrder } from './drying'
 
 /** The room in which bars stand. */
 export interface CureRoom {
@@ -89,6 +93,31 @@ export function massAfter(firstG: number, bar: BarSides, { diffusion, lossShare 
   return firstG * (1 - lossShare * (1 - leftToLose(bar, diffusion, days)))
 }
 
+/**
+ * What a bar of a loaf weighs on a day: what the marked bar did when it was weighed last, else what is expected of one
+ * as heavy as the first bar that was cut, by the prior in the reference room (an estimate).
+ *
+ * @param lossShare what bars lose in the end here
+ * @throws {RangeError} if a day is no day
+ */
+export function barMassNow(
+  {
+    cut,
+    weighIns,
+  }: { readonly cut: { readonly day: Day; readonly firstBarG: number }; readonly weighIns: readonly WeighIn[] },
+  bar: BarSides,
+  lossShare: number,
+  today: Day,
+): { readonly massG: number; readonly isWeighed: boolean } {
+  const last = inOrder(weighIns).at(-1)
+  if (last) return { massG: last.massG, isWeighed: true }
+  const days = Math.max(0, daysBetween(cut.day, today))
+  return {
+    massG: massAfter(cut.firstBarG, bar, { diffusion: dryingPrior.diffusion, lossShare }, days),
+    isWeighed: false,
+  }
+}
+
 /** A weighing by day of the cure. */
 export interface DryingWeighing {
   readonly cureDay: number
@@ -129,7 +158,10 @@ const handlingG = 0.25
  */
 export function fitDrying(weighings: readonly DryingWeighing[], terms: DryingTerms): readonly Weighted[] {
   const { bar, room, stepG } = terms
-  const first = weighings.find(({ cureDay }) => cureDay === 0) ?? weighings[0]
+  const first = weighings.reduce<DryingWeighing | undefined>(
+    (soonest, one) => (soonest && soonest.cureDay <= one.cureDay ? soonest : one),
+    undefined,
+  )
   if (!first) return []
   const rest = weighings.filter((one) => one !== first)
   const loss = lossInRoom(terms.lossShare, room)
@@ -139,14 +171,16 @@ export function fitDrying(weighings: readonly DryingWeighing[], terms: DryingTer
   for (let i = 0; i < steps.diffusion; i++) {
     const zD = reach * ((2 * i) / (steps.diffusion - 1) - 1)
     const diffusion = Math.exp(likely + dryingPrior.diffusionSpread * zD)
+    const lostBefore = 1 - leftToLose(bar, diffusion, first.cureDay)
     const left = rest.map(({ cureDay }) => 1 - leftToLose(bar, diffusion, cureDay))
     for (let j = 0; j < steps.loss; j++) {
       const zL = reach * ((2 * j) / (steps.loss - 1) - 1)
       const lossShare = loss + dryingPrior.lossSpread * zL
       if (lossShare <= 0) continue
       for (let k = 0; k < steps.first; k++) {
-        // The mass behind the first reading: anywhere in its step.
-        const firstG = first.massG + half * ((2 * (k + 0.5)) / steps.first - 1)
+        // The mass behind the first reading: anywhere in its step, and on its own day, by which some was lost already.
+        const readG = first.massG + half * ((2 * (k + 0.5)) / steps.first - 1)
+        const firstG = readG / (1 - lossShare * lostBefore)
         let logWeight = -(zD * zD + zL * zL) / 2
         rest.forEach(({ massG }, at) => {
           const trueG = firstG * (1 - lossShare * left[at]!)

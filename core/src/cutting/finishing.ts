@@ -35,9 +35,43 @@ export function bevelledOffMm3(sides: BarSides, legMm: number, edges: readonly E
   return chosen.length === 3 ? along - corners * (3 / 3 - 1 / 4) : along
 }
 
-/** What planing takes off: so thick a layer from so many of its large faces, mm³. */
-export function planedOffMm3({ widthMm, heightMm }: BarSides, planedMm: number, faces: number): number {
-  return widthMm * heightMm * planedMm * faces
+/** A layer planed off a bar's faces. */
+export interface Planed {
+  readonly planedMm: number
+  /** One face, or it and the one opposite. */
+  readonly faces: number
+  /** The side of the bar that becomes shorter: its large faces lie across its thickness. @default 'thicknessMm' */
+  readonly across?: EdgeGroup | undefined
+}
+
+/** What planing takes off: so thick a layer from so many of the faces that lie across one side, mm³. */
+export function planedOffMm3(sides: BarSides, { planedMm, faces, across = 'thicknessMm' }: Planed): number {
+  const faceMm2 = edgeGroups.reduce((area, side) => (side === across ? area : area * sides[side]), 1)
+  return faceMm2 * planedMm * faces
+}
+
+/** A bar after planing, mm; a side may come out at 0 or less where nothing of it would be left. */
+export function planedSides(sides: BarSides, { planedMm, faces, across = 'thicknessMm' }: Planed): BarSides {
+  return { ...sides, [across]: sides[across] - planedMm * faces }
+}
+
+/**
+ * The bars of a loaf as they are after the planing that was logged: each bar once, or as often as more bars were planed
+ * than there are.
+ */
+export function sidesNow(
+  sides: BarSides,
+  {
+    cut,
+    finished,
+  }: { readonly cut?: { readonly bars: number } | undefined; readonly finished: readonly LoggedFinish[] },
+): BarSides {
+  const planings = finished.filter((one) => one.finish === 'planed')
+  const bars = planings.reduce((sum, one) => sum + one.bars, 0)
+  const times = cut && cut.bars > 0 ? Math.ceil(bars / cut.bars) : planings.length
+  return planings
+    .slice(-times || planings.length)
+    .reduce((now, { planed }) => (planed ? planedSides(now, planed) : now), sides)
 }
 
 /** Minutes a bar before any was logged. Estimates from practice. */
@@ -52,7 +86,14 @@ export const usualMinutesPerBar: Readonly<Record<Finish, number>> = {
 const priorBars = 20
 
 /** Finishing as it was logged. */
-export type Logged = readonly { readonly finish: Finish; readonly bars: number; readonly minutes: number }[]
+export interface LoggedFinish {
+  readonly finish: Finish
+  readonly bars: number
+  readonly minutes: number
+  /** Of planing. Records from before this was kept have none. */
+  readonly planed?: Planed | undefined
+}
+export type Logged = readonly LoggedFinish[]
 
 /**
  * Minutes a bar takes here: what was logged, and what was expected for as long as little was.
@@ -82,21 +123,28 @@ export function finishTime(finish: Finish, bars: number, logged: Logged, expecte
 /** How far the scale may be off what was reckoned to come off before it is told, as a share of it. An estimate. */
 export const removedTolerance = 0.35
 
-/** How thick a layer may be planed off a face, mm, and off how many of a bar's two large faces. */
+/** How thick a layer may be planed off a face, mm, and off how many of two faces that lie opposite. */
 export const planedRange = { min: 0.1, max: 10 } as const
 export const planedFacesRange = { min: 1, max: 2 } as const
 
 /** Work that takes something off each bar. */
 export type TakingOff =
   | { readonly finish: 'bevelled'; readonly legMm: number; readonly edges: readonly EdgeGroup[] }
-  | { readonly finish: 'planed'; readonly planedMm: number; readonly faces: number }
+  | ({ readonly finish: 'planed' } & Planed)
 
 /** What it takes off a bar, mm³; undefined where nothing of the bar would be left or two bevels would meet. */
 function takenOffMm3(sides: BarSides, work: TakingOff): number | undefined {
   if (work.finish === 'bevelled')
     return mayBevel(sides, work.legMm) ? bevelledOffMm3(sides, work.legMm, work.edges) : undefined
-  const isLeft = work.planedMm * work.faces < sides.thicknessMm
-  return isLeft ? planedOffMm3(sides, work.planedMm, work.faces) : undefined
+  const after = planedSides(sides, work)
+  return after[work.across ?? 'thicknessMm'] > 0 ? planedOffMm3(sides, work) : undefined
+}
+
+/** What a loaf was cut into, and what was done to it since. */
+export interface LoafAsCut {
+  readonly cut: { readonly bars: number; readonly firstBarG: number } | undefined
+  /** @default nothing */
+  readonly finished?: Logged
 }
 
 /** What finishing takes off the bars of a loaf. */
@@ -107,17 +155,22 @@ export interface Finishing {
   isFarOff(removedG: number): boolean
 }
 
-/** What is taken off a loaf's bars, by their size and mass; undefined where nothing was cut, or none of a bar would be left. */
+/**
+ * What is taken off a loaf's bars, by their size as it is after planing and their mass as it is now; undefined where
+ * nothing was cut, or none of a bar would be left.
+ *
+ * @param barG what a whole bar, before any finishing, weighs on the day it is done, g. @default as cut
+ */
 export function finishingOf(
   mould: Mould & BarCut,
-  { cut }: { readonly cut: { readonly firstBarG: number } | undefined },
+  { cut, finished = [] }: LoafAsCut,
   work: TakingOff & { readonly bars: number },
+  barG = cut?.firstBarG,
 ): Finishing | undefined {
-  const sides = barSidesOf(mould)
-  const offMm3 = takenOffMm3(sides, work)
-  if (!cut || offMm3 === undefined) return undefined
-  const barMm3 = sides.widthMm * sides.heightMm * sides.thicknessMm
-  const eachG = (cut.firstBarG * offMm3) / barMm3
+  const whole = barSidesOf(mould)
+  const offMm3 = takenOffMm3(sidesNow(whole, { cut, finished }), work)
+  if (barG === undefined || offMm3 === undefined) return undefined
+  const eachG = (barG * offMm3) / (whole.widthMm * whole.heightMm * whole.thicknessMm)
   const allG = eachG * work.bars
   return { eachG, allG, isFarOff: (removedG) => Math.abs(removedG - allG) > removedTolerance * allG + 1 }
 }

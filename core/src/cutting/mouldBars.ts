@@ -17,6 +17,11 @@ export function logsOf(mould: Pick<Mould, 'shape' | 'logCount'>): number {
   return shapeOf(mould) === 'slab' ? (mould.logCount ?? 1) : 1
 }
 
+/** A mould whose bars are cut as thick as its loaf's were planned, whatever its usual cut is. @param barThicknessMm mm; null: as usual */
+export function cutAt<M extends BarCut>(mould: M, barThicknessMm: number | null | undefined): M {
+  return barThicknessMm === null || barThicknessMm === undefined ? mould : { ...mould, barThicknessMm }
+}
+
 /** Sides of a bar, mm: its face, and how thick it is. */
 export interface BarSides {
   readonly widthMm: number

@@ -1,5 +1,5 @@
 import type { Day } from '../calendar'
-import type { FaultKey, Finish } from '../cutting'
+import type { FaultKey, Finish, Planed } from '../cutting'
 
 /** Where bars of a loaf may go once they are released. */
 export const saleChannels = ['Web', 'Stalls', 'Shops', 'Subscribers', 'Orders', 'Kept'] as const
@@ -49,6 +49,8 @@ export type LoafEvent =
       readonly minutes: number
       /** What came off all of them, as the scale says, g; null where it was not weighed. */
       readonly removedG: number | null
+      /** Of planing: what the bars are thinner by since. */
+      readonly planed?: Planed | undefined
     }
   | { readonly type: 'moved'; readonly day: Day; readonly place: string }
   | {

@@ -1,5 +1,5 @@
 import type { Day } from '../calendar'
-import type { FaultKey, Finish } from '../cutting'
+import type { FaultKey, Logged } from '../cutting'
 import type { LoafEvent, SaleChannel } from './loafEvents'
 import { roundTo } from '../units'
 
@@ -41,7 +41,7 @@ export interface LoafState {
   readonly openFaults: readonly FaultKey[]
   /** Every fault that was ever found in it. */
   readonly foundFaults: readonly FaultKey[]
-  readonly finished: readonly { readonly finish: Finish; readonly bars: number; readonly minutes: number }[]
+  readonly finished: Logged
   readonly scrap: readonly Scrap[]
   readonly channels: readonly ChannelBars[]
   /** Taken for what was sold, cents; sales without a price count for nothing. */
@@ -115,7 +115,15 @@ export function stateAfter(state: LoafState, event: LoafEvent): LoafState {
     case 'finished':
       return {
         ...state,
-        finished: [...state.finished, { finish: event.finish, bars: event.bars, minutes: event.minutes }],
+        finished: [
+          ...state.finished,
+          {
+            finish: event.finish,
+            bars: event.bars,
+            minutes: event.minutes,
+            ...(event.planed ? { planed: event.planed } : {}),
+          },
+        ],
       }
     case 'moved':
       return { ...state, place: event.place }

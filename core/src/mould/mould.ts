@@ -7,6 +7,8 @@ import { isWithin, outOfRange } from '../units'
 export const mouldSideRange: Range = { min: 20, max: 1500 }
 /** Liner thickness, mm. */
 export const linerRange: Range = { min: 0, max: 20 }
+/** Thickness of a mould's wall or floor, mm; 0 where it is not known. */
+export const wallRange: Range = { min: 0, max: 60 }
 /** Thickness of a bar, mm. */
 export const barThicknessRange: Range = { min: 5, max: 150 }
 /** What is trimmed from each end of a loaf, the trim's own cut included, mm. */
@@ -33,6 +35,10 @@ export interface Mould {
   readonly lengthMm: number
   readonly widthMm: number
   readonly heightMm: number
+  /** Thickness of its walls. @default 0, not known */
+  readonly wallMm?: number
+  /** Thickness of its floor. @default 0, not known */
+  readonly baseMm?: number
   /** Thickness of the liner: taken from each side, measured horizontally, and from the base. */
   readonly linerMm: number
   /** Depth of batter above the liner. */
@@ -49,6 +55,16 @@ export interface Mould {
   readonly cavityMl?: number
   /** What it was found to hold to the fill line, ml; goes before what its sizes say. */
   readonly measuredMl?: number | null
+}
+
+/** What a mould stands on across, from the outside of one wall to that of the other at its base, mm. */
+export function outerBaseMm({ widthMm, wallMm = 0 }: Pick<Mould, 'widthMm' | 'wallMm'>): number {
+  return widthMm + 2 * wallMm
+}
+
+/** How high a mould is outside, floor and all, mm. */
+export function outerHeightMm({ heightMm, baseMm = 0 }: Pick<Mould, 'heightMm' | 'baseMm'>): number {
+  return heightMm + baseMm
 }
 
 /** The block of soap that comes out, mm. Of a taper the length at its shortest and the width at half height. */
@@ -70,7 +86,7 @@ function checkCavities({ cavityCount = 0, cavityMl = 0 }: Mould, against: Agains
 }
 
 function checkSizes(mould: Mould, against: Against): void {
-  const { topLengthMm, topWidthMm, logCount = 1 } = mould
+  const { topLengthMm, topWidthMm, logCount = 1, wallMm = 0, baseMm = 0 } = mould
   for (const field of ['lengthMm', 'widthMm', 'heightMm'] as const) {
     if (!isWithin(mould[field], mouldSideRange)) against(field, outOfRange('length', mouldSideRange))
   }
@@ -82,6 +98,8 @@ function checkSizes(mould: Mould, against: Against): void {
   }
   if (!Number.isInteger(logCount) || !isWithin(logCount, logCountRange))
     against('logCount', outOfRange('count', logCountRange))
+  if (!isWithin(wallMm, wallRange)) against('wallMm', outOfRange('length', wallRange))
+  if (!isWithin(baseMm, wallRange)) against('baseMm', outOfRange('length', wallRange))
   if (!isWithin(mould.linerMm, linerRange)) against('linerMm', outOfRange('length', linerRange))
   if (!(mould.fillHeightMm > 0)) against('fillHeightMm', sentence('fill_height_zero'))
 }

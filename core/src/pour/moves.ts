@@ -74,7 +74,7 @@ export type MoveFigure = keyof MoveFigures
 export const moveFigures: Readonly<
   Record<MoveFigure, { readonly usual: number; readonly range: Range; readonly quantity: 'length' | 'number' }>
 > = {
-  angleDeg: { usual: 15, range: { min: -40, max: 40 }, quantity: 'number' },
+  angleDeg: { usual: 15, range: { min: -45, max: 45 }, quantity: 'number' },
   xMm: { usual: 40, range: { min: 0, max: 1500 }, quantity: 'length' },
   yMm: { usual: 30, range: { min: 0, max: 1500 }, quantity: 'length' },
   zMm: { usual: 125, range: { min: 0, max: 1500 }, quantity: 'length' },

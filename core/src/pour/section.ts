@@ -1,5 +1,5 @@
 import type { Mould } from '../mould'
-import { blockOf, shapeOf } from '../mould'
+import { blockOf, outerBaseMm, shapeOf } from '../mould'
 
 /** The inside of a mould: across its length, and how long it is, mm. */
 export interface MouldSection {
@@ -9,6 +9,8 @@ export interface MouldSection {
   /** Height up to which all the batter fills it. */
   readonly fillMm: number
   readonly lengthMm: number
+  /** What it stands on across, its walls among it, mm. @default widthMm, while its walls are not known */
+  readonly outerBaseMm?: number
 }
 
 /** What is shown of a soap whose mould is not known: about that of a usual loaf. */
@@ -25,7 +27,8 @@ export function sectionOf(mould: Mould): MouldSection {
   if (shape === 'cavities') return usualSection
   const { widthMm, lengthMm } = blockOf(mould)
   if (shape === 'cylinder') return { widthMm, heightMm: widthMm, fillMm: widthMm, lengthMm }
-  return { widthMm, heightMm: mould.heightMm - mould.linerMm, fillMm: mould.fillHeightMm, lengthMm }
+  const heightMm = mould.heightMm - mould.linerMm
+  return { widthMm, heightMm, fillMm: mould.fillHeightMm, lengthMm, outerBaseMm: outerBaseMm(mould) }
 }
 
 /** Area of the section that all of each pot takes in a mould filled to its fill height, mm². @param potsG mass of each, g */

@@ -12,7 +12,7 @@ import { cornersOf, solidAt, solidOf } from './solids'
 import type { Materials } from './strokes'
 import { strokesOf } from './strokes'
 import type { Points } from './surface'
-import { air, columns, heightAt, keepUnknown, levelOf, pointsFor, topOf } from './surface'
+import { air, heightAt, heightAtWall, keepUnknown, levelOf, pointsFor, topOf } from './surface'
 
 /** How far surfaces that are kept in columns may miss one another, mm. */
 const hairMm = 0.3
@@ -137,7 +137,7 @@ function simulateSection(
   const heightsMm = moves.map((move, at) => {
     strokes[at]?.forEach((stroke, index) => pour.stroke(stroke, index === 0 ? move : index))
     const { surface } = pour.batter
-    return { leftMm: surface[0]!, rightMm: surface[columns - 1]!, topMm: topOf(surface) }
+    return { leftMm: heightAtWall(surface, 'left'), rightMm: heightAtWall(surface, 'right'), topMm: topOf(surface) }
   })
   if (hand) pour.stir(hand, moves)
   for (const key of known.keys()) if (!pour.used.has(key)) known.delete(key)

@@ -58,6 +58,12 @@ export function heightAt(surface: Surface, x: number, widthMm: number): number {
   return surface[low]! * (1 - share) + surface[low < columns - 1 ? low + 1 : low]! * share
 }
 
+/** Height of a surface at a wall itself, mm: half a column beyond the middle of the last. */
+export function heightAtWall(surface: Surface, wall: 'left' | 'right'): number {
+  const [last, before] = wall === 'left' ? [surface[0]!, surface[1]!] : [surface[columns - 1]!, surface[columns - 2]!]
+  return Math.max(0, last + (last - before) / 2)
+}
+
 /** The one height of a level surface, else undefined. */
 export function levelOf(surface: Surface): number | undefined {
   const first = surface[0]!

@@ -1,5 +1,6 @@
 import type { Recipe, RecipeAdditive } from './recipe'
-import { toFineScale } from '../units'
+import { assertWithin, toFineScale } from '../units'
+import { additiveRateRanges, wettingRatioRange } from './ranges'
 
 /** An additive as weighed, with what wets it. */
 export interface WeighedAdditive {
@@ -15,6 +16,7 @@ export interface WeighedAdditive {
  *
  * @param batterG batter before any additive and before the scent, g
  * @param bars bars of the batch, for those that are stated by the bar
+ * @throws {RangeError} if a rate or what one is wetted with is out of range
  */
 export function additivesFor(
   recipe: Pick<Recipe, 'additives'>,
@@ -22,6 +24,8 @@ export function additivesFor(
 ): readonly WeighedAdditive[] {
   const amountOf = { fats: fatsG, batter: batterG, bar: bars } as const
   return (recipe.additives ?? []).map(({ name, basis, rate, place, wetting }) => {
+    assertWithin('rate', rate, additiveRateRanges[basis])
+    if (wetting) assertWithin('ratio', wetting.ratio, wettingRatioRange)
     const massG = toFineScale(rate * amountOf[basis])
     return { name, place, massG, wetting: wetting && { with: wetting.with, massG: toFineScale(massG * wetting.ratio) } }
   })

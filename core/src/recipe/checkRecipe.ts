@@ -3,7 +3,6 @@ import { quantity, refuse, sentence, warn } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
 import { isSalt } from './densities'
-import { naohForPortions } from './naohForPortions'
 import { alkaliFor, asPureNaohG, usualKohPurity } from './lye'
 import {
   additiveRateRanges,
@@ -56,14 +55,18 @@ function checkFats(recipe: Recipe): Finding[] {
 }
 
 function refuseLyeAboveFats(recipe: Recipe): Finding {
-  const portions = blendOf(recipe).map(({ fat, share }) => ({
-    massG: share * 1000,
-    saponificationValue: fat.saponificationValue.typical,
-  }))
-  const surplusG = (-recipe.superfat * naohForPortions(portions)) / recipe.naohPurity
+  const { superfat, kohShare = 0 } = recipe
+  const fats = blendOf(recipe).map(({ fat, share }) => ({ fat, massG: share * 1000 }))
+  const atNone = alkaliFor(fats, { ...recipe, superfat: 0 })
   return refuse(
     'lye_exceeds_fats',
-    { superfat: quantity.share(recipe.superfat), fats: quantity.mass(1000), surplus: quantity.mass(surplusG) },
+    {
+      superfat: quantity.share(superfat),
+      fats: quantity.mass(1000),
+      surplus: quantity.mass(-superfat * atNone.naohG),
+      kohSurplus: quantity.mass(-superfat * atNone.kohG),
+      hasKoh: kohShare > 0 ? 'yes' : 'no',
+    },
     'superfat',
   )
 }

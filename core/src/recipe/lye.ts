@@ -1,6 +1,13 @@
 import { assertWithin, floorToScale, roundToScale } from '../units'
 import { kohMolarMass, naohMolarMass } from '../fats'
-import { kohPurityRange, kohShareRange, lyeConcentrationRange, naohPurityRange, superfatRange } from './ranges'
+import {
+  kohPurityRange,
+  kohShareRange,
+  lyeConcentrationRange,
+  naohPurityRange,
+  superfatRange,
+  waterShareRange,
+} from './ranges'
 import type { Recipe, RecipeLiquid } from './recipe'
 import type { WeighedFat } from './superfatBand'
 import { naohDemand } from './superfatBand'
@@ -77,20 +84,17 @@ export function alkaliFor(
  *
  * @param stepG step of the scale, g; 0 for figures that are not rounded
  * @param rounding of the alkali to that step; all else goes to the nearest
- * @throws {RangeError} as `alkaliFor` does, and if the concentration is out of range
+ * @throws {RangeError} as `alkaliFor` does, and if the concentration, a liquid's water or its part of it is out of range
  */
-export function lyeFor(
-  fats: readonly WeighedFat[],
-  recipe: Recipe,
-  stepG = 0,
-  rounding: LyeRounding = 'down',
-): Lye {
+export function lyeFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0, rounding: LyeRounding = 'down'): Lye {
   const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
   const alkali = alkaliFor(fats, recipe, stepG, rounding)
   const { lyeConcentration } = recipe
   assertWithin('lyeConcentration', lyeConcentration, lyeConcentrationRange)
   const allWaterG = round(((alkali.naohG + alkali.kohG) * (1 - lyeConcentration)) / lyeConcentration)
   const liquids = (recipe.liquids ?? []).map(({ name, place, waterShare, partOfWater }): WeighedLiquid => {
+    assertWithin('waterShare', waterShare, waterShareRange)
+    assertWithin('partOfWater', partOfWater, { min: 0, max: 1 })
     const massG = round((allWaterG * partOfWater) / waterShare)
     return { name, place, massG, waterG: massG * waterShare }
   })

@@ -2,7 +2,8 @@ import type { BatchPlan } from '../batch'
 import { wettingOf } from '../batch'
 import type { Day } from '../calendar'
 import { addDays } from '../calendar'
-import { fatOf } from '../recipe'
+import { fatOf, kohShareRange, superfatRange } from '../recipe'
+import { assertWithin } from '../units'
 import { glycerolMolarMass, kohMolarMass, naohMolarMass, waterMolarMass } from '../fats'
 
 export const labelStyles = ['eu', 'us'] as const
@@ -44,6 +45,7 @@ const soapName = (inci: string, fatName: string, alkali: 'Sodium' | 'Potassium')
  *
  * @param cureLoss share of its mass that a bar loses, all of it water
  * @param allergens of its scent
+ * @throws {RangeError} if the recipe's superfat or share of KOH is none that may be made
  */
 export function labelIngredients(
   { recipe, weights, scent }: BatchPlan,
@@ -51,6 +53,8 @@ export function labelIngredients(
   allergens: readonly Allergen[] = [],
 ): readonly LabelIngredient[] {
   const { superfat, kohShare = 0 } = recipe
+  assertWithin('superfat', superfat, superfatRange)
+  assertWithin('kohShare', kohShare, kohShareRange)
   const byName = new Map<string, { massG: number; kind: LabelIngredient['kind'] }>()
   const add = (name: string, massG: number, kind: LabelIngredient['kind']): void => {
     if (massG > 0) byName.set(name, { kind, massG: (byName.get(name)?.massG ?? 0) + massG })
@@ -79,7 +83,11 @@ export function labelIngredients(
     (sum, { name, massG }) => sum + massG * (recipe.liquids?.find((one) => one.name === name)?.waterShare ?? 0),
     0,
   )
-  add('Aqua', Math.max(0, weights.waterG + wettingOf(weights).waterG + liquidWaterG + reactedG - wet * cureLoss), 'water')
+  add(
+    'Aqua',
+    Math.max(0, weights.waterG + wettingOf(weights).waterG + liquidWaterG + reactedG - wet * cureLoss),
+    'water',
+  )
   for (const { name, massG } of liquids) {
     const waterShare = recipe.liquids?.find((one) => one.name === name)?.waterShare ?? 0
     add(name, massG * (1 - waterShare), 'additive')

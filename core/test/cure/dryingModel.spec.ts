@@ -85,6 +85,15 @@ describe('forecastMass', () => {
     expect(before.likelyG).to.be.closeTo(massAfter(120, bar, { ...dryingPrior, lossShare: 0.11 }, 35), 0.6)
   })
 
+  it('puts a first weighing that came late on its own day', () => {
+    const late = fitDrying(weighed([7, 14, 21]), terms)
+    const on = (day: number) => forecastMass(late, bar, day)!.likelyG
+    expect(on(7)).to.be.closeTo(massAfter(120, bar, truth, 7), 0.6)
+    // It had weighed more at the cut, by what it had lost by then.
+    expect(on(0)).to.be.closeTo(120, 1.5)
+    expect(on(35)).to.be.closeTo(massAfter(120, bar, truth, 35), 1)
+  })
+
   it('says when it levels off, and how likely a mass is kept', () => {
     const fit = fitDrying(weighed([0, 7, 14, 21, 28]), terms)
     const day = levellingDay(fit, bar, 0.005)!

@@ -12,6 +12,7 @@ import {
   finishingOf,
   minutesPerBar,
   planedOffMm3,
+  sidesNow,
 } from '../../src/cutting'
 
 const sides = { widthMm: 80, heightMm: 55, thicknessMm: 25 }
@@ -61,7 +62,7 @@ describe('bevelledOffMm3', () => {
     expect(() => bevelledOffMm3(sides, 0, edgeGroups)).to.throw('Expected a leg')
     // Two that just meet leave an edge.
     expect(bevelledOffMm3(sides, 12.5, ['widthMm'])).to.be.closeTo(80 * 4 * 78.125, 1e-9)
-    expect(planedOffMm3(sides, 1.5, 2)).to.equal(13_200)
+    expect(planedOffMm3(sides, { planedMm: 1.5, faces: 2 })).to.equal(13_200)
   })
 })
 
@@ -76,7 +77,7 @@ describe('finishingOf', () => {
     kerfMm: 0,
     endTrimMm: 0,
   }
-  const loaf = { cut: { firstBarG: 110 } }
+  const loaf = { cut: { bars: 10, firstBarG: 110 } }
   const bar = { widthMm: 80, heightMm: 55, thicknessMm: 25 }
   const barMm3 = 80 * 55 * 25
 
@@ -91,6 +92,35 @@ describe('finishingOf', () => {
     expect([56.1, 56.3, 119.7, 119.9].map((massG) => planed.isFarOff(massG))).to.deep.equal([true, false, false, true])
     const bevelled = finishingOf(mould, loaf, { finish: 'bevelled', legMm: 4, edges: ['widthMm'], bars: 3 })!
     expect(bevelled.allG).to.be.closeTo((3 * 110 * bevelledOffMm3(bar, 4, ['widthMm'])) / barMm3, 1e-9)
+  })
+
+  it('weighs shavings as heavy as the bar is by then', () => {
+    // A cured bar of 98 g: 8 % of it.
+    const planed = finishingOf(mould, loaf, { finish: 'planed', planedMm: 1, faces: 2, bars: 10 }, 98)!
+    expect(planed.eachG).to.be.closeTo(7.84, 1e-9)
+  })
+
+  it('planes small faces too', () => {
+    const planed = { finish: 'planed', planedMm: 1, faces: 1, across: 'heightMm', bars: 1 } as const
+    // One of 55 mm: 2 g of 110.
+    expect(finishingOf(mould, loaf, planed)!.eachG).to.be.closeTo(2, 1e-9)
+    expect(finishingOf(mould, loaf, { ...planed, across: 'widthMm', faces: 2 })!.eachG).to.be.closeTo(2.75, 1e-9)
+    expect(planedOffMm3(bar, { planedMm: 1, faces: 2, across: 'heightMm' })).to.equal(80 * 25 * 2)
+  })
+
+  it('bevels what planing has left', () => {
+    const planed = { planedMm: 1.5, faces: 2 }
+    const done = { ...loaf, finished: [{ finish: 'planed', bars: 10, minutes: 6, planed } as const] }
+    const bevels = { finish: 'bevelled', legMm: 4, edges: [...edgeGroups], bars: 10 } as const
+    // 22 mm thick: 4 · (80 + 55 + 22) · 8 - 384 = 4640 mm³ of the whole bar's 110 000, of 110 g.
+    expect(finishingOf(mould, done, bevels)!.eachG).to.be.closeTo(4.64, 1e-9)
+    // Twenty bars planed of ten are every bar twice.
+    const twice = { ...loaf, finished: [...done.finished, ...done.finished] }
+    expect(sidesNow(bar, twice).thicknessMm).to.equal(19)
+    expect(sidesNow(bar, { cut: { bars: 20 }, finished: twice.finished }).thicknessMm).to.equal(22)
+    expect(sidesNow(bar, { ...loaf, finished: [] })).to.deep.equal(bar)
+    // Records from before planing kept its sizes tell nothing of them.
+    expect(sidesNow(bar, { ...loaf, finished: [{ finish: 'planed', bars: 10, minutes: 6 }] })).to.deep.equal(bar)
   })
 
   it('is none where nothing was cut, bevels would meet, or nothing of the bar would be left', () => {

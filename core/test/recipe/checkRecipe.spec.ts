@@ -19,7 +19,9 @@ describe('checkRecipe', () => {
     expect(findings[0]?.code).to.equal('lye_exceeds_fats')
     expect(findings[0]?.field).to.equal('superfat')
     // A kilo takes 207.6 g KOH, 147.996 g NaOH; 2 % of it is 2.96 g.
-    expect(plainly(findings[0])).to.equal('lye_exceeds_fats, superfat -2 %, fats 1000 g, surplus 2.96 g')
+    expect(plainly(findings[0])).to.equal(
+      'lye_exceeds_fats, superfat -2 %, fats 1000 g, surplus 2.96 g, kohSurplus 0 g, hasKoh no',
+    )
   })
 
   it('warns when the fats’ natural spread can leave lye over', () => {

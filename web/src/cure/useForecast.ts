@@ -2,6 +2,7 @@ import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
 import { dryingOf, weighInsByCureDay } from '@vendange/core/cure'
+import { cutAt } from '@vendange/core/cutting'
 import { computed } from 'vue'
 import { keepsLabelWords } from '@/parts/forecastWords'
 import { goalOf, useDryingTerms, useForecaster } from '@/parts/useDrying'
@@ -17,7 +18,7 @@ export function useForecast(loaf: () => LoafSummary | undefined) {
     const cutDay = one?.state.cut?.day
     const here = cutDay === undefined ? undefined : since(cutDay)
     if (!one || cutDay === undefined || !mould || !here) return undefined
-    const terms = dryingOf(mould, here)
+    const terms = dryingOf(cutAt(mould, one.barThicknessMm), here)
     return terms && { weighings: weighInsByCureDay(one.state.weighIns, cutDay), terms, goal: goalOf(one) }
   })
   const { told, isReckoning } = useForecaster(

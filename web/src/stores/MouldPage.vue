@@ -22,7 +22,10 @@ import {
   kerfRange,
   learnedTakeUp,
   logCountRange,
+  outerBaseMm,
+  outerHeightMm,
   shapeOf,
+  wallRange,
 } from '@vendange/core/mould'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -42,21 +45,23 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
 })
 const labels = {
   name: 'Name',
-  lengthMm: 'Length, mm',
-  widthMm: 'Width, mm',
-  heightMm: 'Height, mm',
-  linerMm: 'Liner, mm',
-  fillHeightMm: 'Fill height, mm',
+  lengthMm: 'Length',
+  widthMm: 'Width',
+  heightMm: 'Height',
+  linerMm: 'Liner',
+  wallMm: 'Wall',
+  baseMm: 'Floor',
+  fillHeightMm: 'Fill height',
   shape: 'Shape',
-  topLengthMm: 'Length at the brim, mm',
-  topWidthMm: 'Width at the brim, mm',
+  topLengthMm: 'Length at the brim',
+  topWidthMm: 'Width at the brim',
   logCount: 'Logs',
   cavityCount: 'Cavities',
   cavityMl: 'A cavity',
   measuredMl: 'Measured',
-  barThicknessMm: 'Bar thickness, mm',
-  endTrimMm: 'End trim, mm',
-  kerfMm: 'Kerf, mm',
+  barThicknessMm: 'Bar thickness',
+  endTrimMm: 'End trim',
+  kerfMm: 'Kerf',
   count: 'How many',
 }
 
@@ -159,6 +164,22 @@ async function takeMouldAway(): Promise<void> {
             />
             <QuantityField v-model="values.linerMm" kind="length" label="Liner thickness" :error="errorOf('linerMm')" />
             <QuantityField
+              v-model="values.wallMm"
+              kind="length"
+              :range="wallRange"
+              label="Wall thickness"
+              :hint="`Outside ${show('length', outerBaseMm(values))} across`"
+              :error="errorOf('wallMm')"
+            />
+            <QuantityField
+              v-model="values.baseMm"
+              kind="length"
+              :range="wallRange"
+              label="Floor thickness"
+              :hint="`Outside ${show('length', outerHeightMm(values))} high`"
+              :error="errorOf('baseMm')"
+            />
+            <QuantityField
               v-model="values.fillHeightMm"
               kind="length"
               label="Fill height"
@@ -187,8 +208,9 @@ async function takeMouldAway(): Promise<void> {
         <p v-if="learned" class="row" data-test="learned">
           <span
             >{{ learned.n }} {{ learned.n === 1 ? 'pour' : 'pours' }} filled it with
-            <b>{{ show('volume', learned.meanMl) }}</b
-            ><template v-if="learned.n > 1"> ± {{ show('volume', learned.spreadMl) }}</template>.</span
+            <b>{{ show('volume', learned.meanMl) }}</b><template v-if="learned.n > 1">
+              ± {{ show('volume', learned.spreadMl) }}</template
+            >.</span
           >
           <v-btn size="small" @click="values.measuredMl = Math.round(learned.meanMl)">Reckon with that</v-btn>
         </p>

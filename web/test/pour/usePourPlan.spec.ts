@@ -13,6 +13,8 @@ const mould = {
   heightMm: 70,
   fillHeightMm: 65,
   linerMm: 0,
+  wallMm: 0,
+  baseMm: 0,
 } as unknown as SavedMould
 const pot = (name: string, batterG: number): WeighedPot => ({
   colour: { name, hex: '#804020', share: 0.5, rateGPerKg: 0 },

@@ -11,5 +11,8 @@ export const cuttingWords = {
   split_into_logs: 'Split into logs',
   from_the_left: 'From the left',
   cut_across: 'Cut across',
+  waste_explained:
+    '{waste} of the block becomes no piece, most of it ({part}) {kind, select, trims {as trims of up to {rest}} cuts {in cuts of {rest}} beside_logs {beside the logs, where {rest} are left} end_of_logs {at the end of the logs, where {rest} are left} in_columns {over the pieces, where {rest} are left} other {in pieces that are not wanted}}. {mend}',
+  one_more_of_each_log: 'At {thickness} thick {bars} come out of each log with no rest.',
   part_block: '{way, select, turned {Lay on its side and part} other {Part}}',
 } as const

@@ -7,7 +7,7 @@ export const recipeWords = {
   shares_short: 'The shares add up to {total}: {gap} is missing.',
   shares_over: 'The shares add up to {total}: {gap} is too much.',
   lye_exceeds_fats:
-    'At {superfat} superfat, {fats} of fats get {surplus} more sodium hydroxide than they can take. The lye left in the bar burns skin. Set the superfat to 0 % or more; 5 % is usual.',
+    'At {superfat} superfat, {fats} of fats get {surplus} more sodium hydroxide {hasKoh, select, yes {and {kohSurplus} more potassium hydroxide } other {}}than they can take. The lye left in the bar burns skin. Set the superfat to 0 % or more; 5 % is usual.',
   koh_share_range: 'Potassium hydroxide may be up to {most} of the alkali; with more the loaf does not set.',
   koh_purity_range: 'The purity of potassium hydroxide lies from {least} to {most}.',
   water_share_range: 'Say how much of {liquid} is water, from {least} to 100 %.',

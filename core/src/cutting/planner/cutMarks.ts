@@ -2,7 +2,7 @@ import type { Sentence } from '../../findings'
 import { sentence } from '../../findings'
 import type { CutPlan } from './planCuts'
 import type { Allowances, Piece, RoughBlock } from './pieces'
-import { laid, roomOf, usableOf, volumeOf } from './pieces'
+import { laid, roomOf, trimsOf, usableOf, volumeOf } from './pieces'
 import { roundTo } from '../../units'
 
 /** A piece where it lies in the block, seen from above, mm from the corner nearest to the maker. */
@@ -33,13 +33,15 @@ export function lying(block: RoughBlock, { round }: Pick<CutPlan, 'round'>): { a
 /** The logs of a plan from the left, each with its columns where they lie. */
 function drawnLogs(
   plan: CutPlan,
-  { endMm, sideMm, kerfMm }: Allowances,
+  allowances: Allowances,
 ): readonly { readonly endsMm: number; readonly columns: readonly DrawnColumn[] }[] {
-  let leftMm = sideMm
+  const { kerfMm } = allowances
+  const trims = trimsOf(plan.round, allowances)
+  let { leftMm } = trims
   return plan.strips.map(({ widthMm, columns }) => {
     const left = leftMm
     leftMm += widthMm + kerfMm
-    let nearMm = endMm
+    let { nearMm } = trims
     const drawn = columns.map(({ piece, pieces, alongMm }) => {
       const near = nearMm
       nearMm += alongMm + kerfMm
@@ -63,18 +65,20 @@ export function cutStages(
   plan: CutPlan,
   allowances: Allowances,
 ): readonly CutStage[] {
-  const { endMm, sideMm, topMm, kerfMm } = allowances
+  const { topMm, kerfMm } = allowances
+  const trims = trimsOf(plan.round, allowances)
   const usable = usableOf(block, plan.round, allowances)
   const drawn = drawnLogs(plan, allowances)
   const whole = lying(block, plan)
-  const logs = [...(sideMm > 0 ? [sideMm] : []), ...drawn.map(({ endsMm }) => endsMm)].filter(
+  const logs = [...(trims.leftMm > 0 ? [trims.leftMm] : []), ...drawn.map(({ endsMm }) => endsMm)].filter(
     (mm) => mm < whole.acrossMm - 0.05,
   )
   const bars = drawn.map(({ columns }, log) => ({
     of: drawn.length > 1 ? sentence('log_number', { log: log + 1 }) : sentence('the_log'),
-    atMm: [...(endMm > 0 ? [endMm] : []), ...columns.map(({ nearMm, alongMm }) => toTenth(nearMm + alongMm))].filter(
-      (mm) => mm < whole.alongMm - 0.05,
-    ),
+    atMm: [
+      ...(trims.nearMm > 0 ? [trims.nearMm] : []),
+      ...columns.map(({ nearMm, alongMm }) => toTenth(nearMm + alongMm)),
+    ].filter((mm) => mm < whole.alongMm - 0.05),
   }))
   const parted = pieces.flatMap((piece, kind) => {
     const { acrossMm, layers } = laid(piece, plan.way, usable.heightMm, kerfMm)

@@ -39,7 +39,7 @@ export function usualPiece(mould: Mould & BarCut): Piece {
 
 /** What is lost besides the pieces, mm. */
 export interface Allowances {
-  /** From each end, from each side and from the top: uneven, or planed. */
+  /** From each end of the block, from each of its sides and from its top: uneven, or planed. */
   readonly endMm: number
   readonly sideMm: number
   readonly topMm: number
@@ -71,12 +71,18 @@ export interface Usable {
 
 /** What is left of a block once ends, sides and top are taken off, mm; below 0 where more is taken off than there is. */
 export function usableOf(block: RoughBlock, round: Round, { endMm, sideMm, topMm }: Allowances): Usable {
-  const [lengthMm, widthMm] = round === 'along' ? [block.lengthMm, block.widthMm] : [block.widthMm, block.lengthMm]
-  return {
-    lengthMm: lengthMm - 2 * endMm,
-    widthMm: widthMm - 2 * sideMm,
-    heightMm: block.heightMm - topMm,
-  }
+  // The ends are the block's, and so are its sides, whichever way its logs run.
+  const [longMm, wideMm] = [block.lengthMm - 2 * endMm, block.widthMm - 2 * sideMm]
+  const [lengthMm, widthMm] = round === 'along' ? [longMm, wideMm] : [wideMm, longMm]
+  return { lengthMm, widthMm, heightMm: block.heightMm - topMm }
+}
+
+/** What is taken off as the block lies with its logs running away from the maker, mm: at the near end of a log, and at the left. */
+export function trimsOf(
+  round: Round,
+  { endMm, sideMm }: Pick<Allowances, 'endMm' | 'sideMm'>,
+): { readonly nearMm: number; readonly leftMm: number } {
+  return round === 'along' ? { nearMm: endMm, leftMm: sideMm } : { nearMm: sideMm, leftMm: endMm }
 }
 
 /** How many pieces of a size go side by side into a length, a cut between each two. */

@@ -12,7 +12,7 @@ describe('what of a block can be used', () => {
   it('is less both ends, both sides and the top', () => {
     const allowances = { ...none, endMm: 5, sideMm: 2, topMm: 3 }
     expect(usableOf(block, 'along', allowances)).to.deep.equal({ lengthMm: 290, widthMm: 76, heightMm: 67 })
-    expect(usableOf(block, 'across', allowances)).to.deep.equal({ lengthMm: 70, widthMm: 296, heightMm: 67 })
+    expect(usableOf(block, 'across', allowances)).to.deep.equal({ lengthMm: 76, widthMm: 290, heightMm: 67 })
   })
 })
 

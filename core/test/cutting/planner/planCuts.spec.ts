@@ -14,6 +14,7 @@ import {
   rounds,
   thicknessForMass,
   toolUses,
+  trimsOf,
 } from '../../../src/cutting'
 
 const none: Allowances = { endMm: 0, sideMm: 0, topMm: 0, kerfMm: 0 }
@@ -96,8 +97,11 @@ describe('planCuts', () => {
             const whole = lying(block, plan)
             expect(plan.wasteShare).to.be.within(0, 1)
             for (const { leftMm, nearMm, acrossMm, alongMm } of drawnColumns(plan, allowances)) {
-              expect(leftMm + acrossMm).to.be.at.most(whole.acrossMm - allowances.sideMm + 1e-6)
-              expect(nearMm + alongMm).to.be.at.most(whole.alongMm - allowances.endMm + 1e-6)
+              const trims = trimsOf(plan.round, allowances)
+              expect(leftMm).to.be.at.least(trims.leftMm)
+              expect(nearMm).to.be.at.least(trims.nearMm)
+              expect(leftMm + acrossMm).to.be.at.most(whole.acrossMm - trims.leftMm + 1e-6)
+              expect(nearMm + alongMm).to.be.at.most(whole.alongMm - trims.nearMm + 1e-6)
             }
             pieces.forEach(({ wanted }, kind) => {
               const cut = sum(

@@ -9,6 +9,8 @@ export const moulds = sqliteTable('moulds', {
   widthMm: real('width_mm').notNull(),
   heightMm: real('height_mm').notNull(),
   linerMm: real('liner_mm').notNull(),
+  wallMm: real('wall_mm').notNull().default(0),
+  baseMm: real('base_mm').notNull().default(0),
   fillHeightMm: real('fill_height_mm').notNull(),
   shape: text().$type<NewMould['shape']>().notNull().default('loaf'),
   topLengthMm: real('top_length_mm'),

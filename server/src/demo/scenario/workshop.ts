@@ -94,6 +94,8 @@ export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> =
     endTrimMm: 4,
     kerfMm: 0,
     ...plainMould,
+    wallMm: 12,
+    baseMm: 12,
     count: 2,
   },
   tall: {
@@ -107,6 +109,8 @@ export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> =
     endTrimMm: 4,
     kerfMm: 0,
     ...plainMould,
+    wallMm: 12,
+    baseMm: 12,
     count: 1,
   },
   short: {
@@ -120,6 +124,8 @@ export const demoMoulds: Readonly<Record<'long' | 'tall' | 'short', NewMould>> =
     endTrimMm: 3,
     kerfMm: 0,
     ...plainMould,
+    wallMm: 12,
+    baseMm: 12,
     count: 4,
   },
 }

@@ -8,7 +8,17 @@ import { useFinishTimes } from '@/parts/useFinishTimes'
 import type { LoafSummary, SavedMould } from '@vendange/contract'
 import { barsRange } from '@vendange/contract'
 import type { EdgeGroup, Finish, TakingOff } from '@vendange/core/cutting'
-import { bevelLegRange, edgeGroups, finishes, finishingOf, planedFacesRange, planedRange } from '@vendange/core/cutting'
+import { barMassNow } from '@vendange/core/cure'
+import {
+  barSidesOf,
+  bevelLegRange,
+  cutAt,
+  edgeGroups,
+  finishes,
+  finishingOf,
+  planedFacesRange,
+  planedRange,
+} from '@vendange/core/cutting'
 import { finishedBars } from '@vendange/core/loaf'
 import { bevellingCents } from '@vendange/core/plan'
 import { computed, ref, watch } from 'vue'
@@ -16,7 +26,7 @@ import { computed, ref, watch } from 'vue'
 /** Planing, paring, bevelling, stamping, polishing: how long it takes, what comes off, what it costs more. */
 const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
 const season = useSeason()
-const { show, fineMass, money } = useUnits()
+const { show, fineMass, barMass, money } = useUnits()
 const { timeOf } = useFinishTimes()
 const { record, errors, trouble, isSending } = useLoafEvents()
 const edgeWords: Readonly<Record<EdgeGroup, string>> = {
@@ -33,17 +43,32 @@ const legMm = ref(4)
 const edges = ref<EdgeGroup[]>([...edgeGroups])
 const planedMm = ref(1)
 const faces = ref(2)
+const across = ref<EdgeGroup>('thicknessMm')
+const acrossWords: Readonly<Record<EdgeGroup, string>> = {
+  thicknessMm: 'Large faces',
+  widthMm: 'Left and right',
+  heightMm: 'Top and bottom',
+}
 const minutes = ref<number | null>(null)
 const removedG = ref<number | null>(null)
 const minutesRange = { min: 0, max: 1440 }
 const massRange = { min: 0, max: 20_000 }
 const time = computed(() => timeOf(finish.value, bars.value))
+const planed = computed(() => ({ planedMm: planedMm.value, faces: faces.value, across: across.value }))
 const takingOff = computed<TakingOff | undefined>(() => {
   if (finish.value === 'bevelled') return { finish: 'bevelled', legMm: legMm.value, edges: edges.value }
-  return finish.value === 'planed' ? { finish: 'planed', planedMm: planedMm.value, faces: faces.value } : undefined
+  return finish.value === 'planed' ? { finish: 'planed', ...planed.value } : undefined
+})
+const asCut = computed(() => cutAt(props.mould, props.loaf.barThicknessMm))
+/** What a bar weighs by now: it is finished wet, or when it has cured. */
+const barNow = computed(() => {
+  const { cut, weighIns } = props.loaf.state
+  return cut && barMassNow({ cut, weighIns }, barSidesOf(asCut.value), season.workshop?.cureLoss ?? 0, season.today)
 })
 const reckoned = computed(
-  () => takingOff.value && finishingOf(props.mould, props.loaf.state, { ...takingOff.value, bars: bars.value }),
+  () =>
+    takingOff.value &&
+    finishingOf(asCut.value, props.loaf.state, { ...takingOff.value, bars: bars.value }, barNow.value?.massG),
 )
 const isOff = computed(
   () => removedG.value !== null && reckoned.value !== undefined && reckoned.value.isFarOff(removedG.value),
@@ -67,6 +92,7 @@ async function log(): Promise<void> {
     bars: bars.value,
     minutes: minutes.value ?? 0,
     removedG: removedG.value,
+    ...(finish.value === 'planed' ? { planed: planed.value } : {}),
   } as const
   if (!(await record(props.loaf, event))) return
   minutes.value = null
@@ -85,7 +111,8 @@ async function log(): Promise<void> {
       {{ finishWords[finish] }} of {{ bars }} bars: about {{ time.allMin }} min ({{ time.eachMin.toFixed(1) }} a bar,
       {{ time.isLearned ? 'learned here' : 'an estimate' }}).
       <template v-if="reckoned">
-        {{ fineMass(reckoned.eachG) }} come off each, {{ show('mass', reckoned.allG) }} in all. {{ charge }}
+        {{ fineMass(reckoned.eachG) }} come off each bar of {{ barMass(barNow?.massG ?? 0)
+        }}{{ barNow?.isWeighed ? '' : ' (estimate)' }}, {{ show('mass', reckoned.allG) }} in all. {{ charge }}
       </template>
     </p>
     <div class="fields">
@@ -106,6 +133,12 @@ async function log(): Promise<void> {
       />
       <template v-if="finish === 'planed'">
         <QuantityField v-model="planedMm" kind="length" :range="planedRange" label="Planed off a face" />
+        <v-select
+          v-model="across"
+          :items="edgeGroups.map((value) => ({ value, title: acrossWords[value] }))"
+          label="Which faces"
+          data-test="planed-across"
+        />
         <QuantityField v-model="faces" kind="count" :range="planedFacesRange" label="Faces of a bar" />
       </template>
       <QuantityField v-model="minutes" kind="number" optional :range="minutesRange" label="It took, min" />

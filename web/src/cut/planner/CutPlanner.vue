@@ -2,7 +2,7 @@
 import { useLatest } from '@/parts/useLatest'
 import { startCutPlanner } from '@/workers/cutPlanner'
 import type { LoafSummary, SavedMould } from '@vendange/contract'
-import { checkPieces, usualPiece } from '@vendange/core/cutting'
+import { checkPieces, cutAt, usualPiece } from '@vendange/core/cutting'
 import { blockOf } from '@vendange/core/mould'
 import { computed, onBeforeUnmount, shallowRef } from 'vue'
 import CutWays from './CutWays.vue'
@@ -16,7 +16,7 @@ const props = defineProps<{ loaf: LoafSummary; mould: SavedMould }>()
 const wish = shallowRef<CutWish>({
   block: blockOf(props.mould),
   allowances: { endMm: props.mould.endTrimMm, sideMm: 0, topMm: 0, kerfMm: props.mould.kerfMm },
-  pieces: [usualPiece({ ...props.mould, barThicknessMm: props.loaf.barThicknessMm ?? props.mould.barThicknessMm })],
+  pieces: [usualPiece(cutAt(props.mould, props.loaf.barThicknessMm))],
 })
 const findings = computed(() => checkPieces(wish.value.block, wish.value.pieces, wish.value.allowances))
 const { planner, end } = startCutPlanner()

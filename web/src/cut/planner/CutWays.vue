@@ -7,7 +7,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import { mdiPrinterOutline } from '@mdi/js'
 import type { LoafSummary } from '@vendange/contract'
 import type { CutPlan } from '@vendange/core/cutting'
-import { cutStages, evenMarks, toolUses } from '@vendange/core/cutting'
+import { cutStages, evenMarks, explainWaste, toolUses } from '@vendange/core/cutting'
 import type { Finding } from '@vendange/core/findings'
 import { computed, ref, watch } from 'vue'
 import CutDrawing from './CutDrawing.vue'
@@ -50,6 +50,11 @@ const verdict = computed(() =>
     ? `${counted(plan.value)}; ${show('share', plan.value.wasteShare, 0)} of the block is trims, cuts and offcuts.`
     : 'Nothing of this comes out of the block.',
 )
+const explained = computed(() => {
+  const { block, pieces, allowances } = props.wish
+  const why = plan.value && explainWaste(block, pieces, plan.value, allowances)
+  return why ? [why] : []
+})
 const stages = computed(() =>
   plan.value ? cutStages(props.wish.block, props.wish.pieces, plan.value, props.wish.allowances) : [],
 )
@@ -85,7 +90,7 @@ const print = (): void => window.print()
         <figcaption>Its face, {{ wayWords[plan.way] }}</figcaption>
       </figure>
     </div>
-    <FindingList :findings="findings" />
+    <FindingList :findings="[...findings, ...explained]" />
     <div v-for="stage in stages" :key="stage.key">
       <h3>{{ say(stage.title) }}</h3>
       <p v-for="mark in stage.marks" :key="say(mark.of)" class="marks">

@@ -56,6 +56,7 @@ function up(index: number): void {
         :pots-g="plan.potsByMass.value.map(({ massG }) => massG)"
         :areas-mm2="plan.areasMm2.value"
         :section="plan.section.value"
+        :filled-mm2="plan.filledBefore(index)"
         :stands="plan.heightsMm.value[index]"
         :is-drawing-along="following === index"
         @update:model-value="lines = lines.with(index, $event)"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
-import type { MouldSection, MoveFigure, MoveKind, PotPart } from '@vendange/core/pour'
+import type { MouldSection, MoveFigure, MoveKind, PotPart, WallHeights } from '@vendange/core/pour'
 import {
+  angleOfProp,
   canFollowALine,
+  heldWhenProppedMm2,
   moveFigures,
   moveKinds,
   moveSpecs,
@@ -27,6 +29,8 @@ const props = defineProps<{
   potsG: readonly number[]
   areasMm2: readonly number[]
   section: MouldSection
+  /** Area of the section that the moves before it have filled, mm². */
+  filledMm2: number
   /** How high the batter stands after it. */
   stands: { readonly leftMm: number; readonly rightMm: number; readonly topMm: number } | undefined
   /** Whether its line along the loaf is being drawn. */
@@ -48,24 +52,29 @@ const set = (change: Partial<Line>): void => {
 const setFigure = (figure: MoveFigure, value: number | null): void => set({ [figure]: value ?? 0 })
 
 // A sloped layer by the heights that are wished for at the walls, and back.
-const walls = computed(() =>
-  wallHeightsOf(
-    {
-      areaMm2: (props.areasMm2[line.value.pot ?? 0] ?? 0) * (line.value.part ?? 1),
-      angleDeg: line.value.angleDeg ?? 0,
-    },
-    props.section,
-  ),
-)
-const propMm = computed(() => propHeightMm(line.value.angleDeg ?? 0, props.section))
-function wish(side: 'leftMm' | 'rightMm', heightMm: number): void {
-  const { areaMm2, angleDeg } = slopedLayerOf({ ...walls.value, [side]: heightMm }, props.section)
+const angleDeg = computed(() => line.value.angleDeg ?? 0)
+const pouredMm2 = computed(() => (props.areasMm2[line.value.pot ?? 0] ?? 0) * (line.value.part ?? 1))
+const walls = computed(() => wallHeightsOf({ areaMm2: pouredMm2.value, angleDeg: angleDeg.value }, props.section))
+const isWedge = computed(() => walls.value.coversMm < props.section.widthMm - 0.05)
+const propMm = computed(() => propHeightMm(angleDeg.value, props.section))
+const propRange = computed(() => ({ min: 0, max: propHeightMm(moveFigures.angleDeg.range.max, props.section) }))
+function wish(changed: Partial<WallHeights>): void {
+  const layer = slopedLayerOf({ ...walls.value, ...changed }, props.section)
   const potMm2 = props.areasMm2[line.value.pot ?? 0] ?? 0
   set({
-    angleDeg: roundTo(angleDeg, 2),
-    ...(potMm2 > 0 ? { part: roundTo(Math.min(1, areaMm2 / potMm2), 4) } : {}),
+    angleDeg: roundTo(layer.angleDeg, 4),
+    ...(potMm2 > 0 ? { part: roundTo(Math.min(1, layer.areaMm2 / potMm2), 6) } : {}),
   })
 }
+/** A prop as it lies on the bench: the angle follows, to the side to which it leans already. */
+function prop(heightMm: number): void {
+  const leans = angleOfProp(heightMm, props.section)
+  set({ angleDeg: roundTo(angleDeg.value < 0 ? -leans : leans, 4) })
+}
+const mlOf = (areaMm2: number): number => (areaMm2 * props.section.lengthMm) / 1000
+const holdsMl = computed(() => mlOf(heldWhenProppedMm2(angleDeg.value, props.section)))
+const spillsMl = computed(() => Math.max(0, mlOf(props.filledMm2 + pouredMm2.value) - holdsMl.value))
+const hasWalls = computed(() => (props.section.outerBaseMm ?? 0) > props.section.widthMm + 0.05)
 
 const standsWords = computed(() => {
   if (!props.stands) return ''
@@ -111,18 +120,33 @@ function setPart(at: number, part: PotPart): void {
     />
     <template v-if="line.kind === 'sloped'">
       <QuantityField
-        :model-value="roundTo(walls.leftMm, 1)"
+        :model-value="walls.leftMm"
         kind="length"
         :range="wallRange"
         label="At the left wall"
-        @update:model-value="wish('leftMm', $event ?? 0)"
+        @update:model-value="wish({ leftMm: $event ?? 0 })"
       />
       <QuantityField
-        :model-value="roundTo(walls.rightMm, 1)"
+        :model-value="walls.rightMm"
         kind="length"
         :range="wallRange"
         label="At the right wall"
-        @update:model-value="wish('rightMm', $event ?? 0)"
+        @update:model-value="wish({ rightMm: $event ?? 0 })"
+      />
+      <QuantityField
+        v-if="isWedge"
+        :model-value="walls.coversMm"
+        kind="length"
+        :range="{ min: 1, max: section.widthMm }"
+        label="Covers of the base"
+        @update:model-value="wish({ coversMm: $event ?? section.widthMm })"
+      />
+      <QuantityField
+        :model-value="propMm"
+        kind="length"
+        :range="propRange"
+        label="Prop"
+        @update:model-value="prop($event ?? 0)"
       />
     </template>
     <v-select
@@ -151,8 +175,11 @@ function setPart(at: number, part: PotPart): void {
       Its colour
     </label>
     <p v-if="line.kind === 'sloped'" class="quiet wide">
-      In an empty mould. Put {{ show('length', propMm, 0) }} under the
-      {{ (line.angleDeg ?? 0) >= 0 ? 'left' : 'right' }} edge.
+      In an empty mould. Put {{ show('length', propMm) }} under the {{ angleDeg >= 0 ? 'left' : 'right' }} outer edge;
+      propped so it holds {{ show('volume', holdsMl)
+      }}<template v-if="spillsMl >= 0.5"
+        >, <b class="must">{{ show('volume', spillsMl) }} of this pour would run over</b></template
+      >.<template v-if="!hasWalls"> How thick its walls are is not known: state it at the mould.</template>
     </p>
     <div v-if="spec.pours === 'many'" class="pots wide">
       <div v-for="(one, at) in line.pots ?? []" :key="at" class="row onepot">

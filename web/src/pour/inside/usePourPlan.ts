@@ -39,6 +39,12 @@ export function usePourPlan(lines: () => readonly Line[], mould: () => SavedMoul
   /** How high the batter stands after each move. */
   const heightsMm = computed(() => heightsAfter(drawable.value, areasMm2.value, section.value))
 
+  /** Area of the section that the moves before one of them have filled, mm². */
+  function filledBefore(index: number): number {
+    const parts = partsPoured(lines().slice(0, index), areasMm2.value.length)
+    return areasMm2.value.reduce((sum, areaMm2, pot) => sum + areaMm2 * (parts[pot] ?? 0), 0)
+  }
+
   /** A new move of a kind, which takes what is left of the first pot that is not empty. */
   function fresh(kind: MoveKind): Line {
     const { pours, figures, outlines, hasHex, traces } = moveSpecs[kind]
@@ -75,5 +81,5 @@ export function usePourPlan(lines: () => readonly Line[], mould: () => SavedMoul
       trace: traces[0] === 'emulsion' ? 'thin' : traces[0],
     }
   }
-  return { section, potsByMass, findings, areasMm2, drawable, heightsMm, fresh }
+  return { section, potsByMass, findings, areasMm2, drawable, heightsMm, filledBefore, fresh }
 }
