@@ -215,8 +215,8 @@ test('a sloped loaf of two layers by its wall heights, with keys, and shaken', a
   await expect(moves(page)).toHaveCount(2)
   const first = moves(page).first()
   await saving(page, async () => {
-    await type(page, 'At the left wall', '12 mm', first)
-    await type(page, 'At the right wall', '30 mm', first)
+    await type(page, 'Left wall', '12 mm', first)
+    await type(page, 'Right wall', '30 mm', first)
   })
   const line = (await soapNamed('Chalk & Flint')).pourPlan[0]
   const mould = (await get<SeasonView>('/api/season')).moulds.find(({ id }) => id === soap.mouldId)
@@ -228,14 +228,14 @@ test('a sloped loaf of two layers by its wall heights, with keys, and shaken', a
   await expect(first.getByLabel('Prop', { exact: true })).toHaveValue(
     `${Math.round(outerMm * Math.sin(Math.atan(18 / widthMm)) * 10) / 10} mm`,
   )
-  await expect(first).toContainText(/under the left outer edge; propped so it holds \d+ ml\./)
+  await expect(first).toContainText(/under the left outer edge; so the mould holds \d+ ml\./)
   // A prop as it lies there, and the angle follows.
   await saving(page, () => type(page, 'Prop', '20 mm', first))
   const propped = (await soapNamed('Chalk & Flint')).pourPlan[0]
   expect(propped?.angleDeg).toBeCloseTo((Math.asin(20 / outerMm) * 180) / Math.PI, 3)
   await saving(page, async () => {
-    await type(page, 'At the left wall', '12 mm', first)
-    await type(page, 'At the right wall', '30 mm', first)
+    await type(page, 'Left wall', '12 mm', first)
+    await type(page, 'Right wall', '30 mm', first)
   })
   // The chalk reaches higher at the right: at the height of its middle the left is flint.
   await page.getByTestId('as-planned').click()

@@ -152,6 +152,22 @@ describe('the calendar feed', () => {
 
   it('is empty but sound in a new workshop', async () => expect(await read()).to.deep.equal([]))
 
+  it('puts what is done on one day one after the other', async () => {
+    const { soap, collection } = await furnish(workshop)
+    const { id: _id, version: _version, isRemoved: _removed, ...details } = soap
+    const twin = await workshop.api(endpoints.designs.create, {
+      body: { ...details, name: 'Twin', collectionId: collection.id },
+    })
+    for (const designId of [soap.id, twin.id])
+      await workshop.api(endpoints.batches.create, { body: { designId, pourDay: '2027-03-13' } })
+    const pours = (await read()).filter(({ summary }) => summary.startsWith('Pour')).map(({ start }) => start)
+    const { pourHours } = (await workshop.api(endpoints.season)).workshop
+    // Saturday's work begins at nine; the second pour when the first is through.
+    expect(pours).to.have.length(2)
+    const minutes = pours.map((start) => (Date.parse(`${start}Z`) - Date.parse('2027-03-13T00:00:00Z')) / 60_000)
+    expect([...minutes].sort((one, other) => one - other)).to.deep.equal([9 * 60, 9 * 60 + pourHours * 60])
+  })
+
   it('says when to prepare, pour, cut and release, in the zones they stand in', async () => {
     const { soap } = await furnish(workshop)
     await workshop.api(endpoints.batches.create, { body: { designId: soap.id, pourDay: '2027-03-27' } })

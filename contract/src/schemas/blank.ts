@@ -14,6 +14,7 @@ export const blankSeasonSettings = {
   barsPerTray: 12,
   ovenSlots: 2,
   bufferDays: 3,
+  prepAheadDays: 4,
   ownClaims: [],
   ownFactors: [],
   cutTools: [{ name: 'Single wire', kind: 'single_wire', spacingMm: 0, piecesAPass: 1 }],

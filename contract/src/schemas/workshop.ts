@@ -21,6 +21,7 @@ export const minuteOfDayRange = { min: 0, max: 1439 } as const
 export const trayRange = { min: 0, max: 500 } as const
 export const barsPerTrayRange = { min: 1, max: 500 } as const
 export const ovenSlotRange = { min: 0, max: 50 } as const
+export const prepAheadRange = { min: 1, max: 14 } as const
 export const bufferDaysRange = { min: 0, max: 60 } as const
 export const centsRange = { min: 0, max: 10_000_000 } as const
 /** Price of a whole order, cents. */
@@ -133,6 +134,8 @@ export const workshopSchema = object({
   ovenSlots: wholeWithin('count', ovenSlotRange).required(),
   /** Wished days between the end of a cure and the day it is needed. */
   bufferDays: wholeWithin('days', bufferDaysRange).required(),
+  /** How many days before its pour a batch may be prepared at the most. */
+  prepAheadDays: wholeWithin('days', prepAheadRange).required(),
   pricing: pricingSchema,
   /** What the largest pot and the lye jug hold with room to stir, ml; 0: not known. */
   largestPotMl: within('volume', vesselRange).required(),

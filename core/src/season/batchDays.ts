@@ -1,12 +1,16 @@
 import type { Day } from '../calendar'
 import { addDays, daysBetween } from '../calendar'
+import type { School } from '../recipe'
+import { prepDayBefore, usualPrepAhead } from './problem/prepDay'
 import type { WorkingHours } from './workingHours'
 import { hoursOn } from './workingHours'
 
 /** What a batch asks of days and hands. */
 export interface BatchDemand {
-  /** Hours of preparation, on the day before the pour. */
+  /** Hours of preparation, on the last working day before the pour; 0: it needs none. */
   readonly prepHours: number
+  /** How many days before the pour that may be at the most. @default 1, the very day before */
+  readonly prepAhead?: number
   readonly pourHours: number
   readonly cutHours: number
   /** Days in the mould. */
@@ -19,7 +23,8 @@ export interface BatchDemand {
 
 /** The days of one batch, in order. */
 export interface BatchDays {
-  readonly prepDay: Day
+  /** Null where it needs no preparation. */
+  readonly prepDay: Day | null
   readonly pourDay: Day
   readonly cutDay: Day
   /** End of the cure: the bars may be released from this day on. */
@@ -27,7 +32,7 @@ export interface BatchDays {
 }
 
 /**
- * What follows from a pour day: the cut on the first day with hours within the setting time (the earliest when none
+ * What follows from a pour day: the preparation on the last working day before it with hours for it; the cut on the first day with hours within the setting time (the earliest when none
  * has), and the end of the cure after it.
  *
  * @throws {RangeError} if `pourDay` is no day
@@ -41,7 +46,9 @@ export function batchDays(pourDay: Day, demand: BatchDemand, working: WorkingHou
       break
     }
   }
-  return { prepDay: addDays(pourDay, -1), pourDay, cutDay, readyDay: addDays(cutDay, demand.cureDays) }
+  const prep = prepDayBefore(0, demand, (day) => hoursOn(addDays(pourDay, day), working))
+  const prepDay = demand.prepHours > 0 ? addDays(pourDay, prep) : null
+  return { prepDay, pourDay, cutDay, readyDay: addDays(cutDay, demand.cureDays) }
 }
 
 /** The last pour day from which the bars can be ready on `neededDay`, working days or not. @throws {RangeError} */
@@ -61,12 +68,20 @@ export function batchDemand(
     readonly setDaysMax: number
     readonly cureDays: number
     readonly oven: boolean
+    readonly school?: Pick<School, 'lye'>
   },
-  workshop: { readonly prepHours: number; readonly pourHours: number; readonly cutHours: number },
+  workshop: {
+    readonly prepHours: number
+    readonly prepAheadDays: number
+    readonly pourHours: number
+    readonly cutHours: number
+  },
 ): BatchDemand {
-  const { prepHours, pourHours, cutHours } = workshop
+  const { prepHours, prepAheadDays, pourHours, cutHours } = workshop
   return {
     prepHours,
+    // Lye that is made the night before is kept for that night.
+    prepAhead: recipe.school?.lye === 'night_before' ? usualPrepAhead : prepAheadDays,
     pourHours,
     cutHours,
     setDays: { min: recipe.setDaysMin, max: recipe.setDaysMax },

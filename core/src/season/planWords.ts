@@ -4,6 +4,7 @@ import { quantity, sentence, warn } from '../findings'
 import { roundTo } from '../units'
 import type { PlanCheck } from './problem/checkPlan'
 import { slackOf } from './problem/planCost'
+import { prepDayOf } from './problem/prepDay'
 import type { Placement, SeasonPlan, SeasonProblem } from './problem/seasonProblem'
 import { hoursTolerance } from './problem/seasonProblem'
 import type { Violation } from './problem/violation'
@@ -177,10 +178,11 @@ export function planChanges(
 function touches(violation: Violation, { id, pour, cut }: Placement, problem: SeasonProblem): boolean {
   if (!('day' in violation)) return false
   const { day } = violation
-  if (violation.rule === 'hours') return day === pour - 1 || day === pour || day === cut
+  const batch = problem.batches.find((one) => one.id === id)
+  if (violation.rule === 'hours')
+    return day === pour || day === cut || (batch !== undefined && day === prepDayOf(problem, batch, pour))
   if (violation.rule === 'oven') return day === pour
   if (violation.rule === 'trays') return day >= cut
-  const batch = problem.batches.find((one) => one.id === id)
   if (violation.rule !== 'moulds') return false
   return batch !== undefined && Object.hasOwn(batch.moulds, violation.kind) && day >= pour && day < cut
 }

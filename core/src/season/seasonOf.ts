@@ -6,6 +6,7 @@ import type { Placement, ProblemBatch, SeasonProblem, Taken } from './problem/se
 import type { PlannedBatch } from './plannedBatch'
 import { mostDaysAhead, mostDaysInMould } from './plannableDays'
 import type { WorkingHours } from './workingHours'
+import { usualPrepAhead } from './problem/prepDay'
 import { hoursOn } from './workingHours'
 
 /** A batch of the workshop as the season sees it. */
@@ -83,6 +84,7 @@ export function seasonOf(batches: readonly SeasonBatch[], limits: SeasonLimits, 
   )
   const horizon = last + 1
   const hours = Array.from({ length: horizon }, (_, day) => hoursOn(addDays(today, day), limits.working))
+  const takenHours = new Array<number>(horizon).fill(0)
   const trays = new Array<number>(horizon).fill(0)
   const moulds: Record<string, number[]> = {}
   for (const kind of Object.keys(limits.mouldCounts)) moulds[kind] = new Array<number>(horizon).fill(0)
@@ -96,13 +98,14 @@ export function seasonOf(batches: readonly SeasonBatch[], limits: SeasonLimits, 
         const held = moulds[mouldId]
         for (let day = 0; held && day < Math.min(horizon, Math.max(1, cut)); day++) held[day]! += count
       }
-      if (within(cutOn, horizon)) hours[cutOn] = Math.max(0, (hours[cutOn] ?? 0) - batch.demand.cutHours)
+      if (within(cutOn, horizon))
+        takenHours[cutOn] = Math.min(hours[cutOn] ?? 0, (takenHours[cutOn] ?? 0) + batch.demand.cutHours)
     }
     const ready = number(batch.days.readyDay)
     const until = Math.min(horizon, Math.max(ready, batch.neededDay === undefined ? ready : number(batch.neededDay)))
     for (let day = Math.max(0, cut); day < until; day++) trays[day]! += batch.trays
   }
-  const taken: Taken = { moulds, trays }
+  const taken: Taken = { moulds, trays, hours: takenHours }
   const inMoulds = batches.flatMap((batch) =>
     batch.status === 'in_mould' && batch.days
       ? [
@@ -119,6 +122,7 @@ export function seasonOf(batches: readonly SeasonBatch[], limits: SeasonLimits, 
     id: batch.id,
     moulds: Object.fromEntries(mouldsOfBatch(batch)),
     prepHours: batch.demand.prepHours,
+    prepAhead: batch.demand.prepAhead ?? usualPrepAhead,
     pourHours: batch.demand.pourHours,
     setDays: batch.demand.setDays,
     cutHours: batch.demand.cutHours,

@@ -24,6 +24,7 @@ export interface WorkshopMeans extends Pick<WorkingHours, 'exceptions'> {
   readonly timeZone: string
   readonly setupHours: number
   readonly prepHours: number
+  readonly prepAheadDays: number
   readonly pourHours: number
   readonly cutHours: number
   readonly ovenSlots: number

@@ -6,6 +6,7 @@ import type { BatchDays } from './batchDays'
 import type { OpenSeason } from './openSeason'
 import { unplannable } from './plannableDays'
 import { violationFinding } from './planWords'
+import { prepDayOf } from './problem/prepDay'
 import type { Violation } from './problem/violation'
 
 /** One of each rule and kind of mould, the first day of it; of the hours every day. */
@@ -73,7 +74,9 @@ export function daysWhenPouredOn(open: OpenSeason, id: string, pourDay: Day): Ba
   const batch = open.batch(id)
   if (cut === undefined || !batch) return undefined
   const cutDay = addDays(firstDay, cut)
-  return { prepDay: addDays(pourDay, -1), pourDay, cutDay, readyDay: addDays(cutDay, batch.cureDays) }
+  const prep = prepDayOf(open.season.problem, batch, daysBetween(firstDay, pourDay))
+  const prepDay = batch.prepHours > 0 ? addDays(firstDay, prep) : null
+  return { prepDay, pourDay, cutDay, readyDay: addDays(cutDay, batch.cureDays) }
 }
 
 export interface PourDaySuggestion {

@@ -30,6 +30,7 @@ const question = fc
       maxLength: 6,
     }),
     prepHours: fc.constantFrom(0, 0.5),
+    prepAhead: fc.integer({ min: 1, max: 4 }),
     pourHours: fc.constantFrom(0.5, 1, 1.5),
     cutHours: fc.constantFrom(0, 0.5, 1),
     setMax: fc.integer({ min: 1, max: 3 }),
@@ -49,6 +50,7 @@ const question = fc
       mouldCount: 1,
       demand: {
         prepHours: own.prepHours,
+        prepAhead: own.prepAhead,
         pourHours: own.pourHours,
         cutHours: own.cutHours,
         setDays: { min: 1, max: own.setMax },

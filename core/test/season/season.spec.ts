@@ -7,7 +7,9 @@ import {
   batchDemand,
   collectionVerdict,
   daySummaries,
+  checkPlan,
   daysAsHappened,
+  daysWhenPouredOn,
   hoursOn,
   makerHoursOn,
   mouldsOfBatch,
@@ -17,6 +19,7 @@ import {
   OpenSeason,
   seasonOf,
   slackDays,
+  solveSeason,
   suggestPourDay,
   weekHoursTotal,
 } from '../../src/season'
@@ -126,6 +129,21 @@ describe('batchDays', () => {
     })
   })
 
+  it('is prepared on the last working day before with the hours for it, so many days ahead at the most', () => {
+    // Tuesday and Thursday evenings, and Saturdays.
+    const evenings = { makers: [{ weekHours: [0, 2.5, 0, 2.5, 0, 6, 0], exceptions: [] }], exceptions: [] }
+    const within = { ...demand, prepAhead: 4 }
+    const prepDays = (days: readonly string[], of = within) => days.map((day) => batchDays(day, of, evenings).prepDay)
+    // Thu 11, Sat 13 and Tue 16 March: prepared on Tuesday, Thursday and Saturday.
+    const pours = ['2027-03-11', '2027-03-13', '2027-03-16']
+    expect(prepDays(pours)).to.deep.equal(['2027-03-09', '2027-03-11', '2027-03-13'])
+    // Two days ahead reach from Thursday to Tuesday, not from Tuesday to Saturday: then it is the very day before.
+    expect(prepDays(pours, { ...demand, prepAhead: 2 })).to.deep.equal(['2027-03-09', '2027-03-11', '2027-03-15'])
+    // An evening is too short for 3 h: Saturday is the last day with as much, 5 days before Thursday.
+    expect(prepDays(['2027-03-11'], { ...within, prepHours: 3, prepAhead: 5 })).to.deep.equal(['2027-03-06'])
+    expect(prepDays(pours, { ...within, prepHours: 0 })).to.deep.equal([null, null, null])
+  })
+
   it('waits with the cut for a day that has hours, while the setting time lasts', () => {
     // Poured on Saturday: Sunday has no hours, so the cut is on Monday.
     expect(batchDays('2027-03-13', demand, workshop.working).cutDay).to.equal('2027-03-15')
@@ -146,7 +164,15 @@ describe('batchDays', () => {
 
   it('takes its demand from recipe and workshop', () => {
     const recipe = { setDaysMin: 1, setDaysMax: 3, cureDays: 28, oven: false }
-    expect(batchDemand(recipe, { prepHours: 0.75, pourHours: 1.5, cutHours: 0.75 })).to.deep.equal(demand)
+    // What is made ready for lye of the night before does not wait longer.
+    const means = { prepHours: 0.75, prepAheadDays: 4, pourHours: 1.5, cutHours: 0.75 }
+    const ofSchool = (lye: 'night_before' | 'same_day') => batchDemand({ ...recipe, school: { lye } }, means).prepAhead
+    expect(ofSchool('night_before')).to.equal(1)
+    expect(ofSchool('same_day')).to.equal(4)
+    expect(batchDemand(recipe, { prepHours: 0.75, prepAheadDays: 1, pourHours: 1.5, cutHours: 0.75 })).to.deep.equal({
+      ...demand,
+      prepAhead: 1,
+    })
   })
 })
 
@@ -336,5 +362,36 @@ describe('daySummaries', () => {
     ])
     expect(days.map(({ hoursPlanned }) => hoursPlanned)).to.deep.equal([0.75, 2, 0.75])
     expect(daySummaries('2027-04-08', 1, plan, workshop.working, 0.5)[0]?.ready).to.deep.equal(['a'])
+  })
+})
+
+describe('a workshop of two evenings and Saturdays', () => {
+  const evenings: SeasonLimits = {
+    ...workshop,
+    working: { makers: [{ weekHours: [0, 3, 0, 3, 0, 6, 0], exceptions: [] }], exceptions: [] },
+  }
+  const own = { ...seeking, demand: { ...demand, prepAhead: 4 } }
+
+  it('finds days to pour, each prepared on the working day before', () => {
+    const season = calendar(own, [], evenings)
+    const best = suggestPourDay(new OpenSeason(season), own.id)
+    expect(best?.pourDay).not.to.equal(undefined)
+    const found = solveSeason(season.problem, { seed: 1 })
+    expect(checkPlan(season.problem, found.plan).isFeasible).to.equal(true)
+    // A pour on the Thursday takes an hour of Tuesday.
+    const days = daysWhenPouredOn(new OpenSeason(season), own.id, '2027-03-11')
+    expect(days?.prepDay).to.equal('2027-03-09')
+  })
+
+  it('had no day at all while only the very day before would do', () => {
+    const before = { ...own, demand: { ...demand, prepAhead: 1 } }
+    expect(suggestPourDay(new OpenSeason(calendar(before, [], evenings)), own.id)?.pourDay).to.equal(undefined)
+  })
+
+  it('asks for no day to prepare where that takes no time', () => {
+    const none = { ...own, demand: { ...demand, prepHours: 0, prepAhead: 1 } }
+    const open = new OpenSeason(calendar(none, [], evenings))
+    expect(suggestPourDay(open, own.id)?.pourDay).not.to.equal(undefined)
+    expect(daysWhenPouredOn(open, own.id, '2027-03-11')?.prepDay).to.equal(null)
   })
 })

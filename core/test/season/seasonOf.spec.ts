@@ -81,7 +81,8 @@ describe('seasonOf', () => {
     }
     const { problem } = seasonOf([inMould, curing, { ...curing, id: 'g', status: 'gone' }], limits, today)
     expect(problem.taken?.moulds['long']?.slice(0, 3)).to.deep.equal([1, 0, 0])
-    expect(problem.hours.slice(0, 2)).to.deep.equal([2, 1])
+    expect(problem.hours.slice(0, 2)).to.deep.equal([2, 2])
+    expect(problem.taken?.hours?.slice(0, 2)).to.deep.equal([0, 1])
     // The curing one until Thursday, the other from its cut on Tuesday until it is needed on 10 April.
     expect(problem.taken?.trays.slice(0, 4)).to.deep.equal([2, 4, 4, 2])
     expect(problem.taken?.trays[32]).to.equal(2)
@@ -97,7 +98,7 @@ describe('seasonOf', () => {
     }
     const { problem } = seasonOf([overdue], limits, today)
     expect(problem.taken?.moulds['long']?.slice(0, 2)).to.deep.equal([1, 0])
-    expect(problem.hours[0]).to.equal(1)
+    expect([problem.hours[0], problem.taken?.hours?.[0]]).to.deep.equal([2, 1])
   })
 
   it('rounds trays up', () => {

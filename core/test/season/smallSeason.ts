@@ -40,6 +40,7 @@ export const smallSeasons = (most: number): fc.Arbitrary<SeasonProblem> =>
       ovenSlots: fc.integer({ min: 0, max: 2 }),
       trays: fc.integer({ min: 3, max: 6 }),
       bufferDays: fc.integer({ min: 0, max: 3 }),
+      prepAhead: fc.integer({ min: 1, max: 4 }),
       batches: fc.array(
         fc.record({
           slab: fc.boolean(),

@@ -5,7 +5,15 @@ import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { quantity, sentence } from '@vendange/core/findings'
 import type { Reading, ReadingSettings } from '@vendange/words'
-import { besideThePourWords, cautionWords, quantityWords, readingOf, sayFor, stepGroupWords, weightRowName } from '@vendange/words'
+import {
+  besideThePourWords,
+  cautionWords,
+  quantityWords,
+  readingOf,
+  sayFor,
+  stepGroupWords,
+  weightRowName,
+} from '@vendange/words'
 import type { Content, TableCell } from 'pdfmake'
 import type { PdfDocument } from '../parts/pdf'
 import { pdfOf } from '../parts/pdf'
@@ -114,7 +122,13 @@ export function runSheetDocument(
         unbreakable: true,
         margin: [0, 0, 0, 8],
         stack: [
-          { text: besideThePourWords[group], style: 'group' },
+          {
+            text:
+              group === 'day_before' && batch.days.prepDay !== null
+                ? `${besideThePourWords[group]}, ${formatDay(batch.days.prepDay)}`
+                : besideThePourWords[group],
+            style: 'group',
+          },
           ...lines.map((line): Content => ({
             columnGap: 6,
             columns: [{ width: 10, ...box() }, { text: words.say(line) }],

@@ -30,7 +30,8 @@ interface Entry {
 
 /**
  * The season as iCalendar (RFC 5545): preparing, pouring, cutting with their hours at the start of the day's work, the
- * end of each cure as a whole day, releases at their moment, each with an alarm.
+ * end of each cure as a whole day, releases at their moment, each with an alarm. What is done on one day follows one after
+ * the other: it is prepared, then poured, then cut.
  *
  * @param stamp time of the last change, for DTSTAMP
  * @param say puts sentences into the workshop's words
@@ -48,13 +49,17 @@ export function calendarFeed(view: SeasonView, stamp: Date, say: Say): string {
   })
   const startOf = (day: string): number => workshop.weekStartMin[(DateTime.fromISO(day).weekday + 6) % 7] ?? 0
 
+  /** Where the next work of a day begins. */
+  const free = new Map<string, DateTime>()
   const add = ({ id, summary, day, hours, description, alarmHours }: Entry): void => {
-    const start = at(day, startOf(day), zone)
+    const start = free.get(day) ?? at(day, startOf(day), zone)
+    const end = start.plus({ minutes: Math.max(15, Math.round(hours * 60)) })
+    free.set(day, end)
     const event = calendar.createEvent({
       id: `${id}@vendange`,
       summary,
       start,
-      end: start.plus({ minutes: Math.max(15, Math.round(hours * 60)) }),
+      end,
       timezone: zone,
       stamp,
       ...(description === undefined ? {} : { description }),
@@ -62,6 +67,7 @@ export function calendarFeed(view: SeasonView, stamp: Date, say: Say): string {
     event.createAlarm({ type: ICalAlarmType.display, trigger: alarmHours * 3600, description: summary })
   }
 
+  const work: Record<'prepare' | 'pour' | 'cut', Entry[]> = { prepare: [], pour: [], cut: [] }
   for (const batch of view.batches) {
     const { id, name, demand, days, status } = batch
     const moulds = [...mouldsOfBatch(batch)].map(
@@ -69,15 +75,15 @@ export function calendarFeed(view: SeasonView, stamp: Date, say: Say): string {
     )
     const description = say(sentence('feed_moulds', { moulds: moulds.join(', '), bars: batch.bars }))
     if (status === 'planned') {
-      if (demand.prepHours > 0)
-        add({
+      if (days.prepDay !== null)
+        work.prepare.push({
           id: `${id}-prepare`,
           summary: say(sentence('feed_prepare', { soap: name })),
           day: days.prepDay,
           hours: demand.prepHours,
           alarmHours: 2,
         })
-      add({
+      work.pour.push({
         id: `${id}-pour`,
         summary: say(sentence('feed_pour', { soap: name })),
         day: days.pourDay,
@@ -87,7 +93,7 @@ export function calendarFeed(view: SeasonView, stamp: Date, say: Say): string {
       })
     }
     if (days.cutDay >= view.today)
-      add({
+      work.cut.push({
         id: `${id}-cut`,
         summary: say(sentence('feed_cut', { soap: name })),
         day: days.cutDay,
@@ -105,6 +111,7 @@ export function calendarFeed(view: SeasonView, stamp: Date, say: Say): string {
       })
     }
   }
+  for (const entry of [...work.prepare, ...work.pour, ...work.cut]) add(entry)
   for (const collection of view.collections.filter(({ isRemoved }) => !isRemoved)) {
     const moments = [
       {

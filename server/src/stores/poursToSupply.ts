@@ -55,7 +55,7 @@ export async function poursToSupply(reader: Reader, stock: Stock): Promise<reado
       batchId: batch.id,
       batchName: plan.designName,
       plan,
-      prepDay,
+      prepDay: prepDay ?? batch.pourDay,
       readyDay,
       bars: batch.status === 'poured' ? barsLeft : plan.barsPlanned,
       doneSteps: doneOf.get(batch.id) ?? new Set(),

@@ -80,7 +80,7 @@ async function takeRecipeAway(): Promise<void> {
         <template v-if="figures.kohG > 0">
           and <span class="must">{{ show('mass', figures.kohG) }} of potassium hydroxide</span>
         </template>
-        in {{ show('mass', figures.plainWaterG) }} of water<template
+        in {{ show('mass', figures.plainWaterG - figures.wettingWaterG) }} of water<template
           v-for="liquid in figures.liquids"
           :key="liquid.name"
           >, {{ show('mass', liquid.massG) }} of {{ liquid.name.toLowerCase() }}</template

@@ -119,7 +119,7 @@ async function bringIn(file: File): Promise<void> {
           <td class="number">
             <b>{{ show('mass', figures.naohG) }}</b>
           </td>
-          <td class="number">{{ show('mass', figures.plainWaterG) }}</td>
+          <td class="number">{{ show('mass', figures.plainWaterG - figures.wettingWaterG) }}</td>
           <td class="number">{{ show('share', figures.liquidShare, 0) }}</td>
           <td class="number">{{ recipe.cureDays }} days</td>
           <td class="number">{{ used }}</td>

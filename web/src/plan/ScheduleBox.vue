@@ -48,7 +48,7 @@ const on = (text: string): string => formatDay(text, season.today)
     <p v-if="!seeking" class="quiet">Choose a recipe and a mould; then its days can be counted back.</p>
     <template v-else>
       <dl v-if="trial">
-        <div>
+        <div v-if="trial.days.prepDay !== null">
           <dt>Prepare</dt>
           <dd>{{ on(trial.days.prepDay) }}</dd>
         </div>

@@ -4,13 +4,13 @@ import type { WorkBesideThePour } from '@vendange/core/batch'
 import { besideThePourWords } from '@vendange/words'
 
 /** Work that belongs to a pour and is not done at the bench. */
-defineProps<{ around: WorkBesideThePour }>()
+defineProps<{ around: WorkBesideThePour; on?: string }>()
 const { say } = useUnits()
 </script>
 
 <template>
   <section class="sheet around">
-    <h2>{{ besideThePourWords[around.group] }}</h2>
+    <h2>{{ besideThePourWords[around.group] }}{{ on ? `, ${on}` : '' }}</h2>
     <ul>
       <li v-for="line in around.lines" :key="line.code">{{ say(line) }}</li>
     </ul>

@@ -2,13 +2,16 @@
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
-import { formatDay, relativeDay } from '@vendange/core/calendar'
+import { daysBetween, formatDay, relativeDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
 
 const season = useSeason()
 const open = computed(() => season.batches.filter(({ status }) => status !== 'poured'))
 const poured = computed(() => season.batches.filter(({ status }) => status === 'poured').reverse())
 const next = computed(() => open.value.find(({ status }) => status === 'in_work') ?? open.value[0])
+/** "tomorrow", or the day itself. */
+const on = (day: string): string =>
+  daysBetween(season.today, day) === 1 ? 'tomorrow' : `on ${formatDay(day, season.today)}`
 const sentence = computed(() => {
   const batch = next.value
   if (!batch) return 'No pour is on the calendar.'
@@ -16,7 +19,7 @@ const sentence = computed(() => {
   if (batch.days.pourDay < season.today)
     return `${batch.name} was to be poured on ${formatDay(batch.days.pourDay, season.today)}. Pour it now or move it.`
   if (batch.days.pourDay === season.today) return `Today you pour ${batch.name}.`
-  if (batch.days.prepDay === season.today) return `Prepare ${batch.name} today; it is poured tomorrow.`
+  if (batch.days.prepDay === season.today) return `Prepare ${batch.name} today; it is poured ${on(batch.days.pourDay)}.`
   return `Nothing to pour today. ${batch.name} is next, on ${formatDay(batch.days.pourDay, season.today)}, ${relativeDay(batch.days.pourDay, season.today)}.`
 })
 </script>
@@ -47,7 +50,7 @@ const sentence = computed(() => {
           <td>
             <RouterLink class="plain serif" :to="`/soaps/${batch.designId}`">{{ batch.name }}</RouterLink>
           </td>
-          <td>{{ formatDay(batch.days.prepDay, season.today) }}</td>
+          <td>{{ batch.days.prepDay === null ? '' : formatDay(batch.days.prepDay, season.today) }}</td>
           <td>
             <b>{{ formatDay(batch.days.pourDay, season.today) }}</b>,
             {{ relativeDay(batch.days.pourDay, season.today) }}

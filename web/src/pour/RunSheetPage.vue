@@ -29,6 +29,10 @@ const groups = computed(() => {
 })
 /** What is done before and after the bench. */
 const around = computed(() => (view.value ? workBesideThePour(view.value.plan, view.value.batch.days) : []))
+const prepDay = computed(() => {
+  const day = view.value?.batch.days.prepDay ?? null
+  return day === null ? '' : formatDay(day, season.today)
+})
 const aroundAt = (isBefore: boolean) => around.value.filter(({ group }) => (group === 'day_before') === isBefore)
 /** As planned: what was weighed stands beside the steps. */
 const rows = computed(() => (view.value ? weightRows(view.value.plan.weights) : []))
@@ -66,7 +70,7 @@ const print = (): void => window.print()
     </PageHeadline>
     <FindingList :findings="[...state.findings, ...lacking]" class="mb-4" />
     <div class="groups">
-      <BesideGroup v-for="one in aroundAt(true)" :key="one.group" :around="one" />
+      <BesideGroup v-for="one in aroundAt(true)" :key="one.group" :around="one" :on="prepDay" />
       <section v-for="[group, steps] in groups" :key="group" class="sheet">
         <h2>{{ stepGroupWords[group] }}</h2>
         <p v-for="caution in cautionsOf(steps)" :key="caution" class="caution">{{ cautionWords[caution] }}</p>

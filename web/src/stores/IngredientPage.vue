@@ -194,7 +194,9 @@ async function takeIngredientAway(): Promise<void> {
           <v-text-field
             v-if="!isCounted(values.kind) && values.kind !== 'fat'"
             v-model="values.inci"
-            label="On the label (INCI or CI number)"
+            label="INCI name"
+            hint="As it stands on a label; or its CI number"
+            persistent-hint
             :error-messages="errorOf('inci') ?? []"
           />
         </div>

@@ -13,6 +13,7 @@ import {
   blankMaker,
   endpoints,
   hoursOfDayRange,
+  prepAheadRange,
   inchStyles,
   lengthUnits,
   massUnits,
@@ -184,8 +185,17 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
               v-model="values.prepHours"
               kind="hours"
               :range="hoursOfDayRange"
-              label="Preparing, the day before"
+              label="Preparing"
               :error="errorOf('prepHours')"
+            />
+            <QuantityField
+              v-if="values.prepHours > 0"
+              v-model="values.prepAheadDays"
+              kind="days"
+              :range="prepAheadRange"
+              label="Prepared before, at most"
+              hint="On the last working day before the pour"
+              :error="errorOf('prepAheadDays')"
             />
             <QuantityField
               v-model="values.setupHours"

@@ -2,7 +2,7 @@
 export const seasonWords = {
   too_early: '{soap} cannot be poured before {earliest}: what it needs is not there yet.',
   set_days: '{soap} would be cut {set} after its pour; it wants {least} to {most}.',
-  no_day_to_prepare: '{soap}: there is no day before it to prepare on.',
+  no_day_to_prepare: '{soap}: there is no working day left before it to prepare on.',
   outside: '{soap} stands on a day that is past, or beyond the season.',
   missing: '{soap} has no day yet.',
   impossible_placement: '{soap} stands in the plan in a way that cannot be.',
@@ -21,6 +21,7 @@ export const seasonWords = {
   cut_before_pour: 'It is cut after it is poured.',
   cut_too_late: 'It would stand in its mould for {set}. Choose an earlier day to cut.',
   season_days: 'A season has at least one day.',
+  prep_ahead_whole: 'A batch is prepared one day before its pour or more, in whole days.',
   season_hours: 'Every day of the season needs its hours, 0 or more.',
   season_setup: 'Set-up takes 0 hours or more.',
   not_whole_from_0: 'This is a whole number from 0.',

@@ -32,7 +32,7 @@ export function weightRowName({ part, name }: WeightRow): string {
 }
 
 export const besideThePourWords: Readonly<Record<WorkBesideThePour['group'], string>> = {
-  day_before: 'The day before',
+  day_before: 'Before the pour',
   night: 'The night',
   days_after: 'The days after',
 }

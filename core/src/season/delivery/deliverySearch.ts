@@ -1,5 +1,6 @@
 import { Occupancy } from '../occupancy'
 import { slackOf, traysUntil } from '../problem/planCost'
+import { prepDayOf } from '../problem/prepDay'
 import type { Placement, ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import { mouldCountOf } from '../problem/seasonProblem'
 import type { DayOption } from '../solver/dayOptions'
@@ -248,7 +249,8 @@ export class DeliverySearch {
   /** Whether a batch uses, on its days, anything of what another lacks. */
   private uses({ id, pour, cut }: Placement, lack: Lack): boolean {
     const batch = this.batch(id)
-    if (lack.hours.some((day) => (day === pour - 1 && batch.prepHours > 0) || day === pour || day === cut)) return true
+    const prep = batch.prepHours > 0 ? prepDayOf(this.problem, batch, pour) : pour
+    if (lack.hours.some((day) => day === prep || day === pour || day === cut)) return true
     if (batch.oven && lack.oven.includes(pour)) return true
     if (lack.moulds.some(({ kind, day }) => Object.hasOwn(batch.moulds, kind) && day >= pour && day < cut)) return true
     const end = traysUntil(batch, cut, this.problem.days)

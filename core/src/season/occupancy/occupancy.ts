@@ -1,5 +1,6 @@
 import { traysUntil } from '../problem/planCost'
 import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
+import { prepDayOf } from '../problem/prepDay'
 import { hoursTolerance, mouldCountOf } from '../problem/seasonProblem'
 import type { BatchRule, DayRule, Violation } from '../problem/violation'
 
@@ -45,7 +46,7 @@ export class Occupancy {
 
   constructor(private readonly problem: SeasonProblem) {
     const { days, taken } = problem
-    this.hours = new Array<number>(days).fill(0)
+    this.hours = Array.from({ length: days }, (_, day) => taken?.hours?.[day] ?? 0)
     this.oven = new Array<number>(days).fill(0)
     this.pours = new Array<number>(days).fill(0)
     this.trays = Array.from({ length: days }, (_, day) => taken?.trays[day] ?? 0)
@@ -120,7 +121,8 @@ export class Occupancy {
       return asked > there + hoursTolerance && tell('hours', day, asked, there, '')
     }
     const opening = this.pours[pour] === 0 ? setupHours : 0
-    if (isShort(pour - 1, batch.prepHours) || isShort(pour, batch.pourHours + opening)) return true
+    const prep = prepDayOf(this.problem, batch, pour)
+    if (isShort(prep, batch.prepHours) || isShort(pour, batch.pourHours + opening)) return true
     if (isShort(cut, batch.cutHours)) return true
     if (batch.oven) {
       const asked = this.oven[pour]! + mouldCountOf(batch)
@@ -149,7 +151,7 @@ export class Occupancy {
     const { earliest, prepHours, setDays } = batch
     const set = cut - pour
     const isTooEarly = pour < earliest
-    const hasNoEve = prepHours > 0 && pour < 1
+    const hasNoEve = prepHours > 0 && prepDayOf(this.problem, batch, pour) < 0
     const isSetWrong = set < setDays.min || set > setDays.max
     if (!isTooEarly && !hasNoEve && !isSetWrong) return none
     return [
@@ -164,7 +166,7 @@ export class Occupancy {
     const add = (row: number[], day: number, amount: number): void => {
       if (day >= 0 && day < days) row[day] = row[day]! + sign * amount
     }
-    if (batch.prepHours > 0) add(this.hours, pour - 1, batch.prepHours)
+    if (batch.prepHours > 0) add(this.hours, prepDayOf(this.problem, batch, pour), batch.prepHours)
     const opensOrCloses = this.pours[pour] === (sign > 0 ? 0 : 1)
     add(this.hours, pour, batch.pourHours + (opensOrCloses ? setupHours : 0))
     add(this.hours, cut, batch.cutHours)

@@ -6,8 +6,10 @@ export interface ProblemBatch {
   readonly id: string
   /** Moulds it fills, by kind; one kind or more, each from 1. */
   readonly moulds: Readonly<Record<string, number>>
-  /** Hours of preparation, on the day before the pour. */
+  /** Hours of preparation, on the day that `prepDayOf` tells. */
   readonly prepHours: number
+  /** How many days before the pour it may be prepared at the most, whole, from 1. @default that of the season */
+  readonly prepAhead?: number
   readonly pourHours: number
   /** Days from the pour to the cut. */
   readonly setDays: { readonly min: number; readonly max: number }
@@ -43,6 +45,8 @@ export interface Taken {
   readonly moulds: Readonly<Record<string, readonly number[]>>
   /** Trays held on each day. */
   readonly trays: readonly number[]
+  /** Hours of each day that cutting what is in the moulds takes. @default none */
+  readonly hours?: readonly number[]
 }
 
 /**
@@ -63,6 +67,8 @@ export interface SeasonProblem {
   readonly trays: number
   /** Wished days between the end of a cure and the day it is needed. */
   readonly bufferDays: number
+  /** How many days before a pour it may be prepared at the most, whole, from 1. @default 1, the very day before */
+  readonly prepAhead?: number
   readonly batches: readonly ProblemBatch[]
   readonly taken?: Taken
 }
@@ -89,6 +95,8 @@ export function checkProblem(problem: SeasonProblem): readonly Finding[] {
   need(isAmount(problem.setupHours), refuse('season_setup'))
   for (const field of ['ovenSlots', 'trays', 'bufferDays'] as const)
     need(isWhole(problem[field]) && problem[field] >= 0, refuse('not_whole_from_0', undefined, field))
+  for (const { prepAhead = 1 } of [problem, ...problem.batches])
+    need(isWhole(prepAhead) && prepAhead >= 1, refuse('prep_ahead_whole'))
   const ids = new Set<string>()
   for (const batch of problem.batches) {
     const kinds = Object.entries(batch.moulds)

@@ -1,6 +1,7 @@
 import { batchCost, costOf, traysUntil } from '../problem/planCost'
 import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import { mouldCountOf } from '../problem/seasonProblem'
+import { prepDayOf } from '../problem/prepDay'
 import type { DayOption } from './dayOptions'
 
 /** How much one unit too much of anything weighs while searching: far above what a unit saves, so that it is mended. */
@@ -23,6 +24,9 @@ export class Workload {
   /** First option of a batch on a pour day, at batch · days + day; −1 when there is none. */
   private readonly optionOnDay: Int32Array
   private readonly cutOf: Int32Array
+  private readonly prepOf: Int32Array
+  /** How many days before its pour any batch is prepared at the most. */
+  private readonly mostAhead: number
   private readonly traysEndOf: Int32Array
   private readonly costOfOption: Float64Array
   private readonly days: number
@@ -65,6 +69,8 @@ export class Workload {
     options.forEach((list, batch) => (this.firstOption[batch + 1] = this.firstOption[batch]! + list.length))
     this.pourOf = Int32Array.from(flat, ({ pour }) => pour)
     this.cutOf = Int32Array.from(flat, ({ cut }) => cut)
+    this.prepOf = Int32Array.from(flat, ({ batch, pour }) => prepDayOf(problem, batch, pour))
+    this.mostAhead = flat.reduce((most, { pour }, option) => Math.max(most, pour - this.prepOf[option]!), 1)
     this.traysEndOf = Int32Array.from(flat, ({ batch, cut }) => traysUntil(batch, cut, days))
     this.costOfOption = Float64Array.from(
       flat,
@@ -78,7 +84,7 @@ export class Workload {
       }),
     )
 
-    this.hours = new Float64Array(days)
+    this.hours = Float64Array.from({ length: days }, (_, day) => taken?.hours?.[day] ?? 0)
     this.hoursThere = Float64Array.from(problem.hours, (hours) => hours + 1e-9)
     this.pours = new Int32Array(days)
     this.oven = new Float64Array(days)
@@ -153,14 +159,15 @@ export class Workload {
   leastExcess(batch: number, to: number): number {
     const pour = this.pourOf[to]!
     const pourBefore = this.pourOf[this.place[batch]!]!
-    const reach = this.cutOf[to]! - pour + 4
+    const prep = this.prepOf[to]!
+    const reach = this.cutOf[to]! - prep + 2 + this.mostAhead
     if (pour - pourBefore < reach && pourBefore - pour < reach) return 0
     const opens = this.pours[pour] === 0 ? this.setupHours : 0
     const pourOver = this.hours[pour]! + this.pourHours[batch]! + opens - this.hoursThere[pour]!
     const cut = this.cutOf[to]!
     const cutOver = this.hours[cut]! + this.cutHours[batch]! - this.hoursThere[cut]!
     const prepOver =
-      this.prepHours[batch]! > 0 ? this.hours[pour - 1]! + this.prepHours[batch]! - this.hoursThere[pour - 1]! : 0
+      this.prepHours[batch]! > 0 ? this.hours[prep]! + this.prepHours[batch]! - this.hoursThere[prep]! : 0
     return (
       penalty.hour *
       (atMost(pourOver, this.pourHours[batch]!) +
@@ -179,11 +186,12 @@ export class Workload {
     const from = this.place[batch]!
     const pourBefore = this.pourOf[from]!
     const cutBefore = this.cutOf[from]!
+    const prepBefore = this.prepOf[from]!
     const prepHours = this.prepHours[batch]!
     let least =
-      this.overHours(batch, pour, pourBefore, cutBefore, this.pourHours[batch]!) +
-      this.overHours(batch, cut, pourBefore, cutBefore, this.cutHours[batch]!)
-    if (prepHours > 0) least += this.overHours(batch, pour - 1, pourBefore, cutBefore, prepHours)
+      this.overHours(batch, pour, prepBefore, pourBefore, cutBefore, this.pourHours[batch]!) +
+      this.overHours(batch, cut, prepBefore, pourBefore, cutBefore, this.cutHours[batch]!)
+    if (prepHours > 0) least += this.overHours(batch, this.prepOf[to]!, prepBefore, pourBefore, cutBefore, prepHours)
     least *= penalty.hour
     const end = this.firstMould[batch + 1]!
     for (let pair = this.firstMould[batch]!; pair < end; pair++) {
@@ -204,9 +212,16 @@ export class Workload {
   }
 
   /** Hours over on a day when a batch asks for some there instead of what it asks for now. */
-  private overHours(batch: number, day: number, pourBefore: number, cutBefore: number, asked: number): number {
+  private overHours(
+    batch: number,
+    day: number,
+    prepBefore: number,
+    pourBefore: number,
+    cutBefore: number,
+    asked: number,
+  ): number {
     let over = this.hours[day]! + asked - this.hoursThere[day]!
-    if (day === pourBefore - 1) over -= this.prepHours[batch]!
+    if (day === prepBefore) over -= this.prepHours[batch]!
     if (day === pourBefore) over -= this.pourHours[batch]!
     if (day === cutBefore) over -= this.cutHours[batch]!
     return over > 0 ? over : 0
@@ -223,7 +238,7 @@ export class Workload {
     const cut = this.cutOf[option]!
     this.cost += sign * this.costOfOption[option]!
     const prepHours = this.prepHours[batch]!
-    if (prepHours > 0) this.addHours(pour - 1, sign * prepHours)
+    if (prepHours > 0) this.addHours(this.prepOf[option]!, sign * prepHours)
     let pourHours = this.pourHours[batch]!
     if (this.pours[pour] === (sign > 0 ? 0 : 1)) {
       pourHours += this.setupHours

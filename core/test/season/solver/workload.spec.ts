@@ -9,6 +9,12 @@ import { smallSeasons } from '../smallSeason'
 /** The weights of what is too much, as they stand in the workload. */
 const penalty = { hour: 100, mould: 60, ovenSlot: 60 }
 
+/** The last day before a pour, within the days ahead, that has the hours to prepare; the very day before where none has. */
+function eveOf({ hours, prepAhead = 1 }: SeasonProblem, { prepHours }: ProblemBatch, pour: number): number {
+  const days = Array.from({ length: prepAhead }, (_, back) => pour - 1 - back)
+  return days.find((day) => day >= 0 && hours[day]! >= prepHours) ?? pour - 1
+}
+
 /** What days hold, reckoned from the placements anew and without any of the workload's shortcuts. */
 function heldBy(problem: SeasonProblem, batches: readonly ProblemBatch[], placements: readonly Placement[]) {
   const hours = problem.hours.map(() => 0)
@@ -17,7 +23,7 @@ function heldBy(problem: SeasonProblem, batches: readonly ProblemBatch[], placem
   const moulds = new Map<string, number>()
   batches.forEach((batch, index) => {
     const { pour, cut } = placements[index]!
-    if (batch.prepHours > 0) hours[pour - 1]! += batch.prepHours
+    if (batch.prepHours > 0) hours[eveOf(problem, batch, pour)]! += batch.prepHours
     hours[pour]! += batch.pourHours + (pours[pour] === 0 ? problem.setupHours : 0)
     pours[pour]! += 1
     hours[cut]! += batch.cutHours
@@ -62,7 +68,7 @@ describe('a look before a move', () => {
         const { pour, cut } = load.daysOf(to)
         const held = heldBy(problem, batches, placements)
         const ownHours = (day: number): number =>
-          (day === before.pour - 1 ? batch.prepHours : 0) +
+          (day === eveOf(problem, batch, before.pour) ? batch.prepHours : 0) +
           (day === before.pour ? batch.pourHours : 0) +
           (day === before.cut ? batch.cutHours : 0)
         const hoursOver = (day: number, asked: number): number =>
@@ -71,7 +77,7 @@ describe('a look before a move', () => {
           penalty.hour *
           (hoursOver(pour, batch.pourHours) +
             hoursOver(cut, batch.cutHours) +
-            (batch.prepHours > 0 ? hoursOver(pour - 1, batch.prepHours) : 0))
+            (batch.prepHours > 0 ? hoursOver(eveOf(problem, batch, pour), batch.prepHours) : 0))
         for (const [kind, count] of Object.entries(batch.moulds))
           for (let day = pour; day < cut; day++)
             if (day < before.pour || day >= before.cut)
@@ -86,20 +92,24 @@ describe('a look before a move', () => {
 
   it('knows quickly what far days bring in hours, and says nothing of near ones', () => {
     fc.assert(
-      fc.property(seasonsWithMoves, ({ problem, batches, load, placements, batch: index, to }) => {
+      fc.property(seasonsWithMoves, ({ problem, batches, options, load, placements, batch: index, to }) => {
         const batch = batches[index]!
         const { pour, cut } = load.daysOf(to)
         const held = heldBy(problem, batches, placements)
         const broughtOver = (day: number, asked: number, opens = 0): number =>
           Math.min(asked, Math.max(0, held.hours[day]! + asked + opens - problem.hours[day]!))
         const opens = held.pours[pour] === 0 ? problem.setupHours : 0
-        const isNear = Math.abs(pour - placements[index]!.pour) < cut - pour + 4
+        const mostAhead = batches.flatMap((one, at) =>
+          options[at]!.map((option) => option.pour - eveOf(problem, one, option.pour)),
+        )
+        const reach = cut - eveOf(problem, batch, pour) + 2 + Math.max(1, ...mostAhead)
+        const isNear = Math.abs(pour - placements[index]!.pour) < reach
         const expected = isNear
           ? 0
           : penalty.hour *
             (broughtOver(pour, batch.pourHours, opens) +
               broughtOver(cut, batch.cutHours) +
-              (batch.prepHours > 0 ? broughtOver(pour - 1, batch.prepHours) : 0))
+              (batch.prepHours > 0 ? broughtOver(eveOf(problem, batch, pour), batch.prepHours) : 0))
         expect(load.leastExcess(index, to)).to.be.closeTo(expected, 1e-4)
       }),
       { numRuns: 400 },

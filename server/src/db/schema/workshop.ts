@@ -43,6 +43,7 @@ export const workshop = sqliteTable('workshop', {
   makerAddress: text('maker_address').notNull().default(''),
   labelStyle: text('label_style').$type<WorkshopDetails['labelStyle']>().notNull().default('eu'),
   inchStyle: text('inch_style').$type<WorkshopDetails['inchStyle']>().notNull().default('sixteenths'),
+  prepAheadDays: integer('prep_ahead_days').notNull().default(4),
   setupHours: real('setup_hours').notNull(),
   prepHours: real('prep_hours').notNull(),
   pourHours: real('pour_hours').notNull(),

@@ -33,6 +33,7 @@ export const demoWorkshop: WorkshopDetails = {
   inchStyle: 'sixteenths',
   barsPerTray: 18,
   ovenSlots: 2,
+  prepAheadDays: 4,
   bufferDays: 3,
   pricing: {
     hourCents: 1800,

@@ -17,8 +17,8 @@ const on = (day: string): string => formatDay(day, season.today)
 
 <template>
   <section v-if="told" class="sheet trial no-print" data-test="trial">
-    <b>{{ told.batch.name }}</b>: prepare {{ on(told.days.prepDay) }}, pour {{ on(told.days.pourDay) }}, cut
-    {{ on(told.days.cutDay) }}, cured {{ on(told.days.readyDay)
+    <b>{{ told.batch.name }}</b>: {{ told.days.prepDay === null ? '' : `prepare ${on(told.days.prepDay)},` }} pour
+    {{ on(told.days.pourDay) }}, cut {{ on(told.days.cutDay) }}, cured {{ on(told.days.readyDay)
     }}<template v-if="slack !== undefined"
       >;
       <span :class="slack < 0 ? 'must' : 'vine'">{{

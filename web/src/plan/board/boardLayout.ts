@@ -10,7 +10,8 @@ export interface BoardBatch {
   readonly name: string
   /** How many it fills of each kind. */
   readonly moulds: ReadonlyMap<string, number>
-  readonly prep: number
+  /** Undefined where it needs no preparation. */
+  readonly prep: number | undefined
   readonly pour: number
   readonly cut: number
   readonly ready: number
@@ -28,7 +29,7 @@ export function boardBatch(batch: BatchSummary, from: Day, neededDay: Day | unde
     designId: batch.designId,
     name: batch.name,
     moulds: mouldsOfBatch(batch),
-    prep: daysBetween(from, prepDay),
+    prep: prepDay === null ? undefined : daysBetween(from, prepDay),
     pour: daysBetween(from, pourDay),
     cut: daysBetween(from, cutDay),
     ready: daysBetween(from, readyDay),

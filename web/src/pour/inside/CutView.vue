@@ -81,7 +81,9 @@ const verdict = computed(() => {
   const counts = `As poured the mould gives ${poured.bars} bars, turned ${turned.bars}`
   if (!pouredSeen || !turnedSeen) return `${counts}.`
   const words = (seen: CutRichness): string =>
-    `${seen.borderWidths.toFixed(1)} widths of border between ${seen.colours} colours`
+    seen.colours < 2
+      ? 'one colour alone'
+      : `${seen.borderWidths.toFixed(1)} widths of border between ${seen.colours} colours`
   const sum = `As poured a face shows ${words(pouredSeen)}, turned ${words(turnedSeen)} (estimate).`
   const price = cost > 0 ? ` at the cost of ${cost} bars` : cost < 0 ? ` and gives ${-cost} bars more` : ''
   const ratio = turnedSeen.borderWidths / Math.max(0.1, pouredSeen.borderWidths)

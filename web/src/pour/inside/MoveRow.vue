@@ -123,14 +123,14 @@ function setPart(at: number, part: PotPart): void {
         :model-value="walls.leftMm"
         kind="length"
         :range="wallRange"
-        label="At the left wall"
+        label="Left wall"
         @update:model-value="wish({ leftMm: $event ?? 0 })"
       />
       <QuantityField
         :model-value="walls.rightMm"
         kind="length"
         :range="wallRange"
-        label="At the right wall"
+        label="Right wall"
         @update:model-value="wish({ rightMm: $event ?? 0 })"
       />
       <QuantityField
@@ -175,8 +175,8 @@ function setPart(at: number, part: PotPart): void {
       Its colour
     </label>
     <p v-if="line.kind === 'sloped'" class="quiet wide">
-      In an empty mould. Put {{ show('length', propMm) }} under the {{ angleDeg >= 0 ? 'left' : 'right' }} outer edge;
-      propped so it holds {{ show('volume', holdsMl)
+      The prop stands under the {{ angleDeg >= 0 ? 'left' : 'right' }} outer edge; so the mould holds
+      {{ show('volume', holdsMl)
       }}<template v-if="spillsMl >= 0.5"
         >, <b class="must">{{ show('volume', spillsMl) }} of this pour would run over</b></template
       >.<template v-if="!hasWalls"> How thick its walls are is not known: state it at the mould.</template>

@@ -1,0 +1,1 @@
+ALTER TABLE `workshop` ADD `prep_ahead_days` integer DEFAULT 4 NOT NULL;
