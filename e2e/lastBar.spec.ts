@@ -132,7 +132,7 @@ test('the bars of an order are bevelled: minutes, mass and charge', async ({ pag
   const loaf = await loafNamed('Guest Linen, second pour')
   await page.goto(`${workshop.url}/cut/${loaf.id}`)
   await expect(page.getByTestId('finish-words')).toHaveText(
-    /Bevel the edges of 12 bars: about 13 min .* g come off each, \d+ g in all\. €4\.80 go on Guest house, April’s order/,
+    /Bevel the edges of 12 bars: about 13 min .* g come off each bar of \d+ g, \d+ g in all\. €4\.80 go on Guest house, April’s order/,
   )
   await type(page, 'Leg of the bevel', '14 mm')
   await expect(page.getByText('Two bevels would meet', { exact: false })).toBeVisible()

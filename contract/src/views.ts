@@ -6,6 +6,7 @@ import type { PourTiming } from '@vendange/core/pour'
 import type { LoafEvent, LoafState, Whereabouts } from '@vendange/core/loaf'
 import type { PourLookedBack } from '@vendange/core/plan'
 import type { CureSchool, KnownDensity } from '@vendange/core/recipe'
+import type { NameOnLabel } from '@vendange/core/release'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection } from './schemas/collection'
@@ -192,6 +193,8 @@ export interface LoafView {
   readonly records: readonly RecordedStep[]
   /** The lots its batch was made of. */
   readonly lotsUsed: readonly LotUsed[]
+  /** Names on labels that the stores know. */
+  readonly namesOnLabel: readonly NameOnLabel[]
   readonly events: readonly RecordedEvent[]
 }
 

@@ -4,7 +4,7 @@ import { pourSession } from '@vendange/core/batch'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
-import { aMould, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
+import { aMould, completeLabels, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 
 /** What a saved design says of itself. */
 function detailsOf({ id: _id, version: _version, isRemoved: _removed, ...details }: SavedDesign): NewDesign {
@@ -18,6 +18,7 @@ describe('one soap over HTTP', () => {
 
   async function pouredLoaf() {
     const things = await furnish(workshop)
+    await completeLabels(workshop)
     const batch = await workshop.api(endpoints.batches.create, {
       body: { designId: things.soap.id, pourDay: firstDay },
     })

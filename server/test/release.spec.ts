@@ -1,9 +1,11 @@
 import type { NewDesign, NewSale } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
+import { labelStocks } from '@vendange/core/release'
 import { expect } from 'chai'
+import { textOfPdf } from './pdfText'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
-import { firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
+import { completeLabels, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 
 describe('from release to the last bar', () => {
   let workshop: TestWorkshop
@@ -29,6 +31,7 @@ describe('from release to the last bar', () => {
   async function releasedSoap(loaves: number, barsEach = 10, design: Partial<NewDesign> = {}) {
     const { api } = workshop
     const furnished = await furnish(workshop, { mouldCount: loaves, ...design })
+    await completeLabels(workshop)
     const batch = await api(endpoints.batches.create, { body: { designId: furnished.soap.id, pourDay: firstDay } })
     await pourUpTo(workshop, batch.id, null)
     const { loafIds } = await api(endpoints.batches.finish, { params: { id: batch.id } })
@@ -168,7 +171,17 @@ describe('from release to the last bar', () => {
   it('adds up what the pots of one pour took of a delivery', async () => {
     const { api } = workshop
     const ingredient = await api(endpoints.ingredients.create, {
-      body: { kind: 'colourant', name: 'amber', ref: '', leadDays: 5, packSize: 100, perBar: 0, densityGMl: null, inci: '', notes: '' },
+      body: {
+        kind: 'colourant',
+        name: 'amber',
+        ref: '',
+        leadDays: 5,
+        packSize: 100,
+        perBar: 0,
+        densityGMl: null,
+        inci: '',
+        notes: '',
+      },
     })
     const lot = await api(endpoints.lots.create, {
       body: { ...delivery, lotNumber: 'C-1', ingredientId: ingredient.id },
@@ -241,6 +254,52 @@ describe('from release to the last bar', () => {
       }),
     )
     expect(held.detail).to.contain('Lots: Called back by its supplier: Olive oil K-1.')
+  })
+
+  it('holds back a loaf whose label lacks the INCI name of a colour, whatever was ticked', async () => {
+    const { loafIds } = await releasedSoap(1, 6)
+    const [id = ''] = loafIds
+    const { api } = workshop
+    const amber = (await api(endpoints.stores)).ingredients.find(({ name }) => name === 'amber')
+    if (!amber) throw new Error('Expected amber')
+    const { id: amberId, isRemoved: _removed, ...details } = amber
+    await api(endpoints.ingredients.update, { params: { id: amberId }, body: { ...details, inci: '' } })
+    const { loaf, namesOnLabel } = await api(endpoints.loaves.view, { params: { id } })
+    expect(namesOnLabel).to.deep.equal([])
+    const answers = { type: 'released', day: releaseDay, bars: 4, ph: 9.5, lookIsSound: true, labelIsComplete: true }
+    const body = { ...answers, version: loaf.version } as never
+    const refused = await problemOf(api(endpoints.loaves.record, { params: { id }, body }))
+    expect(refused.errors?.map(({ field }) => field)).to.deep.equal(['labelIsComplete'])
+    expect(refused.detail).to.contain('Not complete: it lacks the INCI names of amber.')
+  })
+
+  it('prints every label with its whole text, on A4 and on Letter, at the sizes of the stock', async () => {
+    const { loafIds } = await releasedSoap(1, 6)
+    const [id = ''] = loafIds
+    for (const { key, columns, rows, pageWidthMm, pageHeightMm } of labelStocks) {
+      const count = columns * rows + 1
+      const path = endpoints.release.labels.path.replace(':id', id)
+      const bytes = Buffer.from(await (await fetch(`${workshop.url}${path}?stock=${key}&count=${count}`)).arrayBuffer())
+      // Where a line of it breaks hangs on the stock.
+      const pages = (await textOfPdf(bytes)).map((page) => page.replace(/\s+/g, ' '))
+      expect(pages, key).to.have.length(2)
+      for (const part of [
+        'Lantern Glass',
+        'CI 77492',
+        'Sodium Olivate',
+        '100 g (3.53 oz)',
+        'Quillon Lane, 7 Sample Row',
+      ])
+        expect(
+          pages.map((page) => page.split(part).length - 1),
+          `${key}: ${part}`,
+        ).to.deep.equal([count - 1, 1])
+      // Points of a 72nd of an inch.
+      const [, width = '', height = ''] = /\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/.exec(bytes.toString('latin1')) ?? []
+      expect([Number(width), Number(height)].map((points) => Math.round((points / 72) * 25.4))).to.deep.equal(
+        [pageWidthMm, pageHeightMm].map(Math.round),
+      )
+    }
   })
 
   it('lets bars go to samples, and a loaf go against a check with a reason that stays', async () => {

@@ -4,7 +4,7 @@ import { expect } from 'chai'
 import { pictureType } from '../src/loaves/photoService'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
-import { aCollection, aDesign, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
+import { aCollection, aDesign, completeLabels, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 
 describe('the season', () => {
   let workshop: TestWorkshop
@@ -100,6 +100,7 @@ describe('the season', () => {
   it('leaves what was poured long ago to the notebook once its last bar is sold', async () => {
     const { api } = workshop
     const { soap } = await furnish(workshop)
+    await completeLabels(workshop)
     const [loafId = ''] = await pour(soap.id)
     workshop.setDay('2027-07-01')
     const record = (event: object, version: number) =>

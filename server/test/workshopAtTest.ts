@@ -151,3 +151,13 @@ export async function furnish(workshop: TestWorkshop, design: Partial<NewDesign>
   })
   return { maker, recipe, mould, collection, soap }
 }
+
+/** What a label needs besides its soap: the maker's address, and what the colourants are called. */
+export async function completeLabels(workshop: TestWorkshop, colourants = ['amber']): Promise<void> {
+  const { api } = workshop
+  const { workshop: details } = await api(endpoints.season)
+  await api(endpoints.updateWorkshop, { body: { ...details, makerAddress: 'Quillon Lane, 7 Sample Row' } })
+  const blank = { ref: '', leadDays: 5, packSize: 0, perBar: 0, densityGMl: null, notes: '' }
+  for (const name of colourants)
+    await api(endpoints.ingredients.create, { body: { ...blank, kind: 'colourant', name, inci: 'CI 77492' } })
+}

@@ -1,7 +1,16 @@
-import type { LabelIngredient, LabelPart, LabelTerms } from '@vendange/core/release'
+import type { LabelIngredient, LabelTerms } from '@vendange/core/release'
+import type { Day } from '@vendange/core/calendar'
 import { formatQuantity } from '@vendange/core/units'
 
 const usNames: Readonly<Record<string, string>> = { Aqua: 'Water', Parfum: 'Fragrance' }
+
+/** "Apr 11, 2029" as the style has it, or for the end of a month "04/2029". */
+function dayOnLabel(day: Day, style: LabelTerms['style']): string {
+  const [year, month] = day.split('-')
+  if (style === 'eu') return `${month ?? ''}/${year ?? ''}`
+  const written = { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' } as const
+  return new Intl.DateTimeFormat('en-US', written).format(new Date(`${day}T00:00:00Z`))
+}
 
 /**
  * The label's lines, in the order in which they stand, in the words of its style and in both units of mass, whatever the
@@ -19,7 +28,7 @@ export function labelLines(terms: LabelTerms, ingredients: readonly LabelIngredi
         `NET WT ${ounces} (${grams})`,
         `Ingredients: ${names.join(', ')}.`,
         `Lot ${lotCode}`,
-        `Best by ${bestBeforeDay}`,
+        `Best by ${dayOnLabel(bestBeforeDay, style)}`,
         maker,
         'For external use. Avoid the eyes.',
       ]
@@ -29,15 +38,8 @@ export function labelLines(terms: LabelTerms, ingredients: readonly LabelIngredi
         `${grams} (${ounces})`,
         `Ingredients: ${names.join(', ')}.`,
         `Lot ${lotCode}`,
-        `Best before the end of ${bestBeforeDay.slice(0, 7)}`,
+        `Best before the end of ${dayOnLabel(bestBeforeDay, style)}`,
         maker,
         'Avoid the eyes; rinse with water if it gets into them.',
       ]
-}
-
-export const labelPartWords: Readonly<Record<LabelPart, string>> = {
-  name: 'the name of the soap',
-  net_mass: 'its net mass',
-  maker: 'the maker’s address',
-  ingredients: 'its ingredients',
 }

@@ -1,6 +1,6 @@
 import { formatDay } from '@vendange/core/calendar'
 import type { LimitKind, Quantity } from '@vendange/core/findings'
-import { formatMoney, gramsPerOunce, roundTo, toUnit, withoutDust } from '@vendange/core/units'
+import { barMassStep, formatMoney, gramsPerOunce, roundTo, toUnit, withoutDust } from '@vendange/core/units'
 import type { Reading } from './reading'
 import { densityUnitOf, volumeUnitOf } from './reading'
 
@@ -29,9 +29,6 @@ function digitsOf(step: number): number {
 
 const onStep = (value: number, step: number): number => withoutDust(Math.round(value / step) * step)
 
-/** A bar is told to 1 g or 0.05 oz, whatever scale weighs the batch. */
-const barStep = { g: 1, oz: 0.05 } as const
-
 /** The step of a scale in ounces, of which its step in grams is no round figure. */
 const ounceStep = (scaleStepG: number): number =>
   Math.max(0.001, Math.round(toUnit('mass', scaleStepG, 'oz') * 1000) / 1000)
@@ -52,7 +49,7 @@ function massWords(g: number, reading: Reading, scaleStepG = reading.scaleStepG)
 }
 
 function barMassWords(g: number, reading: Reading): string {
-  const step = barStep[reading.massUnit]
+  const step = barMassStep[reading.massUnit]
   return `${figureWords(onStep(toUnit('mass', g, reading.massUnit), step), digitsOf(step), reading)} ${reading.massUnit}`
 }
 

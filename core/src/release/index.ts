@@ -1,4 +1,5 @@
 export * from './allergenText'
+export * from './inci'
 export * from './label'
 export * from './labelStock'
 export * from './lotCode'

@@ -2,8 +2,13 @@ import type { BatchPlan } from '../batch'
 import { wettingOf } from '../batch'
 import type { Day } from '../calendar'
 import { addDays } from '../calendar'
+import type { Sentence } from '../findings'
+import { sentence, series } from '../findings'
+import type { IngredientKind } from '../stores'
 import { fatOf, kohShareRange, superfatRange } from '../recipe'
 import { assertWithin } from '../units'
+import type { NameOnLabel } from './inci'
+import { inciOf } from './inci'
 import { glycerolMolarMass, kohMolarMass, naohMolarMass, waterMolarMass } from '../fats'
 
 export const labelStyles = ['eu', 'us'] as const
@@ -20,6 +25,8 @@ export interface LabelIngredient {
   /** Mass fraction of the cured bar. */
   readonly share: number
   readonly kind: 'soap' | 'fat' | 'water' | 'glycerin' | 'additive' | 'scent' | 'allergen' | 'colour'
+  /** Whether it stands under its name for labels; else under the workshop's own. */
+  readonly isNamed: boolean
 }
 
 /** A scent allergen with its share of the scent, by the supplier's certificate. */
@@ -40,24 +47,30 @@ const soapName = (inci: string, fatName: string, alkali: 'Sodium' | 'Potassium')
 /**
  * What a cured bar is made of, by the masses of its batch: each fat's soap and its part left over, glycerin set free,
  * water that the cure leaves, and the rest; in falling order, what is below 1 % after it, colours last. Reckoned from
- * typical saponification values: an estimate, which a licensed assessor holds against certificates. What the workshop
- * names itself, such as colours and additives, stands under that name.
+ * typical saponification values: an estimate, which a licensed assessor holds against certificates. What the stores know
+ * no INCI name of stands under the workshop's own name, and is told to.
  *
  * @param cureLoss share of its mass that a bar loses, all of it water
  * @param allergens of its scent
+ * @param known names on labels of what the stores keep
  * @throws {RangeError} if the recipe's superfat or share of KOH is none that may be made
  */
 export function labelIngredients(
   { recipe, weights, scent }: BatchPlan,
   cureLoss: number,
   allergens: readonly Allergen[] = [],
+  known: readonly NameOnLabel[] = [],
 ): readonly LabelIngredient[] {
   const { superfat, kohShare = 0 } = recipe
   assertWithin('superfat', superfat, superfatRange)
   assertWithin('kohShare', kohShare, kohShareRange)
-  const byName = new Map<string, { massG: number; kind: LabelIngredient['kind'] }>()
-  const add = (name: string, massG: number, kind: LabelIngredient['kind']): void => {
-    if (massG > 0) byName.set(name, { kind, massG: (byName.get(name)?.massG ?? 0) + massG })
+  const byName = new Map<string, Pick<LabelIngredient, 'kind' | 'isNamed'> & { readonly massG: number }>()
+  const add = (name: string, massG: number, kind: LabelIngredient['kind'], isNamed = true): void => {
+    if (massG > 0) byName.set(name, { kind, isNamed, massG: (byName.get(name)?.massG ?? 0) + massG })
+  }
+  const addOwn = (of: IngredientKind, name: string, massG: number, kind: LabelIngredient['kind']): void => {
+    const inci = inciOf(known, of, name)
+    add(inci ?? name, massG, kind, inci !== undefined)
   }
   let reactedG = 0
   for (const { fatKey, name, massG } of weights.fats) {
@@ -69,10 +82,11 @@ export function labelIngredients(
     // The alkalis are shared mole for mole.
     const soapG = (alkali: number): number => massG * (1 - superfat) + moles * (alkali - freed - water)
     const inci = fat?.soapInci ?? ''
-    add(soapName(inci, name, 'Sodium'), (1 - kohShare) * soapG(naohMolarMass), 'soap')
-    add(soapName(inci, name, 'Potassium'), kohShare * soapG(kohMolarMass), 'soap')
+    const isNamed = inci !== ''
+    add(soapName(inci, name, 'Sodium'), (1 - kohShare) * soapG(naohMolarMass), 'soap', isNamed)
+    add(soapName(inci, name, 'Potassium'), kohShare * soapG(kohMolarMass), 'soap', isNamed)
     add('Glycerin', moles * freed, 'glycerin')
-    add(firstName(fat?.inci ?? '', name), massG * superfat, 'fat')
+    add(firstName(fat?.inci ?? '', name), massG * superfat, 'fat', (fat?.inci ?? '') !== '')
     reactedG += moles * water
   }
   const wet = weights.batterG
@@ -90,18 +104,18 @@ export function labelIngredients(
   )
   for (const { name, massG } of liquids) {
     const waterShare = recipe.liquids?.find((one) => one.name === name)?.waterShare ?? 0
-    add(name, massG * (1 - waterShare), 'additive')
+    addOwn('liquid', name, massG * (1 - waterShare), 'additive')
   }
-  for (const { name, massG } of additives) add(name, massG, 'additive')
+  for (const { name, massG } of additives) addOwn('additive', name, massG, 'additive')
   if (scent && weights.scentG > 0) {
     add('Parfum', weights.scentG, 'scent')
     for (const { name, share } of allergens)
       if ((weights.scentG * share) / (wet * (1 - cureLoss)) > rinseOffAllergenShare)
         add(name, weights.scentG * share, 'allergen')
   }
-  for (const { colour, colourantG } of weights.pots) add(colour.name, colourantG, 'colour')
+  for (const { colour, colourantG } of weights.pots) addOwn('colourant', colour.name, colourantG, 'colour')
   const total = [...byName.values()].reduce((sum, { massG, kind }) => (kind === 'allergen' ? sum : sum + massG), 0)
-  const all = [...byName].map(([name, { massG, kind }]) => ({ name, kind, share: massG / total }))
+  const all = [...byName].map(([name, { massG, ...what }]) => ({ name, ...what, share: massG / total }))
   const later = ({ share, kind }: LabelIngredient): number => (kind === 'colour' ? 2 : share < anyOrderShare ? 1 : 0)
   return all.sort((a, b) => later(a) - later(b) || b.share - a.share)
 }
@@ -124,7 +138,7 @@ export const keepsDays = 730
 export const bestBeforeOf = (releaseDay: Day): Day => addDays(releaseDay, keepsDays)
 
 /** What a label must name. */
-export const labelParts = ['name', 'net_mass', 'maker', 'ingredients'] as const
+export const labelParts = ['name', 'net_mass', 'maker', 'ingredients', 'inci'] as const
 export type LabelPart = (typeof labelParts)[number]
 
 /** What is missing on a label. */
@@ -137,6 +151,64 @@ export function missingOnLabel(
     net_mass: netMassG > 0,
     maker: maker.trim() !== '',
     ingredients: ingredients.length > 0,
+    inci: ingredients.every(({ isNamed }) => isNamed),
   }
   return labelParts.filter((part) => !has[part])
+}
+
+/** What keeps a label from being complete: its missing parts, and what stands on it without its INCI name. */
+export interface LabelLacks {
+  readonly parts: readonly LabelPart[]
+  readonly unnamed: readonly string[]
+}
+
+/** A loaf as far as its label goes. */
+export interface LabelledLoaf {
+  readonly name: string
+  readonly labelMassG: number
+  readonly lotCode: string
+  readonly state: { readonly release?: { readonly day: Day } | undefined }
+}
+
+/** The label of a loaf: what it says, what it is made of, and what it lacks. */
+export interface Label {
+  readonly terms: LabelTerms
+  readonly ingredients: readonly LabelIngredient[]
+  readonly lacks: LabelLacks
+}
+
+/**
+ * The label of a loaf as its workshop writes it.
+ *
+ * @param known names on labels of what the stores keep
+ * @throws {RangeError} as `labelIngredients` does
+ */
+export function labelOf(
+  loaf: LabelledLoaf,
+  plan: BatchPlan,
+  known: readonly NameOnLabel[],
+  workshop: { readonly labelStyle: LabelStyle; readonly makerAddress: string; readonly cureLoss: number },
+  today: Day,
+): Label {
+  const ingredients = labelIngredients(plan, workshop.cureLoss, plan.scent?.allergens ?? [], known)
+  const terms: LabelTerms = {
+    style: workshop.labelStyle,
+    name: loaf.name,
+    netMassG: loaf.labelMassG,
+    lotCode: loaf.lotCode,
+    bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? today),
+    maker: workshop.makerAddress,
+  }
+  const unnamed = ingredients.flatMap(({ name, isNamed }) => (isNamed ? [] : [name]))
+  return { terms, ingredients, lacks: { parts: missingOnLabel(terms, ingredients), unnamed } }
+}
+
+/** What a label lacks, in words; undefined where it lacks nothing. */
+export function labelLacksSentence({ parts, unnamed }: LabelLacks): Sentence | undefined {
+  if (parts.length === 0) return undefined
+  return sentence('label_lacks', {
+    parts: series(parts.map((part) => sentence('label_part', { part }))),
+    unnamed: series(unnamed),
+    hasUnnamed: unnamed.length > 0 ? 'yes' : 'no',
+  })
 }

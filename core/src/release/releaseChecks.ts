@@ -9,6 +9,8 @@ import type { LoafState } from '../loaf'
 import type { CureSchool } from '../recipe'
 import type { Range } from '../units'
 import { isWithin } from '../units'
+import type { LabelLacks } from './label'
+import { labelLacksSentence } from './label'
 
 /** What a pH strip can show. */
 export const phRange: Range = { min: 0, max: 14 }
@@ -32,7 +34,19 @@ export interface ReleaseCheck {
   readonly finding: Sentence
 }
 
-function massCheck(state: LoafState, labelMassG: number, today: Day): ReleaseCheck {
+/** A label that lacks something is not complete, whatever was answered. */
+function labelCheck(
+  { parts, unnamed }: LabelLacks = { parts: [], unnamed: [] },
+  { labelIsComplete }: ReleaseAnswers,
+): ReleaseCheck {
+  const lacks = labelLacksSentence({ parts, unnamed })
+  return lacks
+    ? { key: 'label', result: 'failed', finding: lacks }
+    : { key: 'label', result: labelIsComplete ? 'passed' : 'open', finding: sentence('label_cleared') }
+}
+
+/** A bar weighs what its label says when both read alike at the label's step. */
+function massCheck(state: LoafState, labelMassG: number, labelStepG: number, today: Day): ReleaseCheck {
   const last = inOrder(state.weighIns).at(-1)
   if (!last) return { key: 'mass', result: 'open', finding: sentence('no_bar_weighed') }
   const age = daysBetween(last.day, today)
@@ -43,12 +57,13 @@ function massCheck(state: LoafState, labelMassG: number, today: Day): ReleaseChe
       finding: sentence('weighing_is_old', { age: quantity.days(age) }),
     }
   }
-  const enough = last.massG >= labelMassG
+  const steps = (massG: number): number => Math.round(massG / labelStepG)
+  const enough = steps(last.massG) >= steps(labelMassG)
   return {
     key: 'mass',
     result: enough ? 'passed' : 'failed',
     finding: sentence('bar_against_label', {
-      bar: quantity.fineMass(last.massG),
+      bar: quantity.barMass(last.massG),
       day: quantity.day(last.day),
       label: quantity.barMass(labelMassG),
     }),
@@ -93,7 +108,6 @@ function phCheck(ph: number | null): ReleaseCheck {
 /**
  * The checks before a loaf's bars may go: cure, mass and levelling off computed, pH, look and label as answered.
  *
- * @param labelMassG mass on the label, g
  * @throws {RangeError} if a day is no day
  */
 export function releaseChecks(
@@ -105,6 +119,10 @@ export function releaseChecks(
     readonly recalledLots?: readonly string[]
     /** When the recipe holds a cure to be over. @default days */
     readonly cureSchool?: CureSchool
+    /** What its label lacks. @default nothing */
+    readonly labelLacks?: LabelLacks
+    /** Step to which the mass on a label is told, g. @default 1 */
+    readonly labelStepG?: number
   },
   answers: ReleaseAnswers,
   today: Day,
@@ -124,7 +142,7 @@ export function releaseChecks(
           })
         : sentence('not_cut_yet'),
     },
-    massCheck(state, terms.labelMassG, today),
+    massCheck(state, terms.labelMassG, terms.labelStepG ?? 1, today),
     levelledCheck(state, cureSchool),
     faultsCheck(state),
     lotsCheck(terms.recalledLots ?? []),
@@ -134,11 +152,7 @@ export function releaseChecks(
       result: answers.lookIsSound ? 'passed' : 'open',
       finding: sentence('look_sound'),
     },
-    {
-      key: 'label',
-      result: answers.labelIsComplete ? 'passed' : 'open',
-      finding: sentence('label_cleared'),
-    },
+    labelCheck(terms.labelLacks, answers),
   ]
 }
 

@@ -37,6 +37,10 @@ const scaled = (symbol: string, names: readonly string[], factor: number): Unit 
 export const gramsPerOunce = 28.349523125
 /** Exact by definition (international yard and pound agreement, 1959). */
 export const millimetresPerInch = 25.4
+/** What a bar's mass is told to, and its label held against, by the unit it is told in: 1 g or 0.05 oz. */
+export const barMassStep = { g: 1, oz: 0.05 } as const
+/** The same in g. */
+export const barMassStepG = { g: barMassStep.g, oz: barMassStep.oz * gramsPerOunce } as const
 /** The fluid ounce of the United States: a 128th of the gallon of 231 cubic inches, exact by definition. */
 export const millilitresPerFluidOunce = (231 * 16.387064) / 128
 

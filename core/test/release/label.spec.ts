@@ -6,10 +6,14 @@ import {
   allergenText,
   bestBeforeOf,
   labelIngredients,
+  labelLacksSentence,
+  labelOf,
   labelPlaces,
   labelStocks,
   missingOnLabel,
   sellThrough,
+  suggestedInci,
+  usualInci,
 } from '../../src/release'
 import { plainly } from '../plainly'
 
@@ -78,6 +82,36 @@ describe('labelIngredients', () => {
     expect(found.some(({ name }) => name.startsWith('Potassium'))).to.equal(false)
   })
 
+  it('puts what the stores call a thing on a label in its place, and tells what has no such name', () => {
+    const known = [
+      { kind: 'additive', name: ' kaolin', inci: 'Kaolin' },
+      { kind: 'colourant', name: 'MICA amber', inci: 'CI 77492' },
+      // A scent of the same name is another thing.
+      { kind: 'scent', name: 'Kaolin', inci: 'Parfum' },
+    ] as const
+    const named = labelIngredients(plan, 0.11, [], known)
+    expect(named.map(({ name }) => name)).to.include.members(['Kaolin', 'CI 77492'])
+    expect(named.every(({ isNamed }) => isNamed)).to.equal(true)
+    expect(found.filter(({ isNamed }) => !isNamed).map(({ name }) => name)).to.deep.equal(['Kaolin', 'Mica amber'])
+    const terms = { labelStyle: 'eu', makerAddress: 'Ours', cureLoss: 0.11 } as const
+    const loaf = { name: 'x', labelMassG: 100, lotCode: '1', state: {} }
+    const { lacks } = labelOf(loaf, plan, known.slice(0, 1), terms, '2027-04-12')
+    expect(lacks).to.deep.equal({ parts: ['inci'], unnamed: ['Mica amber'] })
+    expect(plainly(labelLacksSentence(lacks))).to.equal(
+      'label_lacks, parts (label_part, part inci), unnamed Mica amber, hasUnnamed yes',
+    )
+    expect(labelLacksSentence(labelOf(loaf, plan, known, terms, '2027-04-12').lacks)).to.equal(undefined)
+  })
+
+  it('suggests what such things are usually called', () => {
+    expect(suggestedInci('Titanium dioxide')).to.equal('CI 77891')
+    expect(suggestedInci(' French  green Clay')).to.equal('Illite')
+    expect(suggestedInci('White clay')).to.equal('Kaolin')
+    expect(suggestedInci('Oar white')).to.equal('CI 77891')
+    expect(suggestedInci('Moonstone dust')).to.equal(undefined)
+    expect(usualInci).to.include('Sodium Chloride')
+  })
+
   it('names allergens from the rinse-off threshold on', () => {
     expect(share('Linalool')).to.be.above(0.0001)
     expect(found.map(({ name }) => name)).to.not.include('Citral')
@@ -91,7 +125,7 @@ describe('what is missing on a label', () => {
       'maker',
       'ingredients',
     ])
-    const aqua = { name: 'Aqua', share: 0.6, kind: 'water' } as const
+    const aqua = { name: 'Aqua', share: 0.6, kind: 'water', isNamed: true } as const
     expect(missingOnLabel({ name: 'x', netMassG: 120, maker: 'Ours' }, [aqua])).to.deep.equal([])
     expect(bestBeforeOf('2027-04-12')).to.equal('2029-04-11')
   })

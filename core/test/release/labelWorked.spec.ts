@@ -110,13 +110,15 @@ describe('a label reckoned by hand', () => {
   })
 
   it('misses each thing that is missing, and no other', () => {
-    const { found } = reckoned()
+    const found = reckoned().found.map((one) => ({ ...one, isNamed: true }))
     const whole = { name: 'Fog', netMassG: 100, maker: 'Mill Lane 1' }
     expect(missingOnLabel(whole, found)).to.deep.equal([])
     expect(missingOnLabel({ ...whole, name: ' ' }, found)).to.deep.equal(['name'])
     expect(missingOnLabel({ ...whole, netMassG: 0 }, found)).to.deep.equal(['net_mass'])
     expect(missingOnLabel({ ...whole, maker: '' }, found)).to.deep.equal(['maker'])
     expect(missingOnLabel(whole, [])).to.deep.equal(['ingredients'])
+    const [first, ...rest] = found
+    expect(missingOnLabel(whole, [{ ...first!, isNamed: false }, ...rest])).to.deep.equal(['inci'])
   })
 })
 

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import type { LoafEvent } from '../../src/loaf'
 import { loafState } from '../../src/loaf'
 import { lotCode, mayRelease, releaseChecks } from '../../src/release'
+import { barMassStepG, gramsPerOunce } from '../../src/units'
 import { plainly } from '../plainly'
 
 describe('lotCode', () => {
@@ -55,9 +56,14 @@ describe('releaseChecks', () => {
     expect(resultOf('cure', loafState([]), terms, answers, today)).to.equal('failed')
   })
 
-  it('holds the mass against the label, to the gram', () => {
+  it('holds the mass against the label, to the gram or to 0.05 oz, as the label is told', () => {
     expect(resultOf('mass', sound, { ...terms, labelMassG: 107 }, answers, today)).to.equal('passed')
-    expect(resultOf('mass', sound, { ...terms, labelMassG: 107.1 }, answers, today)).to.equal('failed')
+    expect(resultOf('mass', sound, { ...terms, labelMassG: 107.6 }, answers, today)).to.equal('failed')
+    // Four ounces are 113.398 g: 113 g read 4.00 oz, 111.9 g 3.95.
+    const ounces = { ...terms, labelMassG: 4 * gramsPerOunce, labelStepG: barMassStepG.oz }
+    const weighing = (massG: number) => loafState([cut('2027-03-10'), weigh('2027-04-07', massG)])
+    expect(resultOf('mass', weighing(113), ounces, answers, today)).to.equal('passed')
+    expect(resultOf('mass', weighing(111.9), ounces, answers, today)).to.equal('failed')
   })
 
   it('asks for a fresh weighing after a week', () => {

@@ -5,6 +5,8 @@ import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import { asFat } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
+import type { NameOnLabel } from '@vendange/core/release'
+import { namesOnLabel } from '@vendange/core/release'
 import type { Ingredient, LotUse } from '@vendange/core/stores'
 import {
   certifiedFats,
@@ -77,6 +79,11 @@ async function sumUses(transaction: Transaction, lotIds: readonly string[]): Pro
   }
 }
 
+/** What the stores call their things on a label. */
+export async function readNamesOnLabel(reader: Reader): Promise<readonly NameOnLabel[]> {
+  return namesOnLabel((await findRows<SavedIngredient>(reader, ingredients)).filter(({ isRemoved }) => !isRemoved))
+}
+
 /** The workshop's own fats, those taken away among them. */
 export async function readOwnFats(reader: Reader): Promise<readonly Fat[]> {
   const own = await findRows<SavedOwnFat>(reader, ownFats)
@@ -129,10 +136,10 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
 export type KnownMaterials = Required<Pick<Recipe, 'knownFats' | 'knownDensities'>>
 
 /** The workshop's own fats, and all as the lots at hand on a day narrow them; and the densities that it stated. */
-export const knownMaterialsOn = (
-  day: Day,
-  { ingredients: known, lots: at, ownFats: own }: Stock,
-): KnownMaterials => ({ knownFats: certifiedFats(known, at, day, own), knownDensities: densitiesKnown(known) })
+export const knownMaterialsOn = (day: Day, { ingredients: known, lots: at, ownFats: own }: Stock): KnownMaterials => ({
+  knownFats: certifiedFats(known, at, day, own),
+  knownDensities: densitiesKnown(known),
+})
 
 const lotsOfKey = (stock: Stock, key: string): readonly LotView[] => {
   const ids = stock.ingredients.filter((one: Ingredient) => keyOfIngredient(one) === key).map(({ id }) => id)

@@ -1,4 +1,4 @@
-import type { LoafSummary, LoafView, NewLoafEvent } from '@vendange/contract'
+import type { LoafSummary, LoafView, NewLoafEvent, SavedWorkshop } from '@vendange/contract'
 import { mostListed } from '@vendange/contract'
 import type { Sentence } from '@vendange/core/findings'
 import { isRefused, sentence } from '@vendange/core/findings'
@@ -6,7 +6,8 @@ import type { LoafEvent } from '@vendange/core/loaf'
 import { checkLoafEvent, newlyFinished } from '@vendange/core/loaf'
 import { bevellingCharge } from '@vendange/core/plan'
 import type { ReleaseCheck } from '@vendange/core/release'
-import { mayRelease, releaseChecks } from '@vendange/core/release'
+import { labelOf, mayRelease, releaseChecks } from '@vendange/core/release'
+import { barMassStepG } from '@vendange/core/units'
 import { releaseCheckWords } from '@vendange/words'
 import type { SQL } from 'drizzle-orm'
 import { and, desc, eq, or, sql } from 'drizzle-orm'
@@ -15,7 +16,7 @@ import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { batches, designs, loaves, orders, photos } from '../db/schema'
-import { lotsUsedIn } from '../db/storesRow'
+import { lotsUsedIn, readNamesOnLabel } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, refused, several, stale, unprocessable } from '../parts/problems'
@@ -37,14 +38,17 @@ const checkSentence = ({ key, finding }: ReleaseCheck): Sentence =>
   sentence('release_check', { check: releaseCheckWords[key], finding })
 
 function refuseRelease(
-  { loaf, lotsUsed }: LoafView,
+  { loaf, lotsUsed, plan, namesOnLabel }: LoafView,
   answers: Extract<LoafEvent, { type: 'released' }>,
+  workshop: SavedWorkshop,
   today: string,
 ): void {
   const recalledLots = lotsUsed
     .filter(({ isRecalled }) => isRecalled)
     .map(({ name, lotNumber }) => `${name} ${lotNumber}`)
-  const checks = releaseChecks(loaf.state, { ...loaf, recalledLots }, answers, today)
+  const labelLacks = labelOf(loaf, plan, namesOnLabel, workshop, today).lacks
+  const labelStepG = barMassStepG[workshop.massUnit]
+  const checks = releaseChecks(loaf.state, { ...loaf, recalledLots, labelLacks, labelStepG }, answers, today)
   if (mayRelease(checks) || answers.overrideReason !== undefined) return
   const against = checks.filter(({ result }) => result === 'failed' || result === 'open')
   throw unprocessable(
@@ -85,6 +89,7 @@ export function loafService({ database, clock }: Context): LoafService {
       plan: await planOfBatch(reader, batch),
       records,
       lotsUsed: await lotsUsedIn(reader, records),
+      namesOnLabel: await readNamesOnLabel(reader),
       events: await readEvents(reader, id),
     }
   }
@@ -135,10 +140,11 @@ export function loafService({ database, clock }: Context): LoafService {
         const loaf = await summary(transaction, id)
         if (loaf.version !== version) throw stale('loaf', await view(transaction, id))
         const maker = await knownMaker(transaction, makerId)
-        const today = clock.today((await readWorkshop(transaction)).timeZone)
+        const workshop = await readWorkshop(transaction)
+        const today = clock.today(workshop.timeZone)
         const findings = checkLoafEvent(loaf.state, event, today)
         if (isRefused(findings)) throw refused(findings)
-        if (event.type === 'released') refuseRelease(await view(transaction, id), event, today)
+        if (event.type === 'released') refuseRelease(await view(transaction, id), event, workshop, today)
         if (event.type === 'photographed') {
           const [photo] = await transaction.select({ id: photos.id }).from(photos).where(eq(photos.id, event.photoId))
           if (!photo) throw notFound(sentence('no_such', { thing: 'photograph' }))

@@ -1,23 +1,14 @@
 import type { LoafView, SavedWorkshop } from '@vendange/contract'
 import { codeOfLot } from '@vendange/core/cure'
 import type { LabelStock } from '@vendange/core/release'
-import { bestBeforeOf, labelIngredients } from '@vendange/core/release'
+import { labelOf } from '@vendange/core/release'
 import { labelLines } from '@vendange/words'
 import { cardsPdf } from '../parts/cardsPdf'
 
 /** The lines of a loaf's label, as its workshop writes them. */
-export function linesOfLabel({ loaf, plan }: LoafView, workshop: SavedWorkshop, today: string): readonly string[] {
-  return labelLines(
-    {
-      style: workshop.labelStyle,
-      name: loaf.name,
-      netMassG: loaf.labelMassG,
-      lotCode: loaf.lotCode,
-      bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? today),
-      maker: workshop.makerAddress || workshop.name,
-    },
-    labelIngredients(plan, workshop.cureLoss, plan.scent?.allergens ?? []),
-  )
+export function linesOfLabel(view: LoafView, workshop: SavedWorkshop, today: string): readonly string[] {
+  const { terms, ingredients } = labelOf(view.loaf, view.plan, view.namesOnLabel, workshop, today)
+  return labelLines(terms, ingredients)
 }
 
 /** Labels of a loaf on a sheet of common stock, each with a code that leads to its lot. */

@@ -2,19 +2,21 @@
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
+import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiPrinterOutline } from '@mdi/js'
 import type { LoafView } from '@vendange/contract'
 import { addressOf, endpoints } from '@vendange/contract'
 import type { LabelStyle } from '@vendange/core/release'
-import { bestBeforeOf, labelIngredients, labelStocks, missingOnLabel } from '@vendange/core/release'
-import { labelLines, labelPartWords } from '@vendange/words'
+import { labelLacksSentence, labelOf, labelStocks } from '@vendange/core/release'
+import { labelLines } from '@vendange/words'
 import { computed, ref } from 'vue'
 
 /** The label of a loaf as it is printed. What it must say is decided by local law and a licensed assessor. */
 const props = defineProps<{ view: LoafView }>()
 const season = useSeason()
+const { say } = useUnits()
 const styles = [
   { value: 'eu', words: 'EU, UK' },
   { value: 'us', words: 'US' },
@@ -30,22 +32,13 @@ const style = computed<LabelStyle>({
     })
   },
 })
-const ingredients = computed(() =>
-  labelIngredients(props.view.plan, season.workshop?.cureLoss ?? 0, props.view.plan.scent?.allergens ?? []),
+const label = computed(
+  () =>
+    season.workshop &&
+    labelOf(props.view.loaf, props.view.plan, props.view.namesOnLabel, season.workshop, season.today),
 )
-const terms = computed(() => {
-  const { loaf } = props.view
-  return {
-    style: style.value,
-    name: loaf.name,
-    netMassG: loaf.labelMassG,
-    lotCode: loaf.lotCode,
-    bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? season.today),
-    maker: season.workshop?.makerAddress ?? '',
-  }
-})
-const lines = computed(() => labelLines(terms.value, ingredients.value))
-const missing = computed(() => missingOnLabel(terms.value, ingredients.value).map((part) => labelPartWords[part]))
+const lines = computed(() => (label.value ? labelLines(label.value.terms, label.value.ingredients) : []))
+const lacks = computed(() => (label.value ? labelLacksSentence(label.value.lacks) : undefined))
 const stock = ref(labelStocks[0]?.key ?? '')
 const count = ref(props.view.loaf.state.cut?.bars ?? 1)
 const countRange = { min: 1, max: 2000 }
@@ -63,10 +56,13 @@ const address = computed(
     <div class="label">
       <p v-for="(line, at) in lines" :key="at" :class="{ name: at === 0 }">{{ line }}</p>
     </div>
-    <p v-if="missing.length > 0" class="must">Not complete: it lacks {{ missing.join(', ') }}.</p>
+    <p v-if="lacks" class="must" data-test="label-lacks">
+      {{ say(lacks) }} INCI names stand in the <RouterLink to="/stores">stores</RouterLink>, the address in the
+      <RouterLink to="/workshop">workshop</RouterLink>.
+    </p>
     <p class="quiet small">
-      Reckoned from typical values (estimate); scent allergens by the certificate. Colours and additives stand under the
-      workshop’s own names: name them as their certificates do. Local law and a licensed assessor decide.
+      Reckoned from typical values (estimate); scent allergens by the certificate. Local law and a licensed assessor
+      decide.
     </p>
     <div class="fields">
       <v-select

@@ -12,7 +12,8 @@ import { barsRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import type { LesserUse } from '@vendange/core/loaf'
 import { lesserUses, unreleasedBars } from '@vendange/core/loaf'
-import { mayRelease, phRange, releaseChecks } from '@vendange/core/release'
+import { labelOf, mayRelease, phRange, releaseChecks } from '@vendange/core/release'
+import { barMassStepG } from '@vendange/core/units'
 import { computed, ref, shallowRef } from 'vue'
 import LabelPanel from './LabelPanel.vue'
 import { releaseCheckWords } from '@vendange/words'
@@ -34,6 +35,12 @@ const recalledLots = computed(() =>
     .filter(({ isRecalled }) => isRecalled)
     .map(({ name, lotNumber }) => `${name} ${lotNumber}`),
 )
+const labelLacks = computed(() => {
+  const { workshop, today } = season
+  return (
+    view.value && workshop && labelOf(view.value.loaf, view.value.plan, view.value.namesOnLabel, workshop, today).lacks
+  )
+})
 const ph = ref<number | null>(null)
 const lookIsSound = ref(false)
 const labelIsComplete = ref(false)
@@ -45,7 +52,12 @@ const checks = computed(() =>
   loaf.value
     ? releaseChecks(
         loaf.value.state,
-        { ...loaf.value, recalledLots: recalledLots.value },
+        {
+          ...loaf.value,
+          recalledLots: recalledLots.value,
+          ...(labelLacks.value ? { labelLacks: labelLacks.value } : {}),
+          labelStepG: barMassStepG[season.workshop?.massUnit ?? 'g'],
+        },
         { ph: ph.value, lookIsSound: lookIsSound.value, labelIsComplete: labelIsComplete.value },
         season.today,
       )
@@ -151,6 +163,7 @@ async function hold(): Promise<void> {
               <v-checkbox
                 v-if="check.key === 'label'"
                 v-model="labelIsComplete"
+                :disabled="(labelLacks?.parts.length ?? 0) > 0"
                 label="Label complete"
                 data-test="label"
               />

@@ -6,6 +6,7 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress } from '@vendange/core/cure'
 import { releaseChecks } from '@vendange/core/release'
+import { barMassStepG } from '@vendange/core/units'
 import { computed } from 'vue'
 import GiveOut from './GiveOut.vue'
 import KeptSamples from './KeptSamples.vue'
@@ -13,13 +14,14 @@ import ShopPanel from './ShopPanel.vue'
 
 const season = useSeason()
 const { say } = useUnits()
+const labelStepG = computed(() => barMassStepG[season.workshop?.massUnit ?? 'g'])
 const unanswered = { ph: null, lookIsSound: false, labelIsComplete: false }
 const rows = computed(() =>
   season.loaves
     .flatMap((loaf) => {
       const { cut, status } = loaf.state
       if (!cut || status === 'released' || status === 'failed') return []
-      const checks = releaseChecks(loaf.state, loaf, unanswered, season.today)
+      const checks = releaseChecks(loaf.state, { ...loaf, labelStepG: labelStepG.value }, unanswered, season.today)
       return [
         {
           loaf,

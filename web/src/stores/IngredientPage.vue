@@ -15,6 +15,7 @@ import type { NewIngredient } from '@vendange/contract'
 import { amountRange, deliveryDaysRange, endpoints, ingredientSchema, perBarRange } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { densityOfLiquid, densityOfScent, densityOfSolid, densityRange } from '@vendange/core/recipe'
+import { suggestedInci, usualInci } from '@vendange/core/release'
 import { ingredientKinds, ingredientKindWords, isCounted, keyOfIngredient, lotFault } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -41,6 +42,11 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   label: () => ingredient.value?.name ?? 'ingredient',
 })
 
+/** For its label; what the certificate says goes before the list. */
+const inciHint = computed(() => {
+  const usual = suggestedInci(values.value?.name ?? '')
+  return usual && values.value?.inci === '' ? `Usually ${usual}` : 'As on its certificate'
+})
 /** A liquid that no recipe tells of here: as of milk. */
 const usualWaterShare = 0.88
 /** What is reckoned with while no density is stated here. */
@@ -191,12 +197,15 @@ async function takeIngredientAway(): Promise<void> {
             :hint="`Left empty: ${show('density', usualDensity.densityGMl)}${usualDensity.isEstimate ? ', an estimate' : ''}`"
             :error="errorOf('densityGMl')"
           />
-          <v-text-field
-            v-if="!isCounted(values.kind) && values.kind !== 'fat'"
-            v-model="values.inci"
-            label="INCI name"
-            hint="As it stands on a label; or its CI number"
+          <v-combobox
+            v-if="!isCounted(values.kind) && values.kind !== 'fat' && values.kind !== 'alkali'"
+            :model-value="values.inci"
+            :items="usualInci"
+            label="INCI name or CI number"
+            :hint="inciHint"
             persistent-hint
+            data-test="inci"
+            @update:model-value="values.inci = $event ?? ''"
             :error-messages="errorOf('inci') ?? []"
           />
         </div>

@@ -46,6 +46,9 @@ export const loafWords = {
   bevelling_charge: 'Bevelling {bars, plural, one {# bar} other {# bars}} of lot {lot}',
   not_cut_yet: 'Not cut yet.',
   look_sound: 'No orange spots, ash, cracks or soft core.',
+  label_lacks: 'Not complete: it lacks {parts}{hasUnnamed, select, yes { {unnamed}} other {}}.',
+  label_part:
+    '{part, select, name {the name of the soap} net_mass {its net mass} maker {the maker’s address} ingredients {its ingredients} other {the INCI names of}}',
   label_cleared: 'Complete, and cleared as local law asks; a licensed assessor decides where one is required.',
   sales_file_too_long: 'That file is too large for a table of sales.',
   sales_columns: 'The heading lacks {missing}.',

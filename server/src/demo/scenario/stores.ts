@@ -39,8 +39,9 @@ const fat = (name: string, ref: string, packSize: number, ...lots: readonly LotO
   ingredient('fat', name, ref, 'Oil merchant', lots, { packSize, leadDays: 4 })
 const scent = (name: string, ...lots: readonly LotOfDemo[]): DemoIngredient =>
   ingredient('scent', name, '', 'Scent house', lots, { packSize: 100, leadDays: 8 })
-const colourant = (name: string, ...lots: readonly LotOfDemo[]): DemoIngredient =>
-  ingredient('colourant', name, '', 'Pigment counter', lots, { packSize: 50, leadDays: 6 })
+/** @param inci the number of a pigment of its hue in the colour index */
+const colourant = (name: string, inci: string, ...lots: readonly LotOfDemo[]): DemoIngredient =>
+  ingredient('colourant', name, '', 'Pigment counter', lots, { packSize: 50, leadDays: 6, inci })
 
 /** What the made-up workshop keeps. */
 export const demoStores: readonly DemoIngredient[] = [
@@ -106,23 +107,37 @@ export const demoStores: readonly DemoIngredient[] = [
     lot('Y-4', '2026-02-20', 30, 320, '2027-09-30'),
     lot('Y-5', '2027-02-04', 200, 2100, '2028-09-30', { isRecalled: true }),
   ),
-  colourant('carriage blue', lot('11', '2026-02-20', 25, 540)),
-  colourant('lamp amber', lot('12', '2026-02-20', 40, 980)),
-  colourant('signal red', lot('13', '2026-02-20', 30, 1150)),
-  colourant('line night', lot('14', '2026-02-20', 30, 450)),
-  colourant('go amber', lot('15', '2026-02-20', 2, 60)),
-  colourant('soot', lot('16', '2026-02-20', 80, 700)),
-  colourant('club red', lot('17', '2026-02-20', 120, 2600)),
-  colourant('oar white', lot('18', '2026-02-20', 120, 1500)),
-  colourant('night indigo', lot('19', '2026-02-20', 5, 180)),
-  colourant('violet', lot('20', '2026-02-20', 30, 1350)),
-  colourant('dawn rose', lot('21', '2026-02-20', 30, 1350)),
-  colourant('malachite', lot('22', '2026-02-20', 50, 1900)),
-  colourant('deep green', lot('23', '2026-02-20', 40, 1600)),
-  colourant('light band', lot('24', '2026-02-20', 25, 1200)),
-  colourant('flint', lot('25', '2026-02-20', 40, 900)),
-  colourant('quartz rose', lot('26', '2026-02-20', 40, 1700)),
-  colourant('seam', lot('27', '2026-02-20', 20, 1100)),
+  colourant('carriage blue', 'CI 77007', lot('11', '2026-02-20', 25, 540)),
+  colourant('lamp amber', 'CI 77492', lot('12', '2026-02-20', 40, 980)),
+  colourant('signal red', 'CI 77491', lot('13', '2026-02-20', 30, 1150)),
+  colourant('line night', 'CI 77499', lot('14', '2026-02-20', 30, 450)),
+  colourant('go amber', 'CI 77492', lot('15', '2026-02-20', 2, 60)),
+  colourant('soot', 'CI 77499', lot('16', '2026-02-20', 80, 700)),
+  colourant('club red', 'CI 77491', lot('17', '2026-02-20', 120, 2600)),
+  colourant('oar white', 'CI 77891', lot('18', '2026-02-20', 120, 1500)),
+  colourant('night indigo', 'CI 77007', lot('19', '2026-02-20', 5, 180)),
+  colourant('violet', 'CI 77742', lot('20', '2026-02-20', 30, 1350)),
+  colourant('dawn rose', 'CI 77491', lot('21', '2026-02-20', 30, 1350)),
+  colourant('malachite', 'CI 77288', lot('22', '2026-02-20', 50, 1900)),
+  colourant('deep green', 'CI 77289', lot('23', '2026-02-20', 40, 1600)),
+  colourant('light band', 'CI 77891', lot('24', '2026-02-20', 25, 1200)),
+  colourant('flint', 'CI 77499', lot('25', '2026-02-20', 40, 900)),
+  colourant('quartz rose', 'CI 77491', lot('26', '2026-02-20', 40, 1700)),
+  colourant('seam', 'CI 77891', lot('27', '2026-02-20', 20, 1100)),
+  colourant('dusk', 'CI 77007', lot('28', '2026-02-20', 60, 900)),
+  colourant('rail', 'CI 77499', lot('29', '2026-02-20', 60, 900)),
+  colourant('night', 'CI 77499', lot('30', '2026-02-20', 60, 900)),
+  colourant('rust', 'CI 77491', lot('31', '2026-02-20', 60, 900)),
+  colourant('sand', 'CI 77492', lot('32', '2026-02-20', 60, 900)),
+  colourant('ochre', 'CI 77492', lot('33', '2026-02-20', 60, 900)),
+  colourant('slate', 'CI 77499', lot('34', '2026-02-20', 60, 900)),
+  colourant('deep slate', 'CI 77499', lot('35', '2026-02-20', 60, 900)),
+  colourant('hem', 'CI 77288', lot('36', '2026-02-20', 60, 900)),
+  colourant('dining plum', 'CI 77742', lot('37', '2026-02-20', 60, 900)),
+  colourant('tablecloth', 'CI 77891', lot('38', '2026-02-20', 60, 900)),
+  colourant('brass rail', 'CI 77492', lot('39', '2026-02-20', 60, 900)),
+  colourant('plum light', 'CI 77742', lot('40', '2026-02-20', 60, 900)),
+  colourant('chalk', 'CI 77891', lot('41', '2026-02-20', 60, 900)),
   ingredient('packaging', 'Folding box', '', 'Paper mill', [lot('', '2026-09-01', 320, 7040)], {
     packSize: 100,
     leadDays: 10,
