@@ -34,7 +34,7 @@ test('a collection of six soaps is planned from nothing', async ({ page }) => {
   await page.goto(`${workshop.url}/plan`)
   await page.getByTestId('new-collection').click()
   await saving(page, () => type(page, 'Name', 'Night Shift'))
-  await saving(page, () => type(page, 'Release', '2027-06-12T18:00'))
+  await saving(page, () => type(page, 'Release', '12 Jun 2027'))
   for (let soap = 1; soap <= 6; soap++) {
     await page.getByTestId('new-soap').click()
     await expect(page.getByLabel('Name', { exact: true })).toHaveValue('New soap')

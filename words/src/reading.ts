@@ -1,4 +1,4 @@
-import type { Day } from '@vendange/core/calendar'
+import type { Day, DayOrder } from '@vendange/core/calendar'
 
 /** How a workshop reads: its units, its scale, its money and its language. */
 export interface Reading {
@@ -13,6 +13,8 @@ export interface Reading {
   readonly scaleStepG: number
   /** BCP 47. */
   readonly locale: string
+  /** How days are written in figures. */
+  readonly dayOrder: DayOrder
   /** Days of another year are told with their year. */
   readonly today?: Day
 }
@@ -26,6 +28,7 @@ export const plainReading: Reading = {
   currency: 'EUR',
   scaleStepG: 1,
   locale: 'en-GB',
+  dayOrder: 'day_first',
 }
 
 /** What volumes are told in: who weighs in ounces pours in fluid ounces. */
@@ -58,6 +61,7 @@ export function readingOf(settings: ReadingSettings, today?: Day): Reading {
     currency,
     scaleStepG: scaleResolutionG,
     locale: labelStyle === 'us' ? 'en-US' : 'en-GB',
+    dayOrder: labelStyle === 'us' ? 'month_first' : 'day_first',
     ...(today === undefined ? {} : { today }),
   }
 }

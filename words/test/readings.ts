@@ -9,5 +9,6 @@ export const ounceReading: Reading = {
   currency: 'USD',
   scaleStepG: 0.05 * 28.349523125,
   locale: 'en-US',
+  dayOrder: 'month_first',
   today: '2027-03-08',
 }

@@ -11,7 +11,9 @@ function dayNumberOf(day: Day): number | undefined {
   const parts = dayPattern.exec(day)
   if (!parts) return undefined
   const time = Date.UTC(Number(parts[1]), Number(parts[2]) - 1, Number(parts[3]))
-  return new Date(time).getUTCDate() === Number(parts[3]) ? time / millisecondsInDay : undefined
+  const at = new Date(time)
+  const isReal = at.getUTCDate() === Number(parts[3]) && at.getUTCMonth() === Number(parts[2]) - 1
+  return isReal ? time / millisecondsInDay : undefined
 }
 
 function expectDayNumber(day: Day): number {

@@ -1,3 +1,4 @@
 export * from './clock'
 export * from './day'
 export * from './moment'
+export * from './parseDay'

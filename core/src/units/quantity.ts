@@ -91,6 +91,9 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
   number: [scaled('', ['', 'ph'], 1)],
 }
 
+/** "$", "US$", "€", "EUR" or "A$" before an amount. */
+const moneySign = /^(?:[A-Za-z]{0,3}[$€£¥₣₹]|[A-Za-z]{3})\s*(?=[-−\d.,])/
+
 /** What a maker may write, told in the workshop's own unit. */
 const examples: Readonly<Record<QuantityKind, Param>> = {
   mass: quantity.mass(12 * gramsPerOunce),
@@ -147,7 +150,8 @@ export interface ParseQuantityOptions {
 export function parseQuantity(kind: QuantityKind, text: string, options: ParseQuantityOptions = {}): ParsedQuantity {
   const { unit = baseUnit(kind), range } = options
   const usual = expectUnit(kind, unit)
-  const trimmed = text.trim()
+  // Money is written with its sign before it; the sign says no more than the workshop's currency does.
+  const trimmed = kind === 'money' ? text.trim().replace(moneySign, '') : text.trim()
   const example = examples[kind]
   const isUnread = { ok: false, problem: sentence('quantity_unread', { kind, example }) } as const
   if (trimmed === '') return isUnread
@@ -205,6 +209,11 @@ export function formatQuantity(kind: QuantityKind, base: number, options: Format
   const figure = String(rounded === 0 ? 0 : rounded)
   if (kind === 'days' && figure === '1') return `1 ${unit.symbol.slice(0, -1)}`
   return unit.symbol === '' ? figure : `${figure} ${unit.symbol}`
+}
+
+/** Cents as a field holds them, in a currency: "$1234.50", which can be typed again. @throws {RangeError} as `formatMoney` does */
+export function moneyAsTyped(cents: number, currency: string): string {
+  return new Intl.NumberFormat('en', { style: 'currency', currency, useGrouping: false }).format(cents / 100)
 }
 
 /** Cents as money of a currency. @throws {RangeError} if the currency is not three letters of ISO 4217 */

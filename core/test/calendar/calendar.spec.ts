@@ -43,6 +43,9 @@ describe('days', () => {
   it('refuses what is no day', () => {
     expect(isDay('2027-02-29')).to.equal(false)
     expect(isDay('2027-3-8')).to.equal(false)
+    expect(isDay('2027-13-01')).to.equal(false)
+    expect(isDay('2027-45-01')).to.equal(false)
+    expect(isDay('2027-00-10')).to.equal(false)
     expect(() => addDays('2027-02-30', 1)).to.throw(RangeError, 'Expected a day like 2027-03-08, got 2027-02-30')
     expect(() => weekdayIndex('soon')).to.throw(RangeError)
   })

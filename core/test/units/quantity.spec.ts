@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { QuantityKind } from '../../src/units'
-import { baseUnit, formatQuantity, outOfRange, parseQuantity, toUnit } from '../../src/units'
+import { baseUnit, formatQuantity, moneyAsTyped, outOfRange, parseQuantity, toUnit } from '../../src/units'
 import { plainly } from '../plainly'
 
 function valueOf(kind: QuantityKind, text: string, unit?: string): number {
@@ -114,5 +114,44 @@ describe('formatQuantity', () => {
         },
       ),
     )
+  })
+})
+
+describe('money', () => {
+  // As a field reads it: a bare number is of the currency, not of its hundredth.
+  const read = (text: string) => parseQuantity('money', text, { unit: '' })
+
+  it('is read with its sign before it, as a field tells it', () => {
+    for (const text of ['$24.50', 'US$ 24.50', '24.50', '€24.50', 'EUR 24,50', '2450 c', '24.5 usd'])
+      expect(read(text), text).to.deep.equal({ ok: true, value: 2450 })
+    expect(read('-$3').ok).to.equal(false)
+    expect(read('$').ok).to.equal(false)
+    expect(moneyAsTyped(123450, 'USD')).to.equal('$1234.50')
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1e9 }),
+        fc.constantFrom('USD', 'EUR', 'GBP', 'SEK', 'AUD', 'CHF'),
+        (cents, code) => {
+          expect(read(moneyAsTyped(cents, code))).to.deep.equal({ ok: true, value: cents })
+        },
+      ),
+    )
+  })
+})
+
+describe('volumes and densities', () => {
+  it('are read in any unit of their kind', () => {
+    const ml = (text: string, unit = 'ml') => {
+      const read = parseQuantity('volume', text, { unit })
+      return read.ok ? Math.round(read.value * 1000) / 1000 : undefined
+    }
+    // A fluid ounce is 29.5735 ml, a cup eight of them, a quart four cups, a teaspoon a sixth.
+    expect(['16 fl oz', '2 cups', '1 qt', '1.5 l', '3 tsp', '250'].map((text) => ml(text))).to.deep.equal([
+      473.176, 473.176, 946.353, 1500, 14.787, 250,
+    ])
+    expect(ml('16', 'fl oz')).to.equal(473.176)
+    // 28.3495 g in 29.5735 ml.
+    expect(parseQuantity('density', '1 oz/fl oz')).to.deep.include({ ok: true })
+    expect(toUnit('density', 1, 'oz/fl oz')).to.be.closeTo(1.043175, 1e-6)
   })
 })

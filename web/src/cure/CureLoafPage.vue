@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/parts/DateField.vue'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
@@ -110,7 +111,7 @@ async function move(): Promise<void> {
             :error="errors['barG']"
             @problem="unread = $event"
           />
-          <v-text-field v-model="day" type="date" label="On" :error-messages="errors['day'] ?? []" />
+          <DateField v-model="day" label="On" :error="errors['day']" />
           <div class="wide">
             <v-btn
               type="submit"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/parts/DateField.vue'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import FindingList from '@/parts/FindingList.vue'
@@ -135,13 +136,11 @@ async function takeFatAway(): Promise<void> {
           <v-select v-model="values.kind" :items="kinds" label="Kind" class="wide" />
           <v-select v-model="values.stateAt20C" :items="states" label="At 20 °C it is" />
           <v-text-field v-model="values.supplier" label="Supplier" :error-messages="errorOf('supplier') ?? []" />
-          <v-text-field
+          <DateField
             v-model="values.certificateDay"
-            type="date"
-            clearable
+            optional
             label="Certificate of"
-            :error-messages="errorOf('certificateDay') ?? []"
-            @click:clear="values.certificateDay = null"
+            :error="errorOf('certificateDay')"
           />
         </div>
         <fieldset>

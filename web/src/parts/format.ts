@@ -1,6 +1,6 @@
 import { quantity } from '@vendange/core/findings'
 import type { QuantityKind } from '@vendange/core/units'
-import { formatMoney, formatQuantity } from '@vendange/core/units'
+import { formatMoney, formatQuantity, moneyAsTyped } from '@vendange/core/units'
 import { densityUnitOf, plainReading, quantityWords, readingOf, sayFor, volumeUnitOf } from '@vendange/words'
 import type { Sentence } from '@vendange/core/findings'
 import { computed } from 'vue'
@@ -24,6 +24,7 @@ export function useUnits() {
 
   /** A base value (g, mm, °C, fraction …) as a field holds it: in the workshop's unit, as exact as it was typed. */
   function asTyped(kind: QuantityKind, base: number, digits?: number): string {
+    if (kind === 'money') return moneyAsTyped(base, reading.value.currency)
     const unit = unitOf(kind)
     return formatQuantity(kind, base, {
       ...(unit === undefined ? {} : { unit }),
@@ -57,5 +58,5 @@ export function useUnits() {
   /** A sentence of the catalogue in the words of this workshop. */
   const say = (sentence: Sentence): string => sayNow.value(sentence)
 
-  return { unitOf, asTyped, show, weighed, fineMass, barMass, thickness, currency, money, say }
+  return { reading, unitOf, asTyped, show, weighed, fineMass, barMass, thickness, currency, money, say }
 }

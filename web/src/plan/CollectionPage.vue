@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import MomentField from '@/parts/MomentField.vue'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import { useNewHere } from '@/parts/keyboard'
@@ -115,13 +116,7 @@ async function takeCollectionAway(): Promise<void> {
           :error-messages="errorOf('theme') ?? []"
         />
         <div class="fields">
-          <v-text-field
-            v-model="values.releaseLocal"
-            class="wide"
-            type="datetime-local"
-            label="Release"
-            :error-messages="errorOf('releaseLocal') ?? []"
-          />
+          <MomentField v-model="values.releaseLocal" class="wide" label="Release" :error="errorOf('releaseLocal')" />
           <v-autocomplete
             v-model="values.releaseZone"
             class="wide"

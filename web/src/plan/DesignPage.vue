@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/parts/DateField.vue'
 import { api } from '@/parts/api'
 import BatchWeights from '@/parts/BatchWeights.vue'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
@@ -187,15 +188,12 @@ async function takeSoapAway(): Promise<void> {
           <div class="fields">
             <v-checkbox v-model="values.bevelled" label="Bevelled edges" />
             <v-checkbox v-model="values.stamped" label="Stamped" />
-            <v-text-field
+            <DateField
               v-model="values.earliestDay"
-              type="date"
-              clearable
+              optional
               label="Not poured before"
               hint="When a stamp or an ingredient is there"
-              persistent-hint
-              :error-messages="errorOf('earliestDay') ?? []"
-              @click:clear="values.earliestDay = null"
+              :error="errorOf('earliestDay')"
             />
           </div>
         </fieldset>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import MomentField from '@/parts/MomentField.vue'
 import { useErrorOf } from '@/parts/errorOf'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { useRows } from '@/parts/useRows'
@@ -33,11 +34,10 @@ const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.r
         :label="`Who ${index + 1}`"
         @update:model-value="set(index, { audience: $event })"
       />
-      <v-text-field
+      <MomentField
         :model-value="row.local"
-        type="datetime-local"
         :label="`From ${index + 1}`"
-        :error-messages="errorOf(`early[${index}].local`) ?? []"
+        :error="errorOf(`early[${index}].local`)"
         @update:model-value="set(index, { local: $event })"
       />
     </RemovableRow>

@@ -7,6 +7,7 @@ import { isDay } from '@vendange/core/calendar'
 import { defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
+const DateField = defineAsyncComponent(() => import('@/parts/DateField.vue'))
 const PlannerPanel = defineAsyncComponent(() => import('./board/PlannerPanel.vue'))
 
 const season = useSeason()
@@ -41,7 +42,7 @@ async function loseDay(): Promise<void> {
     <v-btn size="small" data-test="plan-few" @click="plan('few')">Mend it with the fewest changes</v-btn>
     <v-btn size="small" data-test="lose-day" @click="isLosing = !isLosing">A day is lost</v-btn>
     <template v-if="isLosing">
-      <v-text-field v-model="lostDay" type="date" label="Which day" class="date" data-test="lost-day" />
+      <DateField v-model="lostDay" label="Which day" class="date" data-test="lost-day" />
       <v-btn
         size="small"
         color="primary"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/parts/DateField.vue'
 import FindingList from '@/parts/FindingList.vue'
 import { usePours } from '@/parts/pourActions'
 import { useSeason } from '@/parts/seasonStore'
@@ -83,7 +84,7 @@ const on = (text: string): string => formatDay(text, season.today)
       </p>
       <FindingList v-if="trial" :findings="trial.findings" />
       <div v-if="!isFixed" class="row">
-        <v-text-field v-model="day" type="date" label="Pour on" class="date" data-test="pour-date" />
+        <DateField v-model="day" label="Pour on" class="date" data-test="pour-date" />
         <v-btn
           color="primary"
           variant="flat"

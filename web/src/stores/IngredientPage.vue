@@ -205,8 +205,8 @@ async function takeIngredientAway(): Promise<void> {
             :hint="inciHint"
             persistent-hint
             data-test="inci"
-            @update:model-value="values.inci = $event ?? ''"
             :error-messages="errorOf('inci') ?? []"
+            @update:model-value="values.inci = $event ?? ''"
           />
         </div>
         <v-textarea v-model="values.notes" rows="2" label="Notes" :error-messages="errorOf('notes') ?? []" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/parts/DateField.vue'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -89,26 +90,9 @@ function certify(): void {
     <div class="fields">
       <v-text-field v-model="values.lotNumber" label="Lot number" maxlength="80" />
       <v-text-field v-model="values.supplier" label="Supplier" maxlength="80" />
-      <v-text-field
-        v-model="values.receivedDay"
-        type="date"
-        label="Came on"
-        :error-messages="errorOf('receivedDay') ?? []"
-      />
-      <v-text-field
-        :model-value="values.openedDay"
-        type="date"
-        label="Opened"
-        clearable
-        @update:model-value="values.openedDay = $event || null"
-      />
-      <v-text-field
-        :model-value="values.bestBeforeDay"
-        type="date"
-        label="Best before"
-        clearable
-        @update:model-value="values.bestBeforeDay = $event || null"
-      />
+      <DateField v-model="values.receivedDay" label="Came on" :error="errorOf('receivedDay')" />
+      <DateField v-model="values.openedDay" optional label="Opened" :error="errorOf('openedDay')" />
+      <DateField v-model="values.bestBeforeDay" optional label="Best before" :error="errorOf('bestBeforeDay')" />
       <QuantityField
         v-model="values.receivedAmount"
         :kind="quantity"
@@ -143,12 +127,7 @@ function certify(): void {
           label="Give or take"
           :error="errorOf('certificate.tolerance')"
         />
-        <v-text-field
-          v-model="values.certificate.day"
-          type="date"
-          label="Certificate of"
-          :error-messages="errorOf('certificate.day') ?? []"
-        />
+        <DateField v-model="values.certificate.day" label="Certificate of" :error="errorOf('certificate.day')" />
         <v-btn size="small" variant="text" @click="values.certificate = null">Leave the certificate out</v-btn>
       </div>
       <div v-else><v-btn size="small" @click="certify">Put its certificate in</v-btn></div>

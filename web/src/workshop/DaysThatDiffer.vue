@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/parts/DateField.vue'
 import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -24,11 +25,10 @@ const season = useSeason()
     :what="`day ${index + 1}`"
     @remove="remove(index)"
   >
-    <v-text-field
+    <DateField
       :model-value="exception.day"
-      type="date"
       :label="`Day ${index + 1}`"
-      :error-messages="errorOf(`exceptions[${index}].day`) ?? []"
+      :error="errorOf(`exceptions[${index}].day`)"
       @update:model-value="set(index, { day: $event })"
     />
     <QuantityField

@@ -19,6 +19,7 @@ export const formWords = {
   not_a_number: 'This must be a number.',
   number_too_large: 'This number is far too large.',
   name_missing: 'Please give it a name.',
+  day_typed_unread: 'Write a day such as {example}, or in figures {short}',
   day_missing: 'Choose a day.',
   moment_unread: 'Write the moment like 2027-04-10T19:00.',
   no_such_moment: 'There is no such day or time.',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DateField from '@/parts/DateField.vue'
 import { useErrorOf } from '@/parts/errorOf'
 import { changing, fieldOf, useRows } from '@/parts/useRows'
 import PictureColours from '@/parts/PictureColours.vue'
@@ -74,11 +75,10 @@ function addColour(hex: string): void {
         :error="errorOf('labelMassG')"
         @update:model-value="change({ labelMassG: $event })"
       />
-      <v-text-field
+      <DateField
         :model-value="values.dueDay"
-        type="date"
         label="Due"
-        :error-messages="errorOf('dueDay') ?? []"
+        :error="errorOf('dueDay')"
         @update:model-value="change({ dueDay: $event })"
       />
       <v-select
