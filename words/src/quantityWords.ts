@@ -98,6 +98,8 @@ function limitWords(of: LimitKind, base: number, end: 'least' | 'most', reading:
       return lengthWords(base, reading, round)
     case 'temperature':
       return `${told(toUnit('temperature', base, temperatureUnit), 0)} ${temperatureUnit}`
+    case 'rate':
+      return reading.massUnit === 'oz' ? `${told(base / 10, 2)} %` : `${told(base, 2)} g/kg`
     case 'share':
       return `${told(base * 100, 2)} %`
     case 'hours':

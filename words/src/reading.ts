@@ -1,4 +1,5 @@
 import type { Day, DayOrder } from '@vendange/core/calendar'
+import { gramsPerOunce } from '@vendange/core/units'
 
 /** How a workshop reads: its units, its scale, its money and its language. */
 export interface Reading {
@@ -34,6 +35,10 @@ export const plainReading: Reading = {
 /** What volumes are told in: who weighs in ounces pours in fluid ounces. */
 export const volumeUnitOf = ({ massUnit }: Pick<Reading, 'massUnit'>): 'ml' | 'fl oz' =>
   massUnit === 'oz' ? 'fl oz' : 'ml'
+
+/** The mass that figures are told for: a kilo, or a pound where masses are told in ounces. */
+export const wholeMassOf = ({ massUnit }: Pick<Reading, 'massUnit'>): { readonly g: number; readonly words: string } =>
+  massUnit === 'oz' ? { g: 16 * gramsPerOunce, words: 'a pound' } : { g: 1000, words: 'a kilo' }
 
 /** What densities are told in. */
 export const densityUnitOf = ({ massUnit }: Pick<Reading, 'massUnit'>): 'g/ml' | 'oz/fl oz' =>

@@ -25,7 +25,7 @@ export const orderSchema = object({
     .defined(),
   /** Colours to match, largest first. */
   colours: array(
-    object({ name: nameText(), hex: hexText(), rateGPerKg: within('number', colourantRateRange).required() })
+    object({ name: nameText(), hex: hexText(), rateGPerKg: within('rate', colourantRateRange).required() })
       .noUnknown()
       .required(),
   )

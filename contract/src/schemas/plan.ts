@@ -93,7 +93,7 @@ const colourSchema = object({
   name: nameText(),
   hex: hexText(),
   share: within('share', potShareRange).required(),
-  rateGPerKg: within('number', colourantRateRange).required(),
+  rateGPerKg: within('rate', colourantRateRange).required(),
   contains: containsField(),
   portion: string().oneOf(portionKinds).optional(),
   amount: within('number', potAmountRange).optional(),

@@ -45,7 +45,7 @@ export const pricingSchema = object({
   stampMinutesPerBar: within('number', minutesPerBarRange).required(),
   /** By fat key, `naoh`, `scent` and `colourant`. */
   ingredients: array(
-    object({ key: string().max(64).required(), centsPerKg: cents() })
+    object({ key: string().max(64).required(), centsPerKg: within('money', centsRange).required() })
       .noUnknown()
       .required(),
   )

@@ -23,9 +23,9 @@ export type Quantity =
   /** "Thu 11 Mar"; with the year when it is not this one. */
   | { readonly kind: 'day'; readonly day: string }
 
-/** What a range may be of, by its base unit: g, mm, ml, g/ml, °C, fraction, h, d, pieces, cents, bare. */
+/** What a range may be of, by its base unit: g, mm, ml, g/ml, g/kg, °C, fraction, h, d, pieces, cents, bare. */
 export type LimitKind =
-  'mass' | 'length' | 'volume' | 'density' | 'temperature' | 'share' | 'hours' | 'days' | 'count' | 'money' | 'number'
+  'mass' | 'length' | 'volume' | 'density' | 'rate' | 'temperature' | 'share' | 'hours' | 'days' | 'count' | 'money' | 'number'
 
 /** What fills a place in a sentence. Several of them are told as "a, b and c". */
 export type Param = string | number | Quantity | Sentence | Series | readonly Param[]

@@ -11,6 +11,7 @@ export type QuantityKind =
   | 'length' // mm
   | 'volume' // ml
   | 'density' // g/ml
+  | 'rate' // g of colourant for each kg of batter
   | 'temperature' // °C
   | 'share' // fraction 0 to 1, typed as %
   | 'hours' // h
@@ -25,6 +26,9 @@ interface Unit {
   readonly toBase: (value: number) => number
   readonly fromBase: (base: number) => number
 }
+
+/** A level teaspoon of a usual colourant powder, g. An estimate: a teaspoon of 4.93 ml, heaped at about 0.6 g/ml. */
+export const levelTeaspoonG = 3
 
 const scaled = (symbol: string, names: readonly string[], factor: number): Unit => ({
   symbol,
@@ -71,6 +75,12 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
     scaled('g/ml', ['g/ml', 'g/cm3', 'g/cm³', 'kg/l'], 1),
     scaled('oz/fl oz', ['oz/fl oz', 'oz/floz'], gramsPerOunce / millilitresPerFluidOunce),
   ],
+  rate: [
+    scaled('g/kg', ['g/kg', 'g a kg', 'g per kg', '‰'], 1),
+    scaled('%', ['%', 'percent', 'pc'], 10),
+    scaled('oz/lb', ['oz/lb', 'oz a pound'], 1000 / 16),
+    scaled('tsp/lb', ['tsp/lb', 'tsp a pound', 'tsp per pound', 'teaspoon/lb'], levelTeaspoonG / (gramsPerOunce * 0.016)),
+  ],
   temperature: [
     scaled('°C', ['c', '°c', 'celsius'], 1),
     {
@@ -100,6 +110,7 @@ const examples: Readonly<Record<QuantityKind, Param>> = {
   length: quantity.length(10 * millimetresPerInch),
   volume: quantity.volume(16 * millilitresPerFluidOunce),
   density: quantity.density(1.4),
+  rate: '0.5 %',
   temperature: quantity.temperature(40),
   share: quantity.share(0.05),
   hours: quantity.hours(1.5),
@@ -191,6 +202,7 @@ function usualDigits(kind: QuantityKind, symbol: string): number {
     return symbol === 'oz' || symbol === 'lb' || symbol === 'kg' ? 2 : 1
   if (symbol === 'in') return 2
   if (kind === 'density') return 3
+  if (kind === 'rate') return symbol === 'g/kg' ? 2 : 3
   if (symbol === 'ml') return 1
   if (kind === 'length') return 1
   return kind === 'count' ? 0 : 2

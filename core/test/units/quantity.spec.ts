@@ -155,3 +155,14 @@ describe('volumes and densities', () => {
     expect(toUnit('density', 1, 'oz/fl oz')).to.be.closeTo(1.043175, 1e-6)
   })
 })
+
+describe('rates of colourant', () => {
+  it('are read by the kilo, in per cent, by the pound and by the teaspoon', () => {
+    const read = (text: string) => {
+      const parsed = parseQuantity('rate', text)
+      return parsed.ok ? Math.round(parsed.value * 1000) / 1000 : undefined
+    }
+    // A sixteenth of an ounce to 16 is a 256th; 3 g to 453.6 are 6.614 to a kilo.
+    expect(['5 g/kg', '5', '0.5 %', '1/16 oz/lb', '1 tsp/lb'].map(read)).to.deep.equal([5, 5, 5, 3.906, 6.614])
+  })
+})

@@ -18,7 +18,7 @@ const rows = useRows(fats)
 const fatsG = defineModel<number>('fatsG', { required: true })
 const errorOf = useErrorOf()
 const season = useSeason()
-const { show, say } = useUnits()
+const { show, say, whole } = useUnits()
 const shareRange = { min: 0, max: 1 }
 const massRange = { min: 0, max: 50_000 }
 
@@ -57,8 +57,8 @@ function addFat(): void {
   const free = season.fats.find(({ key }) => !fats.value.some(({ fatKey }) => fatKey === key))
   if (free) rows.add({ fatKey: free.key, share: Math.max(0, missing.value), atTrace: false })
 }
-/** Less lye to a kilo of fats is within the spread of any fat, g. An estimate. */
-const leastToldG = 0.5
+/** Less lye than this part of the fats is within the spread of any fat. An estimate. */
+const leastTold = 0.0005
 /** What swapping one fat for another, the rest kept, changes in the lye. */
 const swapped = ref<string>()
 function swap(index: number, fatKey: string): void {
@@ -66,14 +66,14 @@ function swap(index: number, fatKey: string): void {
   const [before, after] = [season.fat(line?.fatKey ?? ''), season.fat(fatKey)]
   if (!line || !before || !after || before === after) return
   const naohG = (fat: typeof before): number =>
-    naohForPortions([{ massG: 1000 * line.share, saponificationValue: fat.saponificationValue.typical }])
+    naohForPortions([{ massG: whole.value.g * line.share, saponificationValue: fat.saponificationValue.typical }])
   const moreG = naohG(after) - naohG(before)
   rows.set(index, { fatKey })
   // A line without a share yet, or two fats alike: there is nothing to say of the lye.
   swapped.value = undefined
-  if (Math.abs(moreG) < leastToldG) return
+  if (Math.abs(moreG) < leastTold * whole.value.g) return
   const what = `${show('mass', Math.abs(moreG))} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
-  swapped.value = `${after.name} in place of ${before.name}, the rest as it was: a kilo of fats takes ${what} before superfat.`
+  swapped.value = `${after.name} in place of ${before.name}, the rest as it was: ${whole.value.words} of fats takes ${what} before superfat.`
 }
 
 /** A table copied from elsewhere takes the place of all fats, once every line of it can be read. */

@@ -29,7 +29,7 @@ import { contentWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { show } = useUnits()
+const { show, asTyped, whole } = useUnits()
 const router = useRouter()
 
 const fat = computed(() => season.ownFats.find(({ id }) => id === props.id))
@@ -79,7 +79,7 @@ const findings = computed(() => (values.value ? checkOwnFat(values.value) : []))
 const expected = computed(() => values.value && expectedSaponification(values.value))
 const naohG = computed(() =>
   values.value && findings.value.every(({ severity }) => severity !== 'refuse')
-    ? naohForPortions([{ massG: 1000, saponificationValue: values.value.saponificationValue.typical }])
+    ? naohForPortions([{ massG: whole.value.g, saponificationValue: values.value.saponificationValue.typical }])
     : undefined,
 )
 const usedIn = computed(() =>
@@ -111,7 +111,8 @@ async function takeFatAway(): Promise<void> {
   <template v-if="fat && values">
     <PageHeadline>
       <template v-if="naohG !== undefined">
-        A kilo of {{ values.name }} takes <span class="must">{{ naohG.toFixed(1) }} g of sodium hydroxide</span> with
+        {{ whole.words.replace('a', 'A') }} of {{ values.name }} takes
+        <span class="must">{{ asTyped('mass', naohG) }} of sodium hydroxide</span> with
         nothing left over.
       </template>
       <template v-else>{{ values.name }} <span class="must">cannot be a fat as it stands.</span></template>

@@ -31,7 +31,7 @@ import WishPanel from './WishPanel.vue'
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const router = useRouter()
-const { show } = useUnits()
+const { show, whole } = useUnits()
 const recipe = computed(() => season.recipe(props.id))
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   schema: recipeSchema,
@@ -59,7 +59,7 @@ const labels = {
   notes: 'Notes',
 }
 
-const fatsG = ref(1000)
+const fatsG = ref(whole.value.g)
 const { reckoned, certified, findings, figures } = useReckonedRecipe(values, fatsG)
 useWaterKept(values, () => figures.value?.alkaliPerFats)
 const claims = computed(() => season.claims)

@@ -15,14 +15,13 @@ import SideBySide from './SideBySide.vue'
 
 const season = useSeason()
 const router = useRouter()
-const { show, say } = useUnits()
+const { show, say, whole } = useUnits()
 /** Recipes are compared by what a kilo of fats takes. */
-const comparedFatsG = 1000
 
 const rows = computed(() =>
   season.recipes.map((recipe) => ({
     recipe,
-    figures: recipeFigures(season.withKnownMaterials(recipe), comparedFatsG),
+    figures: recipeFigures(season.withKnownMaterials(recipe), whole.value.g),
     used: season.designs.filter(({ recipeId }) => recipeId === recipe.id).length,
   })),
 )
@@ -74,7 +73,7 @@ async function bringIn(file: File): Promise<void> {
     {{
       rows.length === 0
         ? 'No recipes yet. Begin with three fats; the lye follows from them.'
-        : `${rows.length} ${rows.length === 1 ? 'recipe' : 'recipes'}, each with its lye for a kilo of fats.`
+        : `${rows.length} ${rows.length === 1 ? 'recipe' : 'recipes'}, each with its lye for ${whole.words} of fats.`
     }}
     <template #actions>
       <FileButton

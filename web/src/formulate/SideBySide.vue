@@ -9,9 +9,8 @@ import { qualityWords } from '@vendange/words'
 
 /** Two recipes, line by line: what is in one and not in the other, and what that makes of the bar. */
 const season = useSeason()
-const { show } = useUnits()
+const { show, whole } = useUnits()
 /** Recipes are compared by what a kilo of fats takes. */
-const comparedFatsG = 1000
 
 const chosen = ref([season.recipes[0]?.id, season.recipes[1]?.id])
 const pair = computed(() => {
@@ -36,7 +35,7 @@ const fats = computed<readonly Line[]>(() => {
   }))
 })
 const figures = computed<readonly Line[]>(() => {
-  const both = pair.value?.map((recipe) => ({ recipe, ...recipeFigures(recipe, comparedFatsG) }))
+  const both = pair.value?.map((recipe) => ({ recipe, ...recipeFigures(recipe, whole.value.g) }))
   if (!both) return []
   const line = (what: string, cell: (of: RecipeFigures & { readonly recipe: SavedRecipe }) => string): Line => ({
     what,
@@ -45,8 +44,8 @@ const figures = computed<readonly Line[]>(() => {
   return [
     line('Superfat', ({ recipe }) => show('share', recipe.superfat)),
     line('True superfat at worst', ({ band }) => show('share', band.worst)),
-    line('Sodium hydroxide, to a kilo', ({ naohG }) => show('mass', naohG)),
-    line('Water, to a kilo', ({ plainWaterG }) => show('mass', plainWaterG)),
+    line(`Sodium hydroxide, to ${whole.value.words}`, ({ naohG }) => show('mass', naohG)),
+    line(`Water, to ${whole.value.words}`, ({ plainWaterG, wettingWaterG }) => show('mass', plainWaterG - wettingWaterG)),
     line(`Liquid at ${show('temperature', 20)}`, ({ liquidShare }) => show('share', liquidShare, 0)),
     line('Cure', ({ recipe }) => show('days', recipe.cureDays)),
   ]

@@ -1,7 +1,7 @@
 import { quantity } from '@vendange/core/findings'
 import type { QuantityKind } from '@vendange/core/units'
 import { formatMoney, formatQuantity, moneyAsTyped } from '@vendange/core/units'
-import { densityUnitOf, plainReading, quantityWords, readingOf, sayFor, volumeUnitOf } from '@vendange/words'
+import { densityUnitOf, plainReading, quantityWords, readingOf, sayFor, volumeUnitOf, wholeMassOf } from '@vendange/words'
 import type { Sentence } from '@vendange/core/findings'
 import { computed } from 'vue'
 import { useSeason } from './seasonStore'
@@ -19,6 +19,7 @@ export function useUnits() {
     if (kind === 'temperature') return reading.value.temperatureUnit
     if (kind === 'volume') return volumeUnitOf(reading.value)
     if (kind === 'density') return densityUnitOf(reading.value)
+    if (kind === 'rate') return reading.value.massUnit === 'oz' ? '%' : 'g/kg'
     return kind === 'money' ? '' : undefined
   }
 
@@ -51,6 +52,9 @@ export function useUnits() {
   /** How thick a bar may be cut at the most, so that as many come out as are told. */
   const thickness = (mm: number): string => quantityWords(quantity.most('length', mm), reading.value)
 
+  /** The mass that figures are told for here: a kilo or a pound. */
+  const whole = computed(() => wholeMassOf(reading.value))
+
   const currency = computed(() => season.workshop?.currency ?? 'EUR')
   /** Cents in the workshop's currency. */
   const money = (cents: number): string => formatMoney(cents, currency.value)
@@ -58,5 +62,5 @@ export function useUnits() {
   /** A sentence of the catalogue in the words of this workshop. */
   const say = (sentence: Sentence): string => sayNow.value(sentence)
 
-  return { reading, unitOf, asTyped, show, weighed, fineMass, barMass, thickness, currency, money, say }
+  return { reading, whole, unitOf, asTyped, show, weighed, fineMass, barMass, thickness, currency, money, say }
 }

@@ -9,6 +9,8 @@ import { potAmountRange, potShareRange, scentPartRange } from '@vendange/contrac
 import type { PortionKind, WeighedPot } from '@vendange/core/batch'
 import { evenPots, potG, withoutPot, withPot } from '@vendange/core/batch'
 import { colourantRateRange, wettingRatioRange } from '@vendange/core/recipe'
+import { levelTeaspoonG } from '@vendange/core/units'
+import { computed } from 'vue'
 
 const errorOf = useErrorOf()
 const props = defineProps<{
@@ -17,7 +19,11 @@ const props = defineProps<{
   pots: readonly WeighedPot[] | undefined
 }>()
 const colours = defineModel<NewDesign['colours']>({ required: true })
-const { show, fineMass } = useUnits()
+const { reading, show, fineMass } = useUnits()
+/** Who measures by the spoon is told what a spoon is taken for. */
+const teaspoonHint = computed(() =>
+  reading.value.massUnit === 'oz' ? { hint: `tsp/lb: ${fineMass(levelTeaspoonG)} a teaspoon (estimate)` } : {},
+)
 type Colour = NewDesign['colours'][number]
 
 const portions: readonly { value: PortionKind; title: string }[] = [
@@ -107,9 +113,10 @@ function comesTo(pot: WeighedPot): string {
       />
       <QuantityField
         :model-value="colour.rateGPerKg"
-        kind="number"
+        kind="rate"
         :range="colourantRateRange"
-        label="Colourant, g/kg"
+        label="Colourant"
+        v-bind="teaspoonHint"
         :error="errorOf(`colours[${index}].rateGPerKg`)"
         @update:model-value="change(index, { rateGPerKg: $event })"
       />

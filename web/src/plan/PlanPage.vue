@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useUnits } from '@/parts/format'
 import FindingList from '@/parts/FindingList.vue'
 import { useNewHere } from '@/parts/keyboard'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -17,6 +18,8 @@ import OrdersAsked from './OrdersAsked.vue'
 import PastCollections from './PastCollections.vue'
 import PlanTools from './PlanTools.vue'
 import { verdictSentence } from './verdictWords'
+
+const { show } = useUnits()
 
 const season = useSeason()
 const router = useRouter()
@@ -79,7 +82,8 @@ async function createAnOrder(): Promise<void> {
     <h2>How a season begins here</h2>
     <ol>
       <li>Say how the <RouterLink to="/workshop">workshop</RouterLink> works: makers, units, days and hours.</li>
-      <li>Draw your <RouterLink to="/stores">moulds</RouterLink> by their inner size, say 250 × 80 × 70 mm.</li>
+      <li>Draw your <RouterLink to="/stores">moulds</RouterLink> by their inner size, say
+        {{ [250, 80, 70].map((mm) => show('length', mm)).join(' × ') }}.</li>
       <li>
         Write a <RouterLink to="/formulate">recipe</RouterLink> by share, say 45 % olive, 30 % coconut, 25 % shea.
       </li>

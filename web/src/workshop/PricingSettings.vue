@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useUnits } from '@/parts/format'
 import { useErrorOf } from '@/parts/errorOf'
 import { changing, fieldOf, useRows } from '@/parts/useRows'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -7,6 +8,8 @@ import { mdiClose, mdiPlus } from '@mdi/js'
 import type { WorkshopDetails } from '@vendange/contract'
 import { breakageRange, centsRange, minutesPerBarRange } from '@vendange/contract'
 import { computed } from 'vue'
+
+const { whole } = useUnits()
 
 /** What quotes reckon with: the workshop's own estimates. */
 const pricing = defineModel<WorkshopDetails['pricing']>({ required: true })
@@ -67,7 +70,7 @@ const amounts = [
         @update:model-value="change({ stampMinutesPerBar: $event })"
       />
     </div>
-    <p class="eyebrow">Prices a kilo</p>
+    <p class="eyebrow">Prices {{ whole.words }}</p>
     <div v-for="(price, index) in prices" :key="index" class="row price">
       <v-autocomplete
         :model-value="price.key"
@@ -76,12 +79,12 @@ const amounts = [
         @update:model-value="set(index, { key: $event })"
       />
       <QuantityField
-        :model-value="price.centsPerKg"
+        :model-value="(price.centsPerKg * whole.g) / 1000"
         kind="money"
         :range="centsRange"
-        :label="`A kilo of ingredient ${index + 1}`"
+        :label="`${whole.words.replace('a', 'A')} of ingredient ${index + 1}`"
         :error="errorOf(`pricing.ingredients[${index}].centsPerKg`)"
-        @update:model-value="set(index, { centsPerKg: $event })"
+        @update:model-value="set(index, { centsPerKg: ($event * 1000) / whole.g })"
       />
       <v-btn
         :icon="mdiClose"

@@ -11,22 +11,24 @@ describe('a path in words', () => {
       { xMm: 18, yMm: 56 },
       { xMm: 18, yMm: 10.5 },
     ]
-    expect(pathText(path)).to.equal('18 56, 18 10.5')
+    expect(pathText(path, 'mm')).to.equal('18 56, 18 10.5')
+    expect(pathText(path, 'in')).to.equal('0.709 2.205, 0.709 0.413')
+    expect(pathOfText('0.5 2', 'in')).to.deep.equal([{ xMm: 12.7, yMm: 50.8 }])
     for (const text of ['18 56, 18 10.5', ' 18   56;18 10.5 ; ', '18 56\n18 10.5\n'])
-      expect(pathOfText(text)).to.deep.equal(path)
+      expect(pathOfText(text, 'mm')).to.deep.equal(path)
   })
 
   it('is none where a point is not two numbers', () => {
     for (const text of ['18', '18 56, 18', '18 56 3', '18 up', '1 2, Infinity 4'])
-      expect(pathOfText(text), text).to.equal(undefined)
-    expect(pathOfText(' , ')).to.deep.equal([])
+      expect(pathOfText(text, 'mm'), text).to.equal(undefined)
+    expect(pathOfText(' , ', 'mm')).to.deep.equal([])
   })
 
   it('comes back as it went out', () => {
     const mm = fc.double({ min: -500, max: 500, noNaN: true }).map((value) => Number(value.toFixed(1)) + 0)
     fc.assert(
       fc.property(fc.array(fc.record({ xMm: mm, yMm: mm }), { maxLength: 12 }), (path) => {
-        expect(pathOfText(pathText(path))).to.deep.equal(path)
+        expect(pathOfText(pathText(path, 'mm'), 'mm')).to.deep.equal(path)
       }),
     )
   })

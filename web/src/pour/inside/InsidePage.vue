@@ -209,7 +209,7 @@ const conflictLabels = {
                 variant="text"
                 data-test="as-planned"
                 @click="seed = seed === undefined ? 0 : undefined"
-                >{{ seed === undefined ? 'By hand' : 'To the mm' }}</v-btn
+                >{{ seed === undefined ? 'By hand' : 'As planned' }}</v-btn
               >
               <InsideFiles v-model="values" :picture="picture ?? undefined" />
             </div>
@@ -229,7 +229,7 @@ const conflictLabels = {
             <p class="quiet">
               {{
                 seed === undefined
-                  ? 'To the mm, as if hand and batter never varied.'
+                  ? 'As planned, as if hand and batter never varied.'
                   : 'Poured by hand (estimate of its usual spread); Shake shows another pour of the same plan.'
               }}
               Every colour keeps its volume.

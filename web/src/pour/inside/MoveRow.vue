@@ -197,7 +197,7 @@ function setPart(at: number, part: PotPart): void {
       v-if="spec.isDrawn"
       class="wide"
       :path="line.path ?? []"
-      :label="line.plane === 'plan' ? 'Path from above, mm' : 'Path, mm from the left and up'"
+      :label="line.plane === 'plan' ? 'Path from above' : 'Path from the left and up'"
       data-test="path"
       @path="set({ path: $event })"
     />
@@ -205,7 +205,7 @@ function setPart(at: number, part: PotPart): void {
       v-if="follows && (line.along ?? []).length > 0"
       class="wide"
       :path="line.along ?? []"
-      label="Along the loaf it follows, mm from the left and from the near end"
+      label="Along the loaf it follows, from the left and from the near end"
       data-test="along"
       @path="set({ along: $event.length > 0 ? $event : undefined })"
     />

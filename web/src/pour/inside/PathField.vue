@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useUnits } from '@/parts/format'
 import type { SectionPoint } from '@vendange/core/pour'
 import { ref } from 'vue'
 import { pathOfText, pathText } from './pathText'
@@ -6,20 +7,25 @@ import { pathOfText, pathText } from './pathText'
 /** A path that is typed as points. What cannot be read stays as it was typed. */
 defineProps<{ path: readonly SectionPoint[]; label: string }>()
 const emit = defineEmits<{ path: [path: SectionPoint[]] }>()
+const { reading } = useUnits()
 const typed = ref<string>()
 const problem = ref<string>()
 function read(text: string): void {
   typed.value = text
-  const path = pathOfText(text)
-  problem.value = path ? undefined : 'Write points as “18 56, 18 10”: two figures in mm, a comma between points.'
+  const { lengthUnit } = reading.value
+  const path = pathOfText(text, lengthUnit)
+  const example = lengthUnit === 'mm' ? '18 56, 18 10' : '0.7 2.2, 0.7 0.4'
+  problem.value = path
+    ? undefined
+    : `Write points as “${example}”: two figures in ${lengthUnit}, a comma between points.`
   if (path) emit('path', path)
 }
 </script>
 
 <template>
   <v-text-field
-    :model-value="typed ?? pathText(path)"
-    :label="label"
+    :model-value="typed ?? pathText(path, reading.lengthUnit)"
+    :label="`${label}, ${reading.lengthUnit}`"
     :error-messages="problem ?? []"
     @blur="typed = problem === undefined ? undefined : typed"
     @update:model-value="read"
