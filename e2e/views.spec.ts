@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { expect } from '@playwright/test'
+import type { SavedWorkshop, SeasonView } from '@vendange/contract'
+import { gramsPerOunce } from '@vendange/core/units'
 import { answer } from './hands'
 import { WorkshopProcess } from './server'
 import { test } from './tablet'
@@ -10,9 +12,23 @@ import { mainViewNames, mainViews } from './views'
 test.describe.configure({ mode: 'parallel' })
 
 const workshop = new WorkshopProcess()
+// All is looked at as a workshop of ounces, inches and dollars sees it: the journeys go through one of grams.
 test.beforeAll(async () => {
   workshop.seedDemo()
   await workshop.start('2027-03-08')
+  const { workshop: details } = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
+  const ounces: SavedWorkshop = {
+    ...details,
+    massUnit: 'oz',
+    lengthUnit: 'in',
+    temperatureUnit: '°F',
+    currency: 'USD',
+    labelStyle: 'us',
+    scaleResolutionG: 0.05 * gramsPerOunce,
+  }
+  const headers = { 'content-type': 'application/json' }
+  const put = await fetch(`${workshop.url}/api/workshop`, { method: 'PUT', headers, body: JSON.stringify(ounces) })
+  expect(put.status).toBe(200)
 })
 test.afterAll(() => workshop.dispose())
 
@@ -28,8 +44,23 @@ async function seriousFaults(page: Page, theme: 'paper' | 'night'): Promise<read
     )
 }
 
+const metric = /(?<![\w.])[\d.,]+ ?(g|kg|mm|cm|ml|g\/ml|g\/kg|°C)(?![\w/])|€|\b(kilos?|litres?|millimetres?)\b/g
+
+/** Metric figures among all that stands on a page: its words, and what its fields hold. A label is told in both, by law. */
+async function metricOn(page: Page): Promise<readonly string[]> {
+  const words = await page.locator('body').innerText()
+  const fields = await page
+    .locator('input:not([type=hidden]), textarea')
+    .evaluateAll((all) => all.map((field) => (field as HTMLInputElement).value))
+  return [...words.split('\n'), ...fields].flatMap((line) =>
+    /^NET WT /.test(line) ? [] : [...line.matchAll(metric)].map(([figure]) => `${figure} in “${line.slice(0, 90)}”`),
+  )
+}
+
 for (const viewName of mainViewNames) {
-  test(`${viewName} has no serious fault of accessibility, nor an error, in paper or at night`, async ({ page }) => {
+  test(`${viewName} has no serious fault of accessibility, no metric figure, nor an error, in paper or at night`, async ({
+    page,
+  }) => {
     const complaints: string[] = []
     page.on('console', (message) => {
       if (message.type() === 'error' || message.type() === 'warning') complaints.push(message.text())
@@ -41,6 +72,7 @@ for (const viewName of mainViewNames) {
     await page.waitForLoadState('networkidle')
     // A sentence that nobody put into words would stand there as it is kept.
     expect(await page.locator('body').innerText()).not.toMatch(/\[object Object\]|"code":/)
+    expect(await metricOn(page)).toEqual([])
     expect(await seriousFaults(page, 'paper'), 'in paper').toEqual([])
     // The bench has no dress but that of the night.
     if (viewName !== 'bench') {

@@ -1,7 +1,7 @@
 /** A sheet of labels, mm. Sizes as such sheets commonly have them. */
 export interface LabelStock {
   readonly key: string
-  readonly name: string
+  readonly paper: 'A4' | 'Letter'
   readonly pageWidthMm: number
   readonly pageHeightMm: number
   readonly columns: number
@@ -20,7 +20,7 @@ const letter = { pageWidthMm: 215.9, pageHeightMm: 279.4 } as const
 export const labelStocks: readonly LabelStock[] = [
   {
     key: 'a4-14',
-    name: 'A4, 2 × 7 of 99 × 38 mm',
+    paper: 'A4',
     ...a4,
     columns: 2,
     rows: 7,
@@ -33,7 +33,7 @@ export const labelStocks: readonly LabelStock[] = [
   },
   {
     key: 'a4-8',
-    name: 'A4, 2 × 4 of 99 × 68 mm',
+    paper: 'A4',
     ...a4,
     columns: 2,
     rows: 4,
@@ -46,7 +46,7 @@ export const labelStocks: readonly LabelStock[] = [
   },
   {
     key: 'letter-10',
-    name: 'Letter, 2 × 5 of 4 × 2 in',
+    paper: 'Letter',
     ...letter,
     columns: 2,
     rows: 5,

@@ -123,7 +123,7 @@ function setShareOfFats(share: number | null): void {
     />
   </div>
   <p v-if="alkaliPerFats !== undefined" class="quiet" data-test="water-figures">
-    That is a lye of {{ show('share', water.lyeConcentration, 1) }}, {{ water.waterToLye.toFixed(2) }} g of water to a
-    gram of lye, {{ show('share', water.shareOfFats, 1) }} of the fats. Above 50 % it no longer dissolves.
+    That is a lye of {{ show('share', water.lyeConcentration, 1) }}, {{ water.waterToLye.toFixed(2) }} times as much
+    water as lye, {{ show('share', water.shareOfFats, 1) }} of the fats. Above 50 % it no longer dissolves.
   </p>
 </template>

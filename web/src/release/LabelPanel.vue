@@ -16,7 +16,7 @@ import { computed, ref } from 'vue'
 /** The label of a loaf as it is printed. What it must say is decided by local law and a licensed assessor. */
 const props = defineProps<{ view: LoafView }>()
 const season = useSeason()
-const { say } = useUnits()
+const { say, show } = useUnits()
 const styles = [
   { value: 'eu', words: 'EU, UK' },
   { value: 'us', words: 'US' },
@@ -39,6 +39,13 @@ const label = computed(
 )
 const lines = computed(() => (label.value ? labelLines(label.value.terms, label.value.ingredients) : []))
 const lacks = computed(() => (label.value ? labelLacksSentence(label.value.lacks) : undefined))
+/** "A4, 2 × 7 of 99 mm × 38 mm". */
+const stocks = computed(() =>
+  labelStocks.map(({ key, paper, columns, rows, labelWidthMm, labelHeightMm }) => ({
+    value: key,
+    title: `${paper}, ${columns} × ${rows} of ${show('length', labelWidthMm)} × ${show('length', labelHeightMm)}`,
+  })),
+)
 const stock = ref(labelStocks[0]?.key ?? '')
 const count = ref(props.view.loaf.state.cut?.bars ?? 1)
 const countRange = { min: 1, max: 2000 }
@@ -65,12 +72,7 @@ const address = computed(
       decide.
     </p>
     <div class="fields">
-      <v-select
-        v-model="stock"
-        :items="labelStocks.map(({ key, name }) => ({ value: key, title: name }))"
-        label="Sheet"
-        class="wide"
-      />
+      <v-select v-model="stock" :items="stocks" label="Sheet" class="wide" />
       <QuantityField v-model="count" kind="count" :range="countRange" label="Labels" />
     </div>
     <div>
