@@ -70,15 +70,21 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
           }),
         ]
   })
+  // Lye that was weighed after the fats, as they then asked for it, is as it should be.
+  const isAsAsked = (key: string, askedG: number): boolean =>
+    Math.abs((done.get(key) ?? askedG) - askedG) < plan.scaleResolutionG / 2 + dustG
+  const lyeFollowed = isAsAsked(naohStepKey, targets.naohG) && isAsAsked(kohStepKey, targets.kohG)
   if (off.length > 0) {
     const what = lyeIsWeighed
-      ? sentence('lye_was_weighed', { superfat: now })
+      ? sentence(lyeFollowed ? 'lye_was_weighed_for_it' : 'lye_was_weighed', { superfat: now })
       : sentence('lye_follows_fats', {
           lye: quantity.mass(targets.naohG),
           water: quantity.mass(targets.waterG),
           superfat: quantity.share(plan.recipe.superfat),
         })
-    findings.push(tell('fat_off_plan', { told: sentences(...off, what, ...(lyeIsWeighed ? mend : [])) }))
+    findings.push(
+      tell('fat_off_plan', { told: sentences(...off, what, ...(lyeIsWeighed && !lyeFollowed ? mend : [])) }),
+    )
   }
   if (lyeIsWeighed && off.length === 0 && targets.band.likely >= 0 && mend.length > 0) {
     const way = targets.band.likely < plan.recipe.superfat ? 'over' : 'under'
@@ -91,6 +97,9 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
   }
   return findings
 }
+
+/** What sums of decimal steps leave behind, g. */
+const dustG = 1e-6
 
 /** How far the superfat may be off the recipe's before it is worth mending. */
 const superfatTolerance = 0.01

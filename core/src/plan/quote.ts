@@ -2,13 +2,13 @@ import type { PourPart } from '../batch'
 import { scaleBatch } from '../batch'
 import type { BatchSettings, PotColour } from '../batch'
 import type { BarCut } from '../cutting'
-import { logsOf, thicknessForMouldBars } from '../cutting'
+import { barsOfMould, logsOf, thicknessForMouldBars } from '../cutting'
 import type { Finding, Sentence } from '../findings'
 import { quantity, sentence, warn } from '../findings'
 import type { Mould } from '../mould'
-import { shapeOf } from '../mould'
+import { barThicknessRange, shapeOf } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
-import { roundTo } from '../units'
+import { isWithin, roundTo } from '../units'
 
 /** A mould the workshop has, as a quote may use it. */
 export interface QuoteMould extends Mould, BarCut {
@@ -31,6 +31,8 @@ export interface QuoteWish {
 export interface QuoteSettings extends BatchSettings {
   /** Share of the bars that are lost to breakage, poor faces and samples. An estimate of the maker's. */
   readonly breakageShare: number
+  /** Step to which a bar's thickness can be set, mm. @default 0.5 */
+  readonly thicknessStepMm?: number
   /** Hours a batch takes, set-up counted for each. */
   readonly hours: { readonly setup: number; readonly prep: number; readonly pour: number; readonly cut: number }
   readonly bevelMinutesPerBar: number
@@ -97,6 +99,9 @@ interface Cutting {
   readonly barsPerLoaf: number
 }
 
+const usualThicknessStepMm = 0.5
+const onStepBelow = (mm: number, stepMm: number): number => roundTo(Math.floor(mm / stepMm + 1e-9) * stepMm, 6)
+
 const mostBarsPerLoaf = 60
 /** A bar much heavier than its label is given away. A rule of the house. */
 const mostOverLabel = 1.6
@@ -109,8 +114,12 @@ function cuttings(mould: QuoteMould, wish: QuoteWish, settings: QuoteSettings): 
   const found: Cutting[] = []
   const logs = logsOf(mould)
   for (let barsPerLoaf = logs; barsPerLoaf <= mostBarsPerLoaf * logs; barsPerLoaf += logs) {
-    const barThicknessMm = thicknessForMouldBars(mould, barsPerLoaf)
-    if (barThicknessMm === undefined) continue
+    const exactMm = thicknessForMouldBars(mould, barsPerLoaf)
+    if (exactMm === undefined) continue
+    // As it can be set, and as it is told: masses, price and moulds follow from it. Thinner gives no bar less.
+    const barThicknessMm = onStepBelow(exactMm, settings.thicknessStepMm ?? usualThicknessStepMm)
+    if (!isWithin(barThicknessMm, barThicknessRange) || barsOfMould({ ...mould, barThicknessMm }).bars !== barsPerLoaf)
+      continue
     const { barCuredG } = at(barThicknessMm)
     if (barCuredG < wish.labelMassG) break
     if (barCuredG > wish.labelMassG * mostOverLabel) continue

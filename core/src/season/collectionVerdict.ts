@@ -1,5 +1,5 @@
 import type { Day } from '../calendar'
-import { addDays } from '../calendar'
+import { addDays, daysBetween } from '../calendar'
 import type { BatchDemand } from './batchDays'
 import { latestPourDay, slackDays } from './batchDays'
 import { OpenSeason } from './openSeason'
@@ -60,7 +60,10 @@ export interface CollectionVerdict {
 }
 
 function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day, today: Day): SoapVerdict {
-  const slack = slackDays(batch.days, neededDay)
+  // A pour whose day has gone by unpoured can only be as early as today's.
+  const isOverdue = !soap.poured && batch.days.pourDay < today
+  const ofPlan = slackDays(batch.days, neededDay)
+  const slack = isOverdue ? Math.min(ofPlan, daysBetween(today, latestPourDay(neededDay, batch.demand))) : ofPlan
   const inTime: SoapStanding = !soap.poured ? 'planned' : batch.days.readyDay <= today ? 'ready' : 'curing'
   return {
     designId: soap.designId,

@@ -111,12 +111,38 @@ export function costOfUses(uses: readonly LotUse[], lots: readonly Lot[]): numbe
   return roundTo(cents, 2)
 }
 
+/** What the ingredients of a bar cost, as far as their prices are known. */
+export interface BarCost {
+  /** Cents a bar of what has a price. */
+  readonly cents: number
+  /** What has none: while there is any, the sum is not the cost of the bar. */
+  readonly withoutPrice: readonly string[]
+}
+
 /**
- * What the ingredients of a bar cost, from what was really used, cents.
+ * What the ingredients of a bar cost, from what was really used.
  *
- * @returns undefined while a price is not known, nothing was taken from the stores, or there are no bars
+ * @param uses what was taken from the stores, with its cost in cents; undefined while its price is not known
+ * @param bars bars that came out, or that are planned while none have
+ * @returns undefined while nothing was taken from the stores, or there are no bars
  */
-export function costPerBar(cents: readonly (number | undefined)[], bars: number): number | undefined {
-  if (cents.length === 0 || bars <= 0 || cents.includes(undefined)) return undefined
-  return cents.reduce((sum: number, one) => sum + (one ?? 0), 0) / bars
+export function costPerBar(
+  uses: readonly { readonly name: string; readonly cents: number | undefined }[],
+  bars: number,
+): BarCost | undefined {
+  if (uses.length === 0 || bars <= 0) return undefined
+  return {
+    cents: uses.reduce((sum, { cents }) => sum + (cents ?? 0), 0) / bars,
+    withoutPrice: [...new Set(uses.flatMap(({ name, cents }) => (cents === undefined ? [name] : [])))],
+  }
+}
+
+/** Bars of a pour: those that came out of each loaf that was cut, and of the others those that are planned. */
+export function barsCameOut(
+  loaves: readonly {
+    readonly barsPlanned: number
+    readonly state: { readonly cut?: { readonly bars: number } | undefined }
+  }[],
+): number {
+  return loaves.reduce((sum, { barsPlanned, state }) => sum + (state.cut?.bars ?? barsPlanned), 0)
 }

@@ -41,6 +41,10 @@ const scaled = (symbol: string, names: readonly string[], factor: number): Unit 
 export const gramsPerOunce = 28.349523125
 /** Exact by definition (international yard and pound agreement, 1959). */
 export const millimetresPerInch = 25.4
+/** What a cutter or a rule can be set to, mm: half a millimetre, a sixteenth or a twentieth of an inch. */
+export function lengthStepMm(lengthUnit: 'mm' | 'in', inchStyle: 'sixteenths' | 'decimals'): number {
+  return lengthUnit === 'mm' ? 0.5 : millimetresPerInch / (inchStyle === 'sixteenths' ? 16 : 20)
+}
 /** What a bar's mass is told to, and its label held against, by the unit it is told in: 1 g or 0.05 oz. */
 export const barMassStep = { g: 1, oz: 0.05 } as const
 /** The same in g. */
@@ -79,7 +83,11 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
     scaled('g/kg', ['g/kg', 'g a kg', 'g per kg', '‰'], 1),
     scaled('%', ['%', 'percent', 'pc'], 10),
     scaled('oz/lb', ['oz/lb', 'oz a pound'], 1000 / 16),
-    scaled('tsp/lb', ['tsp/lb', 'tsp a pound', 'tsp per pound', 'teaspoon/lb'], levelTeaspoonG / (gramsPerOunce * 0.016)),
+    scaled(
+      'tsp/lb',
+      ['tsp/lb', 'tsp a pound', 'tsp per pound', 'teaspoon/lb'],
+      levelTeaspoonG / (gramsPerOunce * 0.016),
+    ),
   ],
   temperature: [
     scaled('°C', ['c', '°c', 'celsius'], 1),

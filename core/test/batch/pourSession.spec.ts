@@ -156,6 +156,19 @@ describe('pourSession', () => {
     )
   })
 
+  it('does not call lye too little that was weighed for the fats as they went in', () => {
+    // 12 g of coconut over ask for 121 g; half a gram off is within the scale's step.
+    const told = (naohG: number) =>
+      pourSession(workedPlan(), [...upTo(workedPlan(), 'naoh', { 'fat:coconut': 266 }), { stepKey: 'naoh', actual: naohG }])
+        .findings.map(plainly)
+        .find((finding) => finding.startsWith('fat_off_plan'))
+    expect(told(121)).to.equal(
+      'fat_off_plan, told (fat_went_in_off, fat Coconut oil, off 12 g, way over) (lye_was_weighed_for_it, superfat 5 %)',
+    )
+    expect(told(121.4)).to.contain('(lye_was_weighed_for_it, ')
+    expect(told(119)).to.contain('(lye_was_weighed, superfat 6.6 %)')
+  })
+
   it('says how much lye is missing while it can still be dissolved, and not once it is in the fats', () => {
     const night = batchPlan({
       ...workedSource,

@@ -1,5 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
+import { barsOfMould } from '../../src/cutting'
 import type { QuoteMould, QuoteSettings, QuoteWish } from '../../src/plan'
 import { barsToMake, quoteOptions, splitIntoBatches } from '../../src/plan'
 import { plainly } from '../plainly'
@@ -91,14 +92,26 @@ describe('quoteOptions', () => {
 
   it('fills a loaf with the bars worked out by hand', () => {
     // 450 mm between the trims; a bar of 100 g cured weighs 111.1 g wet: with the batter at d g/ml its thickness is
-    // 111.1 / (86 · 60 · d / 1000) mm, about 20 mm, so that about 22 fit in; 145 bars are 7 loaves of 21.
+    // 111.1 / (86 · 60 · d / 1000) mm, about 21.3 mm. 21 bars would be 450/21 = 21.43 mm, which a cutter that is set to
+    // half millimetres cuts at 21: too light. 145 bars are 8 loaves, of 19 at the thickest: 450/19 = 23.7, set to 23.5.
     const [option] = quoteOptions(wish, [long], settings)
-    expect(option?.parts[0]).to.deep.include({ loaves: 7, barsPerLoaf: 21 })
-    expect(option?.parts[0]?.barThicknessMm).to.be.closeTo(450 / 21, 1e-9)
-    expect(option?.bars).to.equal(147)
-    expect(option?.batches.map(({ mouldCount }) => mouldCount)).to.deep.equal([2, 2, 2, 1])
-    // Four pours of 3.5 h, and 147 minutes of bevelling.
-    expect(option?.hours).to.equal(16.45)
+    expect(option?.parts[0]).to.deep.include({ loaves: 8, barsPerLoaf: 19, barThicknessMm: 23.5 })
+    expect(option?.bars).to.equal(152)
+    expect(option?.batches.map(({ mouldCount }) => mouldCount)).to.deep.equal([2, 2, 2, 2])
+    // Four pours of 3.5 h, and 152 minutes of bevelling.
+    expect(option?.hours).to.equal(16.53)
+  })
+
+  it('quotes a cut that can be set, and the masses that follow from it', () => {
+    for (const thicknessStepMm of [0.5, 25.4 / 16, 25.4 / 20])
+      for (const option of quoteOptions(wish, [long, short], { ...settings, thicknessStepMm }))
+        for (const { mould, barThicknessMm, barsPerLoaf, barCuredG } of option.parts) {
+          const steps = barThicknessMm / thicknessStepMm
+          // The mould's own usual cut stands as its maker set it.
+          if (barThicknessMm !== mould.barThicknessMm) expect(steps).to.be.closeTo(Math.round(steps), 1e-6)
+          expect(barsOfMould({ ...mould, barThicknessMm }).bars).to.equal(barsPerLoaf)
+          expect(barCuredG).to.be.at.least(100)
+        }
   })
 
   it('fills up from a tray, whose bars are not cut', () => {
@@ -123,7 +136,7 @@ describe('quoteOptions', () => {
     const cents = Object.fromEntries((option?.priceParts ?? []).map((part) => [part.name, part.cents]))
     expect(cents['Packing']).to.equal(140 * 30)
     expect(cents['Bevelling']).to.equal(140 * 40)
-    expect(cents['Work']).to.equal(16.45 * 2000)
+    expect(cents['Work']).to.equal(16.53 * 2000)
     const ingredients = (option?.ingredients ?? []).reduce((sum, part) => sum + (part.cents ?? 0), 0)
     expect(cents['Ingredients']).to.equal(ingredients)
     expect(option?.priceCents).to.equal(Object.values(cents).reduce((sum, part) => sum + part, 0))

@@ -365,6 +365,22 @@ describe('daySummaries', () => {
   })
 })
 
+describe('a pour whose day has gone by', () => {
+  it('is late as soon as today is past its last day, whatever its plan says', () => {
+    const missed = { ...planned('a', '2027-03-05'), name: 'Missed' }
+    // Needed in time by its plan: cut on the 6th, cured on 3 April. Poured today, 8 March, it is cut on the 9th at the soonest.
+    const verdictFor = (needed: string) =>
+      collectionVerdict(
+        needed,
+        [{ designId: 'a', name: 'Missed', batch: missed, poured: false, seeking: null }],
+        calendar(undefined, []),
+      ).soaps[0]
+    expect(verdictFor('2027-04-05')?.standing).to.equal('late')
+    expect(verdictFor('2027-04-05')?.slackDays).to.equal(-1)
+    expect(verdictFor('2027-04-06')?.standing).to.equal('planned')
+  })
+})
+
 describe('a workshop of two evenings and Saturdays', () => {
   const evenings: SeasonLimits = {
     ...workshop,

@@ -4,6 +4,7 @@ import type { Ingredient, Lot, Need } from '../../src/stores'
 import {
   adjustmentFor,
   costOfUses,
+  barsCameOut,
   costPerBar,
   ingredientKey,
   inPacks,
@@ -234,10 +235,22 @@ describe('costOfUses', () => {
 
 describe('costPerBar', () => {
   it('shares what was used among the bars, and says nothing it does not know', () => {
-    expect(costPerBar([900, 162, 138], 12)).to.equal(100)
-    expect(costPerBar([900, undefined], 12)).to.equal(undefined)
+    const use = (name: string, cents: number | undefined) => ({ name, cents })
+    const priced = [use('Olive oil', 900), use('Coconut oil', 162), use('Amber', 138)]
+    expect(costPerBar(priced, 12)).to.deep.equal({ cents: 100, withoutPrice: [] })
+    // What has no price is named beside the sum, once.
+    expect(costPerBar([...priced, use('Clay', undefined), use('Clay', undefined)], 12)).to.deep.equal({
+      cents: 100,
+      withoutPrice: ['Clay'],
+    })
     expect(costPerBar([], 12)).to.equal(undefined)
-    expect(costPerBar([900], 0)).to.equal(undefined)
+    expect(costPerBar(priced, 0)).to.equal(undefined)
+  })
+
+  it('goes by the bars that came out, once they have', () => {
+    const planned = { barsPlanned: 12, state: {} }
+    expect(barsCameOut([planned, planned])).to.equal(24)
+    expect(barsCameOut([planned, { barsPlanned: 12, state: { cut: { bars: 9 } } }])).to.equal(21)
   })
 })
 

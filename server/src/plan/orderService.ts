@@ -57,14 +57,16 @@ export function orderService({ database, clock, newId }: Context): OrderService 
       stamped: order.stampLeadDays !== null,
       earliestDay,
     })
-    for (const [index, batch] of accepted.batches.entries()) {
+    // Pours are numbered in the order of their days.
+    const inOrder = [...accepted.batches].sort((a, b) => a.pourDay.localeCompare(b.pourDay))
+    for (const [index, batch] of inOrder.entries()) {
       await findRow<SavedMould>(transaction, moulds, batch.mouldId, 'mould')
       await insertPlanned(transaction, {
         id: newId(),
         designId,
         pourDay: batch.pourDay,
         cutDay: batch.cutDay,
-        label: accepted.batches.length === 1 ? '' : `pour ${index + 1} of ${accepted.batches.length}`,
+        label: inOrder.length === 1 ? '' : `pour ${index + 1} of ${inOrder.length}`,
         own: {
           mouldId: batch.mouldId,
           mouldCount: batch.mouldCount,

@@ -11,7 +11,7 @@ import type { LoafView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { pourSession } from '@vendange/core/batch'
 import { formatDay, formatInstant } from '@vendange/core/calendar'
-import { costPerBar } from '@vendange/core/stores'
+import { barsCameOut, costPerBar, usesOfPlan } from '@vendange/core/stores'
 import { computed, ref, shallowRef } from 'vue'
 import { eventWords } from './eventWords'
 
@@ -71,14 +71,19 @@ function doneWords(stepKey: string): string {
   const record = view.value?.records.findLast((one) => one.stepKey === stepKey)
   return record ? `${formatInstant(record.at, zone.value)}, ${record.makerName}` : ''
 }
-const barCents = computed(
-  () =>
-    view.value &&
-    costPerBar(
-      view.value.lotsUsed.map(({ cents }) => cents),
-      view.value.plan.barsPlanned,
-    ),
-)
+/** By the bars that came out of all its loaves, once they have. */
+const barCost = computed(() => {
+  if (!view.value) return undefined
+  const { loaf, lotsUsed, plan } = view.value
+  const loaves = season.loaves.filter(({ batchId }) => batchId === loaf.batchId)
+  const bars = loaves.length > 0 ? barsCameOut(loaves) : plan.barsPlanned
+  // What went in but is not kept in the stores has no price either.
+  const unkept = usesOfPlan(plan).filter((use) => !lotsUsed.some(({ stepKey }) => stepKey === use.stepKey))
+  return costPerBar(
+    lotsUsed.length > 0 ? [...lotsUsed, ...unkept.map(({ name }) => ({ name, cents: undefined }))] : [],
+    bars,
+  )
+})
 const print = (): void => window.print()
 </script>
 
@@ -189,8 +194,14 @@ const print = (): void => window.print()
           </tr>
         </tbody>
       </table>
-      <p v-if="barCents !== undefined" data-test="bar-cost">
-        Ingredients from these lots: <b>{{ money(barCents) }}</b> a bar.
+      <p v-if="barCost" data-test="bar-cost">
+        <template v-if="barCost.withoutPrice.length === 0"
+          >Its ingredients cost <b>{{ money(barCost.cents) }}</b> a bar.</template
+        >
+        <template v-else
+          >Of a bar’s ingredients {{ money(barCost.cents) }} have a price; none is known of
+          {{ barCost.withoutPrice.join(', ') }}.</template
+        >
       </p>
     </section>
   </div>

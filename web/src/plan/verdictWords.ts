@@ -25,7 +25,14 @@ export function verdictSentence(name: string, neededDay: Day, verdict: Collectio
   const day = formatDay(neededDay, today)
   const { soaps, nextPour } = verdict
   if (soaps.length === 0) return `${name} comes out on ${day} and has no soaps yet.`
-  if (neededDay < today) return `${name} came out on ${day}.`
+  if (neededDay < today) {
+    const missing = soaps.filter(({ standing }) => standing !== 'out' && standing !== 'ready')
+    if (missing.length === 0) return `${name} came out on ${day}.`
+    const [one] = missing
+    return missing.length === 1
+      ? `${name} was needed by ${day}, and ${one?.name ?? ''} is not ready yet.`
+      : `${name} was needed by ${day}, and ${missing.length} of its ${soaps.length} soaps are not ready yet: ${listed(missing.map((soap) => soap.name))}.`
+  }
   const incomplete = soaps.filter(({ standing }) => standing === 'incomplete')
   const late = soaps.filter(({ standing }) => standing === 'late')
   const worst = [...late].sort((a, b) => (a.slackDays ?? -Infinity) - (b.slackDays ?? -Infinity))[0]

@@ -72,6 +72,11 @@ const chance = computed(() =>
   chanceToFinish(lines.value.slice(nextIndex.value), estimate.value, sinceMin.value ?? 0, batter.value.paces),
 )
 const minutes = (value: number): string => value.toFixed(0)
+/** "4 to 9", or "1" where both ends read alike. */
+const leftWords = computed(() => {
+  const [from, until] = [minutes(left.value.fromMin), minutes(left.value.untilMin)]
+  return from === until ? until : `${from} to ${until}`
+})
 
 async function tap(stepKey: string): Promise<void> {
   nowMs.value = Date.now()
@@ -92,18 +97,13 @@ const taps = [
       <v-btn class="tap wide" variant="tonal" data-test="emulsion-now" @click="tap(clockKeys.emulsion)"
         >Emulsion now</v-btn
       >
-      <span class="quiet">
-        starts the clock: the batter waits {{ minutes(left.fromMin) }} to {{ minutes(left.untilMin) }} min (estimate)
-      </span>
+      <span class="quiet"> starts the clock: the batter waits {{ leftWords }} min (estimate) </span>
     </template>
     <template v-else>
       <div class="window">
         <b class="face">{{ clockFace(sinceMin * minuteMs) }}</b>
         <span data-test="window">
-          <template v-if="left.untilMin > 0"
-            >{{ minutes(left.fromMin) }} to {{ minutes(left.untilMin) }} min left, {{ chanceWords(chance) }} to
-            finish</template
-          >
+          <template v-if="left.untilMin > 0">{{ leftWords }} min left, {{ chanceWords(chance) }} to finish</template>
           <template v-else>its time is over</template>
           <small>about {{ looks ? `${traceWords[looks].toLowerCase()} by now` : 'too thick by now' }} (estimate)</small>
         </span>

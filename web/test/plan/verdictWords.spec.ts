@@ -71,8 +71,16 @@ describe('verdictSentence', () => {
 
   it('knows an empty line-up, and a release that is past', () => {
     expect(sentence(verdict([]))).to.equal('Night Train comes out on Sat 10 Apr and has no soaps yet.')
-    expect(sentence(verdict([soap('Platform Fog', {})]), '2026-05-09')).to.equal(
+    expect(sentence(verdict([soap('Platform Fog', { standing: 'out' })]), '2026-05-09')).to.equal(
       'Night Train came out on Sat 9 May 2026.',
+    )
+    // What was not made for it has missed it.
+    const fog = soap('Platform Fog', { standing: 'planned' })
+    expect(sentence(verdict([fog, soap('Dawn', { standing: 'ready' })]), '2026-05-09')).to.equal(
+      'Night Train was needed by Sat 9 May 2026, and Platform Fog is not ready yet.',
+    )
+    expect(sentence(verdict([fog, soap('Dawn', { standing: 'late' })]), '2026-05-09')).to.equal(
+      'Night Train was needed by Sat 9 May 2026, and 2 of its 2 soaps are not ready yet: Platform Fog and Dawn.',
     )
   })
 })

@@ -37,6 +37,7 @@ export const batchWords = {
   make_batches: '{batches, plural, =2 {Make a second batch} one {Make # batch} other {Make # batches}}',
   pour_into_other: 'Pour into {count, plural, one {{mould}} other {# × {mould}}}',
   fat_went_in_off: '{fat} went in {off} {way, select, over {over} other {under}}.',
+  lye_was_weighed_for_it: 'The lye was weighed for it; the superfat is {superfat}.',
   lye_was_weighed: 'The lye was weighed already: the superfat is now {superfat}.',
   lye_follows_fats: 'The lye is now {lye} and the water {water}; superfat stays {superfat}.',
   fat_off_plan: '{told}',

@@ -9,6 +9,7 @@ import { quoteOptions } from '@vendange/core/plan'
 import { checkRecipe } from '@vendange/core/recipe'
 import type { SeasonBatch, DeliveryDate } from '@vendange/core/season'
 import { batchDemand, orderWeight, seasonBatches, seasonLimits, seasonOf, traysFor } from '@vendange/core/season'
+import { lengthStepMm } from '@vendange/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 
 /** The ways to make an order, each with the days on which it could be promised. */
@@ -44,6 +45,7 @@ export function useQuote(order: () => SavedOrder | undefined) {
           pour: workshop.pourHours,
           cut: workshop.cutHours,
         },
+        thicknessStepMm: lengthStepMm(workshop.lengthUnit, workshop.inchStyle),
         pricesCentsPerKg: Object.fromEntries(pricing.ingredients.map(({ key, centsPerKg }) => [key, centsPerKg])),
       },
     )
