@@ -87,7 +87,12 @@ function perBar(recipe: Recipe): MassAndVolume {
 }
 
 /** Colourants for batter of this mass and density. */
-function colourantsFor(recipe: Recipe, colours: readonly PotColour[], batterG: number, batterMl: number): MassAndVolume {
+function colourantsFor(
+  recipe: Recipe,
+  colours: readonly PotColour[],
+  batterG: number,
+  batterMl: number,
+): MassAndVolume {
   const shares = potSharesOf(colours, { batterG, densityGMl: batterG / batterMl })
   return colours.reduce(
     ({ massG, volumeMl }, { name, rateGPerKg }, index) => {

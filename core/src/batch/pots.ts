@@ -55,8 +55,7 @@ export interface PotSplit {
 const askedG = (
   { portion = 'share', amount = 0, share }: PotColour,
   { batterG, densityGMl }: Pick<PotSplit, 'batterG' | 'densityGMl'>,
-): number =>
-  ({ share: share * batterG, mass: amount, volume: amount * densityGMl, rest: 0 })[portion]
+): number => ({ share: share * batterG, mass: amount, volume: amount * densityGMl, rest: 0 })[portion]
 
 /** Sizes of the pots, g. The one that takes the rest, else the last, takes what the others leave. */
 function potSizes(

@@ -47,8 +47,12 @@ export function batchPlan(source: BatchSource): BatchPlan {
   const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
   // The span that the bench warns by is that of the lots at hand when it began.
   const knownFats = recipe.knownFats?.filter(({ key }) => fats.some(({ fatKey }) => fatKey === key))
-  const named = new Set([...(liquids ?? []), ...(additives ?? []), ...design.colours].map(({ name }) => plainName(name)))
-  const knownDensities = recipe.knownDensities?.filter(({ kind, name }) => kind === 'scent' || named.has(plainName(name)))
+  const named = new Set(
+    [...(liquids ?? []), ...(additives ?? []), ...design.colours].map(({ name }) => plainName(name)),
+  )
+  const knownDensities = recipe.knownDensities?.filter(
+    ({ kind, name }) => kind === 'scent' || named.has(plainName(name)),
+  )
   return {
     designName: design.name,
     recipe: {

@@ -154,11 +154,7 @@ export function mouldsFor<M extends Mould & BarCut>(
 }
 
 /** Fats for a mass of batter, or for all that is left of one of them, g. */
-function fatsOf(
-  aim: Extract<ScaleAim, { readonly by: 'mass' | 'fat' }>,
-  recipe: Recipe,
-  parts: BatterParts,
-): number {
+function fatsOf(aim: Extract<ScaleAim, { readonly by: 'mass' | 'fat' }>, recipe: Recipe, parts: BatterParts): number {
   if (aim.by === 'fat') {
     const share = recipe.fats.find(({ fatKey }) => fatKey === aim.fatKey)?.share ?? 0
     // Of a fat that is not in it, any mass makes nothing.

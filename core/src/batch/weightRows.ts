@@ -6,7 +6,8 @@ import type { WeighedPot } from './pots'
 /** What is weighed for a batch, as its scaled batch and its frozen plan both have it. */
 export interface WeighedParts {
   readonly fats: readonly (
-    { readonly name: string; readonly massG: number } | { readonly fat: { readonly name: string }; readonly massG: number }
+    | { readonly name: string; readonly massG: number }
+    | { readonly fat: { readonly name: string }; readonly massG: number }
   )[]
   readonly naohG: number
   readonly kohG?: number

@@ -25,7 +25,18 @@ export type Quantity =
 
 /** What a range may be of, by its base unit: g, mm, ml, g/ml, g/kg, °C, fraction, h, d, pieces, cents, bare. */
 export type LimitKind =
-  'mass' | 'length' | 'volume' | 'density' | 'rate' | 'temperature' | 'share' | 'hours' | 'days' | 'count' | 'money' | 'number'
+  | 'mass'
+  | 'length'
+  | 'volume'
+  | 'density'
+  | 'rate'
+  | 'temperature'
+  | 'share'
+  | 'hours'
+  | 'days'
+  | 'count'
+  | 'money'
+  | 'number'
 
 /** What fills a place in a sentence. Several of them are told as "a, b and c". */
 export type Param = string | number | Quantity | Sentence | Series | readonly Param[]

@@ -110,8 +110,7 @@ export function densityOfLiquid(
 ): Density {
   const mlPerG = waterShare / waterDensityGMl + (1 - waterShare) / dissolvedDensityGMl
   return (
-    known('liquid', name, knownDensities) ??
-    usualOf(usualLiquids, name) ?? { densityGMl: 1 / mlPerG, isEstimate: true }
+    known('liquid', name, knownDensities) ?? usualOf(usualLiquids, name) ?? { densityGMl: 1 / mlPerG, isEstimate: true }
   )
 }
 

@@ -39,12 +39,7 @@ export interface RecipeFigures extends Lye {
  * @param rounding of the alkali to that step
  * @throws {RangeError} if the recipe would be refused by `checkRecipe`
  */
-export function recipeFigures(
-  recipe: Recipe,
-  fatsG: number,
-  stepG = 0,
-  rounding: LyeRounding = 'down',
-): RecipeFigures {
+export function recipeFigures(recipe: Recipe, fatsG: number, stepG = 0, rounding: LyeRounding = 'down'): RecipeFigures {
   const blend = blendOf(recipe)
   const weighed = blend.map(({ fat, share }) => ({ fat, massG: share * fatsG }))
   const lye = lyeFor(weighed, recipe, stepG, rounding)

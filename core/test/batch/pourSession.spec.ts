@@ -159,7 +159,10 @@ describe('pourSession', () => {
   it('does not call lye too little that was weighed for the fats as they went in', () => {
     // 12 g of coconut over ask for 121 g; half a gram off is within the scale's step.
     const told = (naohG: number) =>
-      pourSession(workedPlan(), [...upTo(workedPlan(), 'naoh', { 'fat:coconut': 266 }), { stepKey: 'naoh', actual: naohG }])
+      pourSession(workedPlan(), [
+        ...upTo(workedPlan(), 'naoh', { 'fat:coconut': 266 }),
+        { stepKey: 'naoh', actual: naohG },
+      ])
         .findings.map(plainly)
         .find((finding) => finding.startsWith('fat_off_plan'))
     expect(told(121)).to.equal(

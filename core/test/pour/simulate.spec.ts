@@ -389,7 +389,7 @@ describe('checkPourPlan', () => {
     expect(messages([{ kind: 'skewer', path: path([10, 10]) }])[0]).to.contain('path_wants_two_points')
     expect(messages([level(5)])[0]).to.contain('move_pot_unknown')
     expect(messages([level(0, 0)])[0]).to.contain('move_part_range')
-    expect(messages([{ kind: 'sloped', angleDeg: 80, pot: 0, part: 1 }])[0]).to.contain('(move_angle_range, most 40)')
+    expect(messages([{ kind: 'sloped', angleDeg: 80, pot: 0, part: 1 }])[0]).to.contain('(move_angle_range, most 45)')
     expect(messages([{ kind: 'drop', xMm: 99, sinkMm: 1, spreadMm: 5, pot: 0, part: 1 }])[0]).to.contain(
       '(move_beside_mould, width 80 mm)',
     )

@@ -45,7 +45,9 @@ const figures = computed<readonly Line[]>(() => {
     line('Superfat', ({ recipe }) => show('share', recipe.superfat)),
     line('True superfat at worst', ({ band }) => show('share', band.worst)),
     line(`Sodium hydroxide, to ${whole.value.words}`, ({ naohG }) => show('mass', naohG)),
-    line(`Water, to ${whole.value.words}`, ({ plainWaterG, wettingWaterG }) => show('mass', plainWaterG - wettingWaterG)),
+    line(`Water, to ${whole.value.words}`, ({ plainWaterG, wettingWaterG }) =>
+      show('mass', plainWaterG - wettingWaterG),
+    ),
     line(`Liquid at ${show('temperature', 20)}`, ({ liquidShare }) => show('share', liquidShare, 0)),
     line('Cure', ({ recipe }) => show('days', recipe.cureDays)),
   ]

@@ -24,6 +24,7 @@ const isOpen = ref(false)
 
 <template>
   <v-text-field
+    class="day"
     :model-value="text"
     :label="label"
     :error-messages="problem ?? error ?? []"
@@ -37,7 +38,9 @@ const isOpen = ref(false)
     <template #append-inner>
       <v-btn
         :icon="mdiCalendarOutline"
+        class="open"
         size="x-small"
+        density="compact"
         variant="text"
         :aria-label="`Choose a day: ${label}`"
         @click.stop="isOpen = true"
@@ -46,3 +49,19 @@ const isOpen = ref(false)
     </template>
   </v-text-field>
 </template>
+
+<style scoped>
+/* The whole of “Wed 28 Sep 2027” has room in the narrowest field. */
+.day :deep(.v-field) {
+  padding-inline-end: 2px;
+}
+
+.day :deep(.v-field__input) {
+  padding-inline: 12px 0;
+  font-size: 0.94rem;
+}
+
+.open {
+  width: 26px;
+}
+</style>

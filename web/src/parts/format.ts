@@ -1,7 +1,15 @@
 import { quantity } from '@vendange/core/findings'
 import type { QuantityKind } from '@vendange/core/units'
 import { formatMoney, formatQuantity, moneyAsTyped } from '@vendange/core/units'
-import { densityUnitOf, plainReading, quantityWords, readingOf, sayFor, volumeUnitOf, wholeMassOf } from '@vendange/words'
+import {
+  densityUnitOf,
+  plainReading,
+  quantityWords,
+  readingOf,
+  sayFor,
+  volumeUnitOf,
+  wholeMassOf,
+} from '@vendange/words'
 import type { Sentence } from '@vendange/core/findings'
 import { computed } from 'vue'
 import { useSeason } from './seasonStore'

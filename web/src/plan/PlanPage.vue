@@ -82,8 +82,10 @@ async function createAnOrder(): Promise<void> {
     <h2>How a season begins here</h2>
     <ol>
       <li>Say how the <RouterLink to="/workshop">workshop</RouterLink> works: makers, units, days and hours.</li>
-      <li>Draw your <RouterLink to="/stores">moulds</RouterLink> by their inner size, say
-        {{ [250, 80, 70].map((mm) => show('length', mm)).join(' × ') }}.</li>
+      <li>
+        Draw your <RouterLink to="/stores">moulds</RouterLink> by their inner size, say
+        {{ [250, 80, 70].map((mm) => show('length', mm)).join(' × ') }}.
+      </li>
       <li>
         Write a <RouterLink to="/formulate">recipe</RouterLink> by share, say 45 % olive, 30 % coconut, 25 % shea.
       </li>

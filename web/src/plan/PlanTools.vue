@@ -69,7 +69,8 @@ async function loseDay(): Promise<void> {
 }
 
 .date {
-  max-width: 170px;
+  min-width: 185px;
+  max-width: 200px;
 }
 
 .below {

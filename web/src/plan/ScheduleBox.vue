@@ -129,6 +129,7 @@ dd {
 }
 
 .date {
-  max-width: 190px;
+  min-width: 185px;
+  max-width: 200px;
 }
 </style>

@@ -30,7 +30,9 @@ const holders = (mouldId: string) =>
         {{ mould.name }} <span v-if="mould.count > 1" class="quiet">× {{ mould.count }}</span>
       </h3>
       <MouldDrawing :mould="mould" :longest-mm="longestMm" />
-      <p v-if="shapeOf(mould) === 'cavities'">{{ mould.cavityCount }} cavities of {{ show('volume', mould.cavityMl) }}</p>
+      <p v-if="shapeOf(mould) === 'cavities'">
+        {{ mould.cavityCount }} cavities of {{ show('volume', mould.cavityMl) }}
+      </p>
       <p v-else>
         {{ show('length', mould.lengthMm) }} × {{ show('length', mould.widthMm) }} ×
         {{ show('length', mould.heightMm) }} inside

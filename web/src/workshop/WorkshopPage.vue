@@ -63,7 +63,7 @@ async function backUp(): Promise<void> {
   const kept = await runChange(() => api(endpoints.backups.create))
   if (kept) undo.tell(`Kept as ${kept.fileName} in the folder “backups”.`)
 }
-const lyeRoundingWords = { down: 'Down, for no less superfat', nearest: 'To the nearest' } as const
+const lyeRoundingWords = { down: 'Down', nearest: 'To nearest' } as const
 const lyeRoundingChoices = lyeRoundings.map((value) => ({ value, title: lyeRoundingWords[value] }))
 const inchStyleWords = { sixteenths: 'Fractions, 2 1/2', decimals: 'Decimals, 2.5' } as const
 const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWords[value] }))
@@ -118,10 +118,16 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
               kind="mass"
               :range="scaleResolutionRange"
               :digits="2"
-              label="The scale shows every"
+              label="Scale’s step"
               :error="errorOf('scaleResolutionG')"
             />
-            <v-select v-model="values.lyeRounding" :items="lyeRoundingChoices" label="Lye is rounded" />
+            <v-select
+              v-model="values.lyeRounding"
+              :items="lyeRoundingChoices"
+              label="Lye is rounded"
+              hint="Down: never less superfat"
+              persistent-hint
+            />
             <QuantityField
               v-model="values.largestPotMl"
               kind="volume"

@@ -30,7 +30,18 @@ defineEmits<{ remove: [] }>()
 const season = useSeason()
 
 /** The colour the workshop has made already that comes nearest, when it comes near. */
-const known = computed(() => season.designs.flatMap(({ colours }) => colours))
+const known = computed(() => {
+  const out = new Set(
+    season.collections.flatMap(({ id, state }) => (state === 'released' || state === 'looked_back' ? [id] : [])),
+  )
+  const poured = new Set([
+    ...season.loaves.map(({ designId }) => designId),
+    ...season.batches.flatMap(({ designId, status }) => (status === 'poured' ? [designId] : [])),
+  ])
+  return season.designs
+    .filter(({ id, collectionId }) => poured.has(id) || out.has(collectionId))
+    .flatMap(({ colours }) => colours)
+})
 function nearest(hex: string): string {
   const found = /^#[0-9a-f]{6}$/i.test(hex) ? nearestColour(hex, known.value) : undefined
   return found ? `Nearest made so far: ${found.colour.name}, ${found.difference.toFixed(0)} away (ΔE)` : ''
