@@ -40,7 +40,6 @@ const isOpen = ref(false)
         :icon="mdiCalendarOutline"
         class="open"
         size="x-small"
-        density="compact"
         variant="text"
         :aria-label="`Choose a day: ${label}`"
         @click.stop="isOpen = true"
@@ -62,6 +61,7 @@ const isOpen = ref(false)
 }
 
 .open {
-  width: 26px;
+  width: 28px;
+  height: 28px;
 }
 </style>

@@ -199,7 +199,7 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
               v-model="values.prepAheadDays"
               kind="days"
               :range="prepAheadRange"
-              label="Prepared before, at most"
+              label="Ahead, at most"
               hint="On the last working day before the pour"
               :error="errorOf('prepAheadDays')"
             />
