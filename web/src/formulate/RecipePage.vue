@@ -59,7 +59,9 @@ const labels = {
   notes: 'Notes',
 }
 
-const fatsG = ref(whole.value.g)
+const fatsTypedG = ref<number>()
+/** A kilo or a pound, until another mass is typed. */
+const fatsG = computed({ get: () => fatsTypedG.value ?? whole.value.g, set: (massG) => (fatsTypedG.value = massG) })
 const { reckoned, certified, findings, figures } = useReckonedRecipe(values, fatsG)
 useWaterKept(values, () => figures.value?.alkaliPerFats)
 const claims = computed(() => season.claims)
