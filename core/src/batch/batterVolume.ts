@@ -1,14 +1,5 @@
 import type { Recipe, ScentUse } from '../recipe'
-import {
-  additivesFor,
-  blendOf,
-  densityOfLiquid,
-  densityOfSolid,
-  lyeFor,
-  scentMlPerG,
-  usualScentDensityGMl,
-  waterDensityGMl,
-} from '../recipe'
+import { additivesFor, blendOf, densityOfLiquid, densityOfSolid, lyeFor, scentMlPerG, waterDensityGMl } from '../recipe'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
 import type { PotColour } from './pots'
 import { potSharesOf } from './pots'
@@ -73,7 +64,7 @@ function perGramOfFats(recipe: Recipe, scent: ScentUse | null): MassAndVolume {
   const bareMl = besides.reduce((sum, { volumeMl }) => sum + volumeMl, fatsMl + lyeMl)
   const added = additivesOf(recipe, { fatsG: manyG, batterG: bareG * manyG, bars: 0 })
   const scentG = scent?.rate ?? 0
-  const scentMl = scent ? scentG * scentMlPerG(scent, recipe.knownDensities) : scentG / usualScentDensityGMl
+  const scentMl = scent ? scentG * scentMlPerG(scent, recipe.knownDensities) : 0
   return {
     massG: bareG + added.massG / manyG + scentG,
     volumeMl: bareMl + added.volumeMl / manyG + scentMl,

@@ -69,9 +69,7 @@ export function sidesNow(
   const planings = finished.filter((one) => one.finish === 'planed')
   const bars = planings.reduce((sum, one) => sum + one.bars, 0)
   const times = cut && cut.bars > 0 ? Math.ceil(bars / cut.bars) : planings.length
-  return planings
-    .slice(-times || planings.length)
-    .reduce((now, { planed }) => (planed ? planedSides(now, planed) : now), sides)
+  return planings.slice(-times).reduce((now, { planed }) => (planed ? planedSides(now, planed) : now), sides)
 }
 
 /** Minutes a bar before any was logged. Estimates from practice. */

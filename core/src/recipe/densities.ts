@@ -65,7 +65,7 @@ const usualLiquids: readonly Row[] = [
 /** What nothing is known of: a mineral powder as colourant, else ground plants. Estimates. */
 const unknownGMl = { colourant: 2.6, additive: 1.4 } as const
 /** Density reckoned for a scent that has none of its own, g/ml. A convention of the house, and so an estimate. */
-export const usualScentDensityGMl = 0.95
+const usualScentDensityGMl = 0.95
 
 /** One thing under whatever letters and spaces it was written with. @example plainName(' White  Clay') // 'white clay' */
 export function plainName(name: string): string {

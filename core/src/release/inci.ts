@@ -1,5 +1,6 @@
 import { plainName } from '../recipe'
 import type { IngredientKind } from '../stores'
+import { ingredientKey } from '../stores'
 
 /** What one thing of the stores is called on a label. */
 export interface NameOnLabel {
@@ -18,7 +19,8 @@ export function namesOnLabel(
 
 /** The name on a label of what recipes and soaps call by a name; undefined while the stores do not know it. */
 export function inciOf(known: readonly NameOnLabel[], kind: IngredientKind, name: string): string | undefined {
-  return known.find((one) => one.kind === kind && plainName(one.name) === plainName(name))?.inci
+  const key = ingredientKey(kind, name)
+  return known.find((one) => ingredientKey(one.kind, one.name) === key)?.inci
 }
 
 type Usual = readonly [words: RegExp, inci: string]

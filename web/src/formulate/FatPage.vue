@@ -111,7 +111,7 @@ async function takeFatAway(): Promise<void> {
   <template v-if="fat && values">
     <PageHeadline>
       <template v-if="naohG !== undefined">
-        {{ whole.words.replace('a', 'A') }} of {{ values.name }} takes
+        {{ whole.atStart }} of {{ values.name }} takes
         <span class="must">{{ asTyped('mass', naohG) }} of sodium hydroxide</span> with nothing left over.
       </template>
       <template v-else>{{ values.name }} <span class="must">cannot be a fat as it stands.</span></template>

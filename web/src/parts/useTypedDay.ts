@@ -2,10 +2,10 @@ import type { Day } from '@vendange/core/calendar'
 import { addDays, formatDay, isDay, isNearDay, parseDay } from '@vendange/core/calendar'
 import { sentence } from '@vendange/core/findings'
 import type { Ref } from 'vue'
-import { computed, inject, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useUnits } from './format'
 import { useSeason } from './seasonStore'
-import { unreadFieldsKey } from './useSavedForm'
+import { useUnread } from './useUnread'
 
 export interface TypedDayOptions {
   readonly label: string
@@ -25,21 +25,13 @@ const isWhole = (typed: string): boolean => isNearDay(typed.trim()) || /\b\d{4}$
 export function useTypedDay(model: Ref<Day | null>, options: TypedDayOptions) {
   const season = useSeason()
   const { reading, say } = useUnits()
-  const unread = inject(unreadFieldsKey, undefined)
-  const key = Symbol(options.label)
-  const problem = ref<string>()
+  const { problem, report } = useUnread(options.label)
   const written = computed(() => (model.value && isDay(model.value) ? formatDay(model.value, otherYear) : ''))
   const text = ref(written.value)
   let isTyping = false
   watch(written, (now) => {
     if (!isTyping && problem.value === undefined) text.value = now
   })
-
-  function report(message: string | undefined): void {
-    problem.value = message
-    if (message === undefined) unread?.delete(key)
-    else unread?.set(key, message)
-  }
 
   function take(typed: string, isLeft: boolean): void {
     if (typed.trim() === '' && options.optional === true) {
@@ -77,6 +69,5 @@ export function useTypedDay(model: Ref<Day | null>, options: TypedDayOptions) {
     text.value = formatDay(day, otherYear)
   }
 
-  onBeforeUnmount(() => unread?.delete(key))
   return { text, problem, read, leave, choose }
 }

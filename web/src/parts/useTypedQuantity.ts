@@ -1,9 +1,9 @@
 import type { QuantityKind, Range } from '@vendange/core/units'
 import { parseQuantity } from '@vendange/core/units'
 import type { Ref } from 'vue'
-import { computed, inject, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useUnits } from './format'
-import { unreadFieldsKey } from './useSavedForm'
+import { useUnread } from './useUnread'
 
 export interface TypedQuantityOptions {
   readonly kind: QuantityKind
@@ -24,10 +24,8 @@ export function useTypedQuantity(
   tell: (problem: string | undefined) => void = () => undefined,
 ) {
   const { unitOf, asTyped, say } = useUnits()
-  const unread = inject(unreadFieldsKey, undefined)
-  const key = Symbol(options.label)
+  const { problem, report: reportUnread } = useUnread(options.label)
   const text = ref('')
-  const problem = ref<string>()
   let isFocused = false
 
   const written = computed(() =>
@@ -42,9 +40,7 @@ export function useTypedQuantity(
   )
 
   function report(message: string | undefined): void {
-    problem.value = message
-    if (message === undefined) unread?.delete(key)
-    else unread?.set(key, message)
+    reportUnread(message)
     tell(message)
   }
 
@@ -73,6 +69,5 @@ export function useTypedQuantity(
     if (problem.value === undefined) text.value = written.value
   }
 
-  onBeforeUnmount(() => unread?.delete(key))
   return { text, problem, read, enter, leave }
 }

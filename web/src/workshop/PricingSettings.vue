@@ -82,7 +82,7 @@ const amounts = [
         :model-value="(price.centsPerKg * whole.g) / 1000"
         kind="money"
         :range="centsRange"
-        :label="`${whole.words.replace('a', 'A')} of ingredient ${index + 1}`"
+        :label="`${whole.atStart} of ingredient ${index + 1}`"
         :error="errorOf(`pricing.ingredients[${index}].centsPerKg`)"
         @update:model-value="set(index, { centsPerKg: ($event * 1000) / whole.g })"
       />

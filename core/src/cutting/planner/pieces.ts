@@ -97,6 +97,10 @@ export const roomOf = (count: number, pieceMm: number, kerfMm: number): number =
 /** mm³. */
 export const volumeOf = ({ lengthMm, widthMm, heightMm }: RoughBlock): number => lengthMm * widthMm * heightMm
 
+/** Volume of a piece, mm³. */
+export const pieceMm3 = ({ faceWidthMm, faceHeightMm, thicknessMm }: Piece): number =>
+  faceWidthMm * faceHeightMm * thicknessMm
+
 /** A piece as it lies in the block. */
 export interface LaidPiece {
   readonly acrossMm: number
@@ -111,7 +115,7 @@ export interface LaidPiece {
 /** As poured its face stands upright across the log; turned it lies level, and bars lie over one another. */
 export function laid(piece: Piece, way: CutWay, heightMm: number, kerfMm: number, blockMm3 = 0): LaidPiece {
   const { faceWidthMm, faceHeightMm, thicknessMm, wanted } = piece
-  const volumeMm3 = faceWidthMm * faceHeightMm * thicknessMm
+  const volumeMm3 = pieceMm3(piece)
   const [alongMm, depthMm] = way === 'as_poured' ? [thicknessMm, faceHeightMm] : [faceHeightMm, thicknessMm]
   return {
     acrossMm: faceWidthMm,

@@ -1,10 +1,9 @@
 import type { Finding, Sentence } from '../../findings'
 import { quantity, sentence, tell } from '../../findings'
-import { isWithin } from '../../units'
-import { barThicknessRange } from '../../mould'
+import { thicknessForBars } from '../barsFromLoaf'
 import type { CutPlan } from './planCuts'
 import type { Allowances, Piece, RoughBlock } from './pieces'
-import { laid, trimsOf, usableOf, volumeOf } from './pieces'
+import { laid, pieceMm3, roomOf, trimsOf, usableOf, volumeOf } from './pieces'
 
 /** Where soap of a block stays that becomes no piece. */
 export type WasteKind = 'trims' | 'cuts' | 'beside_logs' | 'end_of_logs' | 'in_columns' | 'not_wanted'
@@ -57,8 +56,6 @@ export function wasteOf(
     .sort((a, b) => b.share - a.share)
 }
 
-const pieceMm3 = ({ faceWidthMm, faceHeightMm, thicknessMm }: Piece): number => faceWidthMm * faceHeightMm * thicknessMm
-
 /** The size at which one more would come out of each log with no rest, where that is a usual bar. */
 function mendOf(
   { lengthMm }: RoughBlock,
@@ -69,8 +66,8 @@ function mendOf(
   const [log] = plan.strips
   if (pieces.length !== 1 || plan.way !== 'as_poured' || !log) return ''
   const bars = log.columns.length + 1
-  const thicknessMm = (lengthMm - (bars - 1) * kerfMm) / bars
-  if (!isWithin(thicknessMm, barThicknessRange)) return ''
+  const thicknessMm = thicknessForBars(lengthMm, bars, { endTrimMm: 0, kerfMm })
+  if (thicknessMm === undefined) return ''
   return sentence('one_more_of_each_log', { thickness: quantity.most('length', thicknessMm), bars })
 }
 
@@ -117,5 +114,5 @@ function restInColumn(
   if (!piece) return 0
   const { layers } = laid(piece, plan.way, heightMm, kerfMm)
   const depthMm = plan.way === 'as_poured' ? piece.faceHeightMm : piece.thicknessMm
-  return heightMm - layers * depthMm - Math.max(0, layers - 1) * kerfMm
+  return heightMm - roomOf(layers, depthMm, kerfMm)
 }
