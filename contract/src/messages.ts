@@ -3,7 +3,7 @@ import { object } from 'yup'
 import type { Endpoint, OfVersion, repositoryEndpoints } from './endpoint'
 import { endpoints } from './endpoints'
 import { mouldSchema, savedMouldSchema } from './schemas/mould'
-import { orderAcceptedSchema, orderSchema, savedOrderSchema } from './schemas/order'
+import { orderAcceptedSchema, orderQuotedSchema, orderSchema, savedOrderSchema } from './schemas/order'
 import { ownFatSchema, savedOwnFatSchema } from './schemas/ownFat'
 import { versionNumber } from './schemas/pieces'
 import { collectionSchema, savedCollectionSchema } from './schemas/collection'
@@ -81,6 +81,7 @@ keeps(endpoints.orders, orderSchema, orderSchema.shape(ofVersion), savedOrderSch
 
 takes(endpoints.updateWorkshop, workshopSchema.shape(ofVersion), savedWorkshopSchema)
 takes(endpoints.takeStoresIn, storesImportSchema)
+takes(endpoints.orders.quote, orderQuotedSchema)
 takes(endpoints.orders.accept, orderAcceptedSchema)
 takes(endpoints.nearestRecipe, wishRequestSchema)
 takes(endpoints.acceptPlan, acceptedPlanSchema)

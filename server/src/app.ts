@@ -24,6 +24,7 @@ import { notFound } from './parts/problems'
 import { problemHandler, serve } from './parts/serve'
 import { sayOfContext } from './parts/workshopWords'
 import { sameOriginOnly } from './parts/sameOrigin'
+import { orderRoutes } from './plan/orderRoutes'
 import { orderService } from './plan/orderService'
 import { planService } from './plan/planService'
 import { batchRoutes } from './pour/batchRoutes'
@@ -97,8 +98,7 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
   serveRepository(router, endpoints.collections, services.plan.collections)
   serve(router, endpoints.collections.pours, ({ params }) => services.plan.pours(params.id))
   serveRepository(router, endpoints.designs, services.plan.designs)
-  serveRepository(router, endpoints.orders, services.orders)
-  serve(router, endpoints.orders.accept, ({ params, body }) => services.orders.accept(params.id, body))
+  orderRoutes(router, services.orders, context)
   batchRoutes(router, services, context)
   instrumentRoutes(router, instrumentMs)
   loafRoutes(router, services.loaves, services.photos)

@@ -1,7 +1,9 @@
 import type { SavedOrder } from '@vendange/contract'
-import { blankOrder, endpoints } from '@vendange/contract'
+import { addressOf, blankOrder, endpoints } from '@vendange/contract'
 import { checkPlan, datedSeason } from '@vendange/core/season'
+import { addDays, formatDay } from '@vendange/core/calendar'
 import { expect } from 'chai'
+import { textOfPdf } from './pdfText'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
 import { firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
@@ -41,7 +43,7 @@ describe('an order', () => {
   const accept = (version = order.version) =>
     workshop.api(endpoints.orders.accept, {
       params: { id: order.id },
-      body: { version, priceCents: 12300, batches: batches() },
+      body: { version, priceCents: 12300, promisedDay: '2027-05-04', batches: batches() },
     })
 
   it('becomes a soap with its pours on the calendar when it is accepted', async () => {
@@ -63,6 +65,78 @@ describe('an order', () => {
       ['Rowing club, pour 2 of 2', '2027-03-27', '2027-03-29', 10],
     ])
     expect(checkPlan(datedSeason(view).problem, { pours: datedSeason(view).placements }).violations).to.deep.equal([])
+  })
+
+  it('keeps the day it was promised for, and is needed by then', async () => {
+    const accepted = await accept()
+    expect(accepted.promisedDay).to.equal('2027-05-04')
+    const needed = async (): Promise<string | undefined> =>
+      (await workshop.api(endpoints.season)).collections.find(({ id }) => id === accepted.collectionId)?.releaseLocal
+    expect(await needed()).to.equal('2027-05-04T12:00')
+    const { id, isRemoved: _removed, ...details } = accepted
+    await workshop.api(endpoints.orders.update, { params: { id }, body: { ...details, promisedDay: '2027-05-07' } })
+    expect(await needed()).to.equal('2027-05-07T12:00')
+  })
+
+  it('is quoted on paper: what is offered, price, tax, deposit, days and terms, and nothing of the maker’s sums', async () => {
+    const { api } = workshop
+    const { version: workshopVersion, ...details } = (await api(endpoints.season)).workshop
+    await api(endpoints.updateWorkshop, {
+      body: {
+        ...details,
+        version: workshopVersion,
+        name: 'Quillon Lane',
+        makerAddress: '7 Sample Row, Exampleton',
+        quoting: {
+          contact: 'post@quillon.example',
+          taxName: 'VAT',
+          taxShare: 0.23,
+          isTaxIncluded: true,
+          marginShare: 0.1,
+          depositShare: 0.3,
+          validDays: 14,
+          terms: 'Made by hand.',
+        },
+      },
+    })
+    const lines = [
+      { of: 'bars' as const, cents: 10_000 },
+      { of: 'stamp' as const, cents: 2300 },
+    ]
+    const body = { version: order.version, priceCents: 12_300, readyDay: '2027-05-04', lines }
+    const quoted = await api(endpoints.orders.quote, { params: { id: order.id }, body })
+    expect(quoted.state).to.equal('quoted')
+    expect(quoted.quoted).to.deep.include({ day: firstDay, validUntilDay: addDays(firstDay, 14) })
+    // Changed after it went out, the paper still says what was offered.
+    const { id, isRemoved: _removed, ...wish } = quoted
+    await api(endpoints.orders.update, { params: { id }, body: { ...wish, bars: 30 } })
+    const paper = await fetch(workshop.url + addressOf(endpoints.orders.quoteSheet, { id }))
+    const text = (await textOfPdf(new Uint8Array(await paper.arrayBuffer()))).join(' ').replace(/\s+/g, ' ')
+    for (const told of [
+      'Quillon Lane',
+      '7 Sample Row, Exampleton',
+      'post@quillon.example',
+      'Rowing club',
+      '20 bars of soap, 100 g each',
+      'Every bar carries your stamp',
+      'red',
+      'In all, 20 bars €123.00',
+      // 123.00 with 23 % in it.
+      'VAT 23 % €23.00',
+      '€6.15 a bar',
+      // 30 % of 123.00
+      '€36.90 (30 %)',
+      'Ready on Tue 4 May 2027',
+      `Valid until ${formatDay(addDays(firstDay, 14))} 2027`,
+      'Made by hand.',
+    ])
+      expect(text).to.contain(told)
+    expect(text).not.to.match(/hour|Ingredient|Margin|spare|estimate| h /i)
+  })
+
+  it('has no paper before it is quoted', async () => {
+    const problem = await problemOf(workshop.api(endpoints.orders.quoteSheet, { params: { id: order.id } }))
+    expect(problem.detail).to.contain('no quote on paper yet')
   })
 
   it('keeps its quoted cut and the bars of each pour, on the page, at the bench and in the loaf', async () => {
@@ -141,6 +215,7 @@ describe('an order', () => {
     const body = {
       version: order.version,
       priceCents: 1,
+      promisedDay: '2027-05-04',
       batches: [...batches(), { ...batches()[0]!, mouldId: 'gone' }],
     }
     const problem = await problemOf(workshop.api(endpoints.orders.accept, { params: { id: order.id }, body }))

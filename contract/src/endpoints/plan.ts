@@ -1,5 +1,5 @@
 import { get, post, repositoryEndpoints, taking } from '../endpoint'
-import type { NewOrder, OrderAccepted, SavedOrder } from '../schemas/order'
+import type { NewOrder, OrderAccepted, OrderQuoted, SavedOrder } from '../schemas/order'
 import type { NewCollection, SavedCollection } from '../schemas/collection'
 import type { AcceptedPlan, NewDayTick, NewDesign, SavedDesign } from '../schemas/plan'
 import type { AcceptedPlanView, PourOfCollection, SeasonView } from '../views'
@@ -17,6 +17,10 @@ export const planEndpoints = {
   designs: repositoryEndpoints<NewDesign, SavedDesign>()('/api/designs', 'design'),
   orders: {
     ...repositoryEndpoints<NewOrder, SavedOrder>()('/api/orders', 'order'),
+    quote: taking<OrderQuoted>()(
+      post<SavedOrder>()('/api/orders/:id/quote', 'Put a way to make an order on paper for the client'),
+    ),
+    quoteSheet: get<Blob>()('/api/orders/:id/quote.pdf', 'The quote of an order as a PDF for the client'),
     accept: taking<OrderAccepted>()(
       post<SavedOrder>()(
         '/api/orders/:id/accept',

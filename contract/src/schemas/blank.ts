@@ -31,6 +31,16 @@ export const blankSeasonSettings = {
     stampMinutesPerBar: 0.5,
     ingredients: [],
   },
+  quoting: {
+    contact: '',
+    taxName: '',
+    taxShare: 0,
+    isTaxIncluded: true,
+    marginShare: 0,
+    depositShare: 0,
+    validDays: 14,
+    terms: '',
+  },
 } satisfies Partial<WorkshopDetails>
 
 /** The hours of a new maker until they say otherwise. Estimates to start from. */
@@ -132,4 +142,6 @@ export const blankOrder = {
   earliestDay: null,
   collectionId: null,
   priceCents: null,
+  promisedDay: null,
+  quoted: null,
 } satisfies Omit<NewOrder, 'client' | 'dueDay'>

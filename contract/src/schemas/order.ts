@@ -1,4 +1,5 @@
 import { barThicknessRange } from '@vendange/core/mould'
+import { quoteLineKinds } from '@vendange/core/plan'
 import { colourantRateRange, scentRateRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
@@ -11,14 +12,21 @@ import { centsRange, priceRange } from './workshop'
 export const orderStates = ['asked', 'quoted', 'accepted', 'delivered', 'declined'] as const
 export const leadDaysRange = { min: 0, max: 200 } as const
 
-/** A client's wish: so many bars by a day, with their scent, colours, stamp, bevel and packing. */
-export const orderSchema = object({
-  client: nameText(),
-  contact: freeText(400),
+/** What a client sees of a price, line by line. */
+const quoteLines = () =>
+  array(
+    object({ of: string().oneOf(quoteLineKinds).required(), cents: wholeWithin('money', priceRange).required() })
+      .noUnknown()
+      .required(),
+  )
+    .min(1)
+    .max(quoteLineKinds.length)
+    .required()
+
+/** What a client is offered for the price. */
+const offered = () => ({
   bars: wholeWithin('count', barsRange).required(),
   labelMassG: within('mass', labelMassRange).required(),
-  dueDay: dayText(),
-  recipeId: string().max(64).nullable().defined(),
   scent: object({ name: nameText(), rate: within('share', scentRateRange).required() })
     .noUnknown()
     .nullable()
@@ -31,10 +39,33 @@ export const orderSchema = object({
   )
     .max(12)
     .required(),
-  /** Days until the client's stamp is there, counted from the acceptance; null when it carries none. */
-  stampLeadDays: wholeWithin('days', leadDaysRange).nullable().defined(),
   bevelled: boolean().required(),
   packing: freeText(200),
+})
+
+const quotedSchema = object({
+  /** As the order stood when it was quoted. */
+  offer: object({ ...offered(), stamped: boolean().required() })
+    .noUnknown()
+    .required(),
+  day: dayText(),
+  validUntilDay: dayText(),
+  readyDay: dayText(),
+  priceCents: wholeWithin('money', priceRange).required(),
+  lines: quoteLines(),
+})
+  .noUnknown()
+  .required()
+
+/** A client's wish: so many bars by a day, with their scent, colours, stamp, bevel and packing. */
+export const orderSchema = object({
+  client: nameText(),
+  contact: freeText(400),
+  ...offered(),
+  dueDay: dayText(),
+  recipeId: string().max(64).nullable().defined(),
+  /** Days until the client's stamp is there, counted from the acceptance; null when it carries none. */
+  stampLeadDays: wholeWithin('days', leadDaysRange).nullable().defined(),
   notes: freeText(),
   state: string().oneOf(orderStates).required(),
   depositCents: wholeWithin('count', centsRange).required(),
@@ -43,6 +74,10 @@ export const orderSchema = object({
   /** The collection that the accepted order became. */
   collectionId: string().max(64).nullable().defined(),
   priceCents: wholeWithin('money', priceRange).nullable().defined(),
+  /** The day that the client was promised it for, set at the acceptance; another may be agreed on. */
+  promisedDay: optionalDay(),
+  /** The quote that the client has on paper. */
+  quoted: quotedSchema.nullable().defined(),
   /** Charged beside the quoted price, as it came about. */
   charges: array(
     object({
@@ -65,10 +100,23 @@ export const savedOrderSchema = orderSchema.shape({
   isRemoved: boolean().required(),
 })
 
+/** A way to make an order, put on paper for the client. */
+export const orderQuotedSchema = object({
+  version: versionNumber(),
+  priceCents: wholeWithin('money', priceRange).required(),
+  readyDay: dayText(),
+  lines: quoteLines(),
+})
+  .noUnknown()
+  .required()
+
 /** The option that the client said yes to, with the days it was promised on. */
 export const orderAcceptedSchema = object({
   version: versionNumber(),
-  priceCents: wholeWithin('money', priceRange).required(),
+  /** Null: its price is still open. */
+  priceCents: wholeWithin('money', priceRange).nullable().defined(),
+  /** The day that the client is promised it for. */
+  promisedDay: dayText(),
   batches: array(
     object({
       mouldId: idText(),
@@ -90,4 +138,13 @@ export const orderAcceptedSchema = object({
 
 export type NewOrder = InferType<typeof orderSchema>
 export type SavedOrder = InferType<typeof savedOrderSchema>
+export type QuoteOffer = Quoted['offer']
+export type Quoted = InferType<typeof quotedSchema>
+export type OrderQuoted = InferType<typeof orderQuotedSchema>
 export type OrderAccepted = InferType<typeof orderAcceptedSchema>
+
+/** What an order offers its client as it stands. */
+export const offerOf = (order: NewOrder): QuoteOffer => {
+  const { bars, labelMassG, scent, colours, bevelled, packing, stampLeadDays } = order
+  return { bars, labelMassG, scent, colours, bevelled, packing, stamped: stampLeadDays !== null }
+}

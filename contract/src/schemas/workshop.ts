@@ -8,6 +8,7 @@ import { array, boolean, object, string } from 'yup'
 import { said } from '../said'
 import { claimKey, dayText, freeText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
 
+export const currencyPattern = /^[A-Z]{3}$/
 export const massUnits = ['g', 'oz'] as const
 export const lengthUnits = ['mm', 'in'] as const
 /** How inches are told: as a rule shows them, or in steps of 0.05. */
@@ -26,6 +27,10 @@ export const bufferDaysRange = { min: 0, max: 60 } as const
 export const centsRange = { min: 0, max: 10_000_000 } as const
 /** Price of a whole order, cents. */
 export const priceRange = { min: 0, max: 1_000_000_000 } as const
+export const taxShareRange = { min: 0, max: 0.5 } as const
+export const marginShareRange = { min: 0, max: 3 } as const
+export const depositShareRange = { min: 0, max: 1 } as const
+export const quoteValidRange = { min: 1, max: 365 } as const
 export const breakageRange = { min: 0, max: 0.5 } as const
 export const ownFactorRange = { min: 0.05, max: 5 } as const
 export const toolSpacingRange = { min: 0, max: 400 } as const
@@ -55,6 +60,25 @@ export const pricingSchema = object({
   .noUnknown()
   .required()
 
+/** What stands on a quote beside its price. */
+export const quotingSchema = object({
+  /** Telephone and the like, under the address. */
+  contact: freeText(200),
+  /** "VAT"; empty: none is charged. */
+  taxName: string().trim().max(40).defined(),
+  taxShare: within('share', taxShareRange).required(),
+  /** Whether prices are told with the tax in them; else it is put on top. */
+  isTaxIncluded: boolean().required(),
+  /** Put on top of what an order costs, hours included. */
+  marginShare: within('share', marginShareRange).required(),
+  /** Asked for when an order is accepted, of the whole. */
+  depositShare: within('share', depositShareRange).required(),
+  validDays: wholeWithin('days', quoteValidRange).required(),
+  terms: freeText(2000),
+})
+  .noUnknown()
+  .required()
+
 const hours = () => within('hours', hoursOfDayRange).required()
 
 const daysThatDiffer = () =>
@@ -74,7 +98,7 @@ export const workshopSchema = object({
   inchStyle: string().oneOf(inchStyles).required(),
   temperatureUnit: string().oneOf(temperatureUnits).required(),
   currency: string()
-    .matches(/^[A-Z]{3}$/, { message: said('currency_unread') })
+    .matches(currencyPattern, { message: said('currency_unread') })
     .required(),
   timeZone: string()
     .test('zone', said('zone_missing'), (value) => value === undefined || isTimeZone(value))
@@ -137,6 +161,7 @@ export const workshopSchema = object({
   /** How many days before its pour a batch may be prepared at the most. */
   prepAheadDays: wholeWithin('days', prepAheadRange).required(),
   pricing: pricingSchema,
+  quoting: quotingSchema,
   /** What the largest pot and the lye jug hold with room to stir, ml; 0: not known. */
   largestPotMl: within('volume', vesselRange).required(),
   lyeJugMl: within('volume', vesselRange).required(),

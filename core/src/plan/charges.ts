@@ -1,4 +1,6 @@
 import type { Day } from '../calendar'
+import type { TaxTerms } from './clientQuote'
+import { taxedPrice } from './clientQuote'
 import type { QuoteSettings } from './quote'
 import { bevellingCents } from './quote'
 
@@ -24,12 +26,21 @@ export function bevellingCharge(
   return order.bevelled || cents <= 0 ? undefined : cents
 }
 
-/** What an order comes to: its price, and what was charged beside it; and what of it is still to be paid, cents. */
-export function totalOfOrder(order: {
-  readonly priceCents: number | null
-  readonly charges: readonly Pick<OrderCharge, 'cents'>[]
-  readonly depositCents: number
-}): { readonly allCents: number; readonly openCents: number } {
-  const allCents = order.charges.reduce((sum, { cents }) => sum + cents, order.priceCents ?? 0)
-  return { allCents, openCents: allCents - order.depositCents }
+/**
+ * What an order comes to: its price, what was charged beside it and the tax on both; and what of it is still to be paid,
+ * cents.
+ *
+ * @param order its price and charges as the workshop states prices
+ */
+export function totalOfOrder(
+  order: {
+    readonly priceCents: number | null
+    readonly charges: readonly Pick<OrderCharge, 'cents'>[]
+    readonly depositCents: number
+  },
+  tax: TaxTerms,
+): { readonly taxCents: number; readonly allCents: number; readonly openCents: number } {
+  const statedCents = order.charges.reduce((sum, { cents }) => sum + cents, order.priceCents ?? 0)
+  const { taxCents, grossCents } = taxedPrice(statedCents, tax)
+  return { taxCents, allCents: grossCents, openCents: grossCents - order.depositCents }
 }

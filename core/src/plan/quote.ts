@@ -42,6 +42,8 @@ export interface QuoteSettings extends BatchSettings {
   readonly packingCentsPerBar: number
   readonly bevelCentsPerBar: number
   readonly stampCents: number
+  /** Put on top of all that an order costs. @default 0 */
+  readonly marginShare?: number
   /** Price of ingredients, cents a kg, by fat key, `naoh`, `scent` and `colourant`. */
   readonly pricesCentsPerKg: Readonly<Record<string, number>>
 }
@@ -61,6 +63,12 @@ export interface QuotePart {
   readonly barCuredG: number
 }
 
+/** A part of a price. */
+export interface QuotePricePart {
+  readonly of: 'ingredients' | 'work' | 'packing' | 'bevelling' | 'stamp' | 'margin'
+  readonly cents: number
+}
+
 /** One way to make an order. */
 export interface QuoteOption {
   /** "6 × Long loaf at 24 mm plus 1 × Tall loaf at 25 mm, 144 bars". */
@@ -75,7 +83,9 @@ export interface QuoteOption {
   /** Hours of work: set-up, preparing, pouring, cutting, bevelling, stamping. */
   readonly hours: number
   readonly ingredients: readonly { readonly name: string; readonly massG: number; readonly cents: number | undefined }[]
-  readonly priceParts: readonly { readonly name: string; readonly cents: number }[]
+  readonly priceParts: readonly QuotePricePart[]
+  /** Ingredients without a price: the sum lacks them, and is no price yet. */
+  readonly unpriced: readonly string[]
   readonly priceCents: number
   readonly findings: readonly Finding[]
 }
@@ -148,14 +158,17 @@ function priceOf(
   wish: QuoteWish,
   settings: QuoteSettings,
 ): QuoteOption['priceParts'] {
-  const parts = [
-    { name: 'Ingredients', cents: ingredients.reduce((sum, { cents }) => sum + (cents ?? 0), 0) },
-    { name: 'Work', cents: hours * settings.hourCents },
-    { name: 'Packing', cents: wish.bars * settings.packingCentsPerBar },
-    ...(wish.bevelled ? [{ name: 'Bevelling', cents: bevellingCents(wish.bars, settings) }] : []),
-    ...(wish.stamped ? [{ name: 'Stamp', cents: settings.stampCents }] : []),
+  const costs: readonly QuotePricePart[] = [
+    { of: 'ingredients', cents: ingredients.reduce((sum, { cents }) => sum + (cents ?? 0), 0) },
+    { of: 'work', cents: hours * settings.hourCents },
+    { of: 'packing', cents: wish.bars * settings.packingCentsPerBar },
+    { of: 'bevelling', cents: wish.bevelled ? bevellingCents(wish.bars, settings) : 0 },
+    { of: 'stamp', cents: wish.stamped ? settings.stampCents : 0 },
   ]
-  return parts.map(({ name, cents }) => ({ name, cents: Math.round(cents) })).filter(({ cents }) => cents > 0)
+  const marginCents = costs.reduce((sum, { cents }) => sum + cents, 0) * (settings.marginShare ?? 0)
+  return [...costs, { of: 'margin' as const, cents: marginCents }]
+    .map(({ of, cents }) => ({ of, cents: Math.round(cents) }))
+    .filter(({ cents }) => cents > 0)
 }
 
 type Way = readonly (Cutting & { readonly loaves: number })[]
@@ -230,6 +243,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
     hours,
     ingredients,
     priceParts,
+    unpriced,
     priceCents: priceParts.reduce((sum, { cents }) => sum + cents, 0),
     findings: [...told.values()],
   }

@@ -133,14 +133,14 @@ describe('quoteOptions', () => {
 
   it('adds the price up from its parts', () => {
     const [option] = quoteOptions(wish, [long], settings)
-    const cents = Object.fromEntries((option?.priceParts ?? []).map((part) => [part.name, part.cents]))
-    expect(cents['Packing']).to.equal(140 * 30)
-    expect(cents['Bevelling']).to.equal(140 * 40)
-    expect(cents['Work']).to.equal(16.53 * 2000)
+    const cents = Object.fromEntries((option?.priceParts ?? []).map((part) => [part.of, part.cents]))
+    expect(cents['packing']).to.equal(140 * 30)
+    expect(cents['bevelling']).to.equal(140 * 40)
+    expect(cents['work']).to.equal(16.53 * 2000)
     const ingredients = (option?.ingredients ?? []).reduce((sum, part) => sum + (part.cents ?? 0), 0)
-    expect(cents['Ingredients']).to.equal(ingredients)
+    expect(cents['ingredients']).to.equal(ingredients)
     expect(option?.priceCents).to.equal(Object.values(cents).reduce((sum, part) => sum + part, 0))
-    expect(cents['Stamp']).to.equal(undefined)
+    expect(cents['stamp']).to.equal(undefined)
   })
 
   it('says which price is missing rather than guessing it', () => {

@@ -1,30 +1,7 @@
-import type { SavedWorkshop, WorkshopDetails } from '@vendange/contract'
-import { blankSeasonSettings } from '@vendange/contract'
+import type { SavedWorkshop } from '@vendange/contract'
 import type { Database, Reader } from './database'
+import { newWorkshop } from './newWorkshop'
 import { workshop } from './schema'
-
-/** A new workshop, until its makers say otherwise. Hours, losses and temperatures are estimates to start from. */
-const newWorkshop = (timeZone: string): WorkshopDetails => ({
-  name: 'My workshop',
-  massUnit: 'g',
-  lengthUnit: 'mm',
-  temperatureUnit: '°C',
-  currency: 'EUR',
-  timeZone,
-  exceptions: [],
-  ...blankSeasonSettings,
-  setupHours: 0.5,
-  prepHours: 0.75,
-  pourHours: 1.5,
-  cutHours: 0.75,
-  largestPotMl: 0,
-  lyeJugMl: 0,
-  scaleResolutionG: 1,
-  lyeRounding: 'down',
-  potLoss: 0.02,
-  cureLoss: 0.11,
-  soapingTemperatureC: 43,
-})
 
 /** Puts the workshop's one row in place when the database is new. */
 export async function ensureWorkshop(database: Database, timeZone: string): Promise<void> {

@@ -1,5 +1,6 @@
 import { sentence } from '@vendange/core/findings'
-import type { NewOrder, OrderAccepted, SavedMould, SavedOrder } from '@vendange/contract'
+import { offerOf } from '@vendange/contract'
+import type { NewOrder, OrderAccepted, OrderQuoted, SavedCollection, SavedMould, SavedOrder } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { evenPots } from '@vendange/core/batch'
 import { unplannable } from '@vendange/core/season'
@@ -13,13 +14,30 @@ import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { refused, stale, unprocessable } from '../parts/problems'
 
+/** The moment by which the bars of an order are asked for on a day. */
+const noonOf = (day: string): string => `${day}T12:00`
+
 export interface OrderService extends VersionedRepository<NewOrder, SavedOrder> {
+  /** A way to make it goes on paper: its price and its day stand for as long as the workshop lets quotes stand. */
+  quote(id: string, quoted: OrderQuoted): Promise<SavedOrder>
   /** The quoted option becomes a soap with its pours on the calendar, all at once. */
   accept(id: string, accepted: OrderAccepted): Promise<SavedOrder>
 }
 
 export function orderService({ database, clock, newId }: Context): OrderService {
-  const kept = versionedRepository<NewOrder, SavedOrder>(database, orders, { noun: 'order', newId })
+  const kept = versionedRepository<NewOrder, SavedOrder>(database, orders, {
+    noun: 'order',
+    newId,
+    // Another day was agreed on: the season is planned for it.
+    written: async (transaction, { collectionId, promisedDay }, before) => {
+      if (collectionId === null || promisedDay === null || !before || promisedDay === before.promisedDay) return
+      const collection = await findRow<SavedCollection>(transaction, collections, collectionId, 'collection')
+      await transaction
+        .update(collections)
+        .set({ releaseLocal: noonOf(promisedDay), version: collection.version + 1 })
+        .where(eq(collections.id, collectionId))
+    },
+  })
 
   async function makeSoap(transaction: Transaction, order: SavedOrder, accepted: OrderAccepted, today: string) {
     const { timeZone } = await readWorkshop(transaction)
@@ -34,7 +52,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
       name: order.client,
       theme: order.notes,
       palette: order.colours.map(({ name, hex }) => ({ name, hex })),
-      releaseLocal: `${order.dueDay}T12:00`,
+      releaseLocal: noonOf(accepted.promisedDay),
       releaseZone: timeZone,
       state: 'scheduled',
     })
@@ -80,6 +98,23 @@ export function orderService({ database, clock, newId }: Context): OrderService 
 
   return {
     ...kept,
+    quote: (id, { version, ...quoted }) =>
+      database.write(async (transaction) => {
+        const order = await findRow<SavedOrder>(transaction, orders, id, 'order')
+        if (order.version !== version) throw stale('order', order)
+        if (order.collectionId !== null) throw unprocessable(sentence('order_accepted'))
+        const { timeZone, quoting } = await readWorkshop(transaction)
+        const day = clock.today(timeZone)
+        await transaction
+          .update(orders)
+          .set({
+            quoted: { ...quoted, offer: offerOf(order), day, validUntilDay: addDays(day, quoting.validDays) },
+            state: 'quoted',
+            version: version + 1,
+          })
+          .where(eq(orders.id, id))
+        return findRow<SavedOrder>(transaction, orders, id, 'order')
+      }),
     accept: (id, accepted) =>
       database.write(async (transaction) => {
         const order = await findRow<SavedOrder>(transaction, orders, id, 'order')
@@ -92,7 +127,14 @@ export function orderService({ database, clock, newId }: Context): OrderService 
         const made = await makeSoap(transaction, order, accepted, today)
         await transaction
           .update(orders)
-          .set({ ...made, state: 'accepted', priceCents: accepted.priceCents, version: order.version + 1 })
+
+          .set({
+            ...made,
+            state: 'accepted',
+            priceCents: accepted.priceCents,
+            promisedDay: accepted.promisedDay,
+            version: order.version + 1,
+          })
           .where(eq(orders.id, id))
         return findRow<SavedOrder>(transaction, orders, id, 'order')
       }),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import { useStepQueue } from '@/parts/stepQueue'
+import { usePromises } from '@/parts/promiseStore'
 import { useUndo } from '@/parts/undoStore'
 import { mdiKeyboardOutline, mdiMagnify, mdiThemeLightDark, mdiUndo } from '@mdi/js'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
@@ -12,10 +13,12 @@ import { useKeys } from './useKeys'
 import { usePaperInPrint } from './usePaperInPrint'
 
 const KeyboardList = defineAsyncComponent(() => import('./KeyboardList.vue'))
+const PromiseQuestion = defineAsyncComponent(() => import('./PromiseQuestion.vue'))
 const FindBox = defineAsyncComponent(() => import('./FindBox.vue'))
 
 const season = useSeason()
 const undo = useUndo()
+const promises = usePromises()
 const route = useRoute()
 const theme = useTheme()
 const { listIsOpen, findIsOpen, waitsForStage } = useKeys()
@@ -143,6 +146,7 @@ function toggleTheme(): void {
       </p>
     </div>
     <KeyboardList v-if="listIsOpen" v-model="listIsOpen" />
+    <PromiseQuestion v-if="promises.asked" />
     <FindBox v-if="findIsOpen" v-model="findIsOpen" />
     <v-snackbar
       v-if="hasNoticed"

@@ -2,20 +2,26 @@ import type { BatchSummary } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { formatDay } from '@vendange/core/calendar'
+import { daysWhenPouredOn } from '@vendange/core/season'
 import { runChange } from './runChange'
 import { api } from './api'
 import { useSeason } from './seasonStore'
+import { usePromises } from './promiseStore'
 import { useUndo } from './undoStore'
 
 /** Putting pours on the calendar, moving them and taking them off, each with its undo. */
 export function usePours() {
   const season = useSeason()
   const undo = useUndo()
+  const promises = usePromises()
   const current = (id: string): BatchSummary | undefined => season.batches.find((batch) => batch.id === id)
 
   /** Without a cut day, the first one with hours in its setting time is taken. */
   async function move(batch: BatchSummary, pourDay: Day, cutDay: Day | null = null): Promise<void> {
     if (pourDay === batch.days.pourDay && (cutDay === null || cutDay === batch.days.cutDay)) return
+    const cut = cutDay ?? daysWhenPouredOn(season.open, batch.id, pourDay)?.cutDay
+    const planned = cut === undefined ? [] : [{ batchId: batch.id, days: { pourDay, cutDay: cut } }]
+    if (!(await promises.mayTake(planned))) return
     const before = batch.days
     const moved = await runChange(() =>
       api(endpoints.batches.move, {
@@ -34,6 +40,7 @@ export function usePours() {
   }
 
   async function takeOff(batch: BatchSummary): Promise<void> {
+    if (!(await promises.mayTake([{ batchId: batch.id, days: undefined }]))) return
     const removed = await runChange(() =>
       api(endpoints.batches.remove, { params: { id: batch.id }, body: { version: batch.version } }),
     )

@@ -4,6 +4,7 @@ import FindingList from '@/parts/FindingList.vue'
 import { useNewHere } from '@/parts/keyboard'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { usePours } from '@/parts/pourActions'
+import { usePromises } from '@/parts/promiseStore'
 import { useSeason } from '@/parts/seasonStore'
 import { formatDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
@@ -24,6 +25,7 @@ const { show } = useUnits()
 const season = useSeason()
 const router = useRouter()
 const { pourOn } = usePours()
+const promises = usePromises()
 const drag = useBoardDrag()
 const { standing, untold } = drag
 const { coming, past, first } = useJudgedCollections()
@@ -68,6 +70,7 @@ async function createAnOrder(): Promise<void> {
 
   <template v-if="season.batches.length > 0 || season.designs.length > 0">
     <PlanTools />
+    <FindingList :findings="promises.atRisk" class="below" data-test="late-promises" />
     <FindingList :findings="standing" class="below" data-test="standing-rules" />
     <p v-if="untold > 0" class="must below">
       And {{ untold }} more rules are broken. Let the plan be mended with the fewest changes.

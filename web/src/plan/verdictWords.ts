@@ -17,7 +17,8 @@ export const stateWords: Readonly<Record<SavedCollection['state'], string>> = {
 /** Days as a maker counts them. */
 export const dayCount = (days: number): string => (Math.abs(days) === 1 ? '1 day' : `${Math.abs(days)} days`)
 
-const listed = (names: readonly string[]): string =>
+/** "a, b and c" */
+export const listed = (names: readonly string[]): string =>
   names.length <= 1 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`
 
 /** The answer to "do we make it, and what comes first?" in one or two sentences. */

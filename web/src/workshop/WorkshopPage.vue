@@ -32,6 +32,7 @@ import CutTools from './CutTools.vue'
 import DaysThatDiffer from './DaysThatDiffer.vue'
 import MakerHours from './MakerHours.vue'
 import PricingSettings from './PricingSettings.vue'
+import QuotingSettings from './QuotingSettings.vue'
 import OwnClaims from './OwnClaims.vue'
 import SeasonSettings from './SeasonSettings.vue'
 
@@ -227,6 +228,7 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
           </div>
         </section>
         <PricingSettings v-model="values.pricing" />
+        <QuotingSettings v-model="values.quoting" />
         <section class="sheet stack">
           <h2>Backups</h2>
           <p class="quiet">One is kept by itself before the tables of the database change.</p>

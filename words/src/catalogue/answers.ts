@@ -6,6 +6,7 @@ export const answerWords = {
   pour_finished: 'This pour is finished; its record is not edited.',
   order_needs_recipe: 'Choose the recipe of the order first.',
   order_accepted: 'This order is accepted already.',
+  order_not_quoted: 'The order has no quote on paper yet. Choose a way to make it and make the quote first.',
   quote_is_past: 'A pour would stand on a day that is past. Quote it again.',
   plan_is_past: 'A pour would stand on a day that is past. Plan again from today.',
   plan_breaks_limits: 'This plan breaks what the workshop can do.',

@@ -20,6 +20,11 @@ export const seasonWords = {
   day_too_far: 'That day is more than {most} away. Choose a nearer one.',
   cut_before_pour: 'It is cut after it is poured.',
   cut_too_late: 'It would stand in its mould for {set}. Choose an earlier day to cut.',
+  promise_broken: '{client} was promised for {promised}. With this it is ready on {ready}, {late} late.',
+  promise_loses_pour:
+    '{client} was promised for {promised}. With this it loses {pours, plural, one {a pour} other {# pours}}.',
+  promise_late:
+    '{client} was promised for {promised}; as the calendar stands it is ready on {ready}, {late} late. Move a pour, or agree on another day.',
   season_days: 'A season has at least one day.',
   prep_ahead_whole: 'A batch is prepared one day before its pour or more, in whole days.',
   season_hours: 'Every day of the season needs its hours, 0 or more.',

@@ -1,3 +1,4 @@
 export * from './bench'
 export * from './loaf'
+export * from './plan'
 export * from './recipe'

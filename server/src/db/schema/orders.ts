@@ -23,5 +23,7 @@ export const orders = sqliteTable('orders', {
   earliestDay: text('earliest_day'),
   collectionId: text('collection_id').references(() => collections.id),
   priceCents: integer('price_cents'),
+  promisedDay: text('promised_day'),
+  quoted: text({ mode: 'json' }).$type<NewOrder['quoted']>(),
   charges: text({ mode: 'json' }).$type<NewOrder['charges']>().notNull().default([]),
 })

@@ -35,6 +35,16 @@ export const workshop = sqliteTable('workshop', {
     stampMinutesPerBar: 0.5,
     ingredients: [],
   }),
+  quoting: text({ mode: 'json' }).$type<WorkshopDetails['quoting']>().notNull().default({
+    contact: '',
+    taxName: '',
+    taxShare: 0,
+    isTaxIncluded: true,
+    marginShare: 0,
+    depositShare: 0,
+    validDays: 14,
+    terms: '',
+  }),
   cutTools: text('cut_tools', { mode: 'json' })
     .$type<WorkshopDetails['cutTools']>()
     .notNull()

@@ -59,6 +59,17 @@ export const demoWorkshop: WorkshopDetails = {
       { key: 'colourant', centsPerKg: 4200 },
     ],
   },
+  quoting: {
+    contact: 'post@quillon-lane.example',
+    taxName: 'VAT',
+    taxShare: 0.23,
+    isTaxIncluded: true,
+    marginShare: 0.1,
+    depositShare: 0.3,
+    validDays: 14,
+    terms:
+      'Made by hand: colours and swirls differ from bar to bar. The deposit buys the ingredients and the stamp, and is kept if the order is called off after its first pour. Collected from the workshop.',
+  },
   setupHours: 0.5,
   prepHours: 0.75,
   pourHours: 1.5,

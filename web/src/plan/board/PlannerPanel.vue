@@ -4,6 +4,7 @@ import { api } from '@/parts/api'
 import FindingList from '@/parts/FindingList.vue'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
+import { usePromises } from '@/parts/promiseStore'
 import { useUndo } from '@/parts/undoStore'
 import type { PlanningRun } from '@/workers/seasonPlanner'
 import { planInWorker } from '@/workers/seasonPlanner'
@@ -33,6 +34,7 @@ const props = defineProps<{
 const season = useSeason()
 const { say } = useUnits()
 const undo = useUndo()
+const promises = usePromises()
 
 const dated = shallowRef<DatedSeason>()
 const proposed = shallowRef<SeasonPlan>()
@@ -95,6 +97,7 @@ const rows = computed(() => {
     { label: 'Rules broken', before: before.brokenRules, after: after.brokenRules },
   ]
 })
+const dayOf = (day: number): string => addDays(dated.value?.firstDay ?? season.today, day)
 const changes = computed(() => {
   const now = dated.value
   const plan = proposed.value
@@ -107,13 +110,20 @@ const troubles = computed(() => {
   if (!now || !check.value) return []
   return withoutRepeats(check.value.violations).map((one) => violationFinding(one, now, season.mouldNames))
 })
+/** The pours that stand already, on their new days. */
+const moves = computed(() =>
+  changes.value
+    .filter(({ id }) => !id.startsWith(unplannedPrefix))
+    .map(({ id, after }) => ({ batchId: id, days: { pourDay: dayOf(after.pour), cutDay: dayOf(after.cut) } })),
+)
+const brokenPromises = computed(() => promises.broken(moves.value))
 const soapOf = (id: string) =>
   season.design(
     id.startsWith(unplannedPrefix)
       ? id.slice(unplannedPrefix.length)
       : season.batches.find((batch) => batch.id === id)?.designId,
   )
-const on = (day: number): string => (dated.value ? formatDay(addDays(dated.value.firstDay, day), season.today) : '')
+const on = (day: number): string => formatDay(dayOf(day), season.today)
 const sentence = computed(() => {
   if (isRunning.value) return 'Looking for a better plan …'
   if (!proposed.value) return 'No plan was found before the search was stopped.'
@@ -126,15 +136,15 @@ const sentence = computed(() => {
 async function take(): Promise<void> {
   const now = dated.value
   if (!now) return
-  const day = (number: number): string => addDays(now.firstDay, number)
   const before = new Map(season.batches.map((batch) => [batch.id, batch]))
   const plan: AcceptedPlan = { moves: [], pours: [] }
   for (const { after } of changes.value) {
-    const days = { pourDay: day(after.pour), cutDay: day(after.cut) }
+    const days = { pourDay: dayOf(after.pour), cutDay: dayOf(after.cut) }
     const batch = before.get(after.id)
     if (batch) plan.moves.push({ batchId: batch.id, ...days, version: batch.version })
     else plan.pours.push({ designId: after.id.slice(unplannedPrefix.length), ...days })
   }
+  if (!(await promises.mayTake(moves.value))) return
   const taken = await runChange(() => api(endpoints.acceptPlan, { body: plan }))
   if (!taken) return
   undo.did(`The plan is taken: ${changes.value.length} pours`, async () => {
@@ -181,7 +191,7 @@ async function take(): Promise<void> {
       aria-label="How far the search is"
       height="6"
     />
-    <FindingList v-if="!isRunning" :findings="troubles" />
+    <FindingList v-if="!isRunning" :findings="[...brokenPromises, ...troubles]" data-test="planner-findings" />
     <div v-if="!isRunning && figures" class="columns">
       <table class="figures">
         <thead>

@@ -1,4 +1,5 @@
 import { usePours } from '@/parts/pourActions'
+import { usePromises } from '@/parts/promiseStore'
 import { useSeason } from '@/parts/seasonStore'
 import { addDays, daysBetween } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
@@ -28,6 +29,7 @@ export interface Trial {
 export function useBoardDrag() {
   const season = useSeason()
   const { move } = usePours()
+  const promises = usePromises()
   const trial = shallowRef<Trial>()
   // The pour follows the hand in one frame; what it breaks is worked out in the next, and told in the one after. The hand
   // is heard before the callbacks of its own frame: the next is the second.
@@ -94,9 +96,14 @@ export function useBoardDrag() {
   const standing = computed(() => inWords(standingRules.value))
   const untold = computed(() => Math.max(0, standingRules.value.length - mostRulesTold))
   /** Rules that the move on trial breaks besides those: the first few. */
-  const findings = computed(() =>
-    told.value ? inWords(newViolations(before.value?.violations ?? [], toldOf.value.checked?.violations ?? [])) : [],
-  )
+  const findings = computed(() => {
+    const moving = told.value
+    if (!moving) return []
+    return [
+      ...promises.broken([{ batchId: moving.batch.id, days: moving.days }]),
+      ...inWords(newViolations(before.value?.violations ?? [], toldOf.value.checked?.violations ?? [])),
+    ]
+  })
   // The same while a pour moves, and zones are slow to reckon with.
   const movingId = computed(() => told.value?.batch.designId)
   const neededDay = computed(() => {

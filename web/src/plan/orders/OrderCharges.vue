@@ -6,23 +6,26 @@ import type { NewOrder } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { totalOfOrder } from '@vendange/core/plan'
 import { computed } from 'vue'
+import { noTax } from './useQuote'
 
 /** What an accepted order comes to: its price, what was added to it, what is paid. */
 const charges = defineModel<NewOrder['charges']>({ required: true })
-const props = defineProps<{ priceCents: number; depositCents: number }>()
+const props = defineProps<{ priceCents: number | null; depositCents: number }>()
 const season = useSeason()
-const { money } = useUnits()
-const total = computed(() => totalOfOrder({ ...props, charges: charges.value }))
+const { money, show } = useUnits()
+const tax = computed(() => season.workshop?.quoting ?? noTax)
+const total = computed(() => totalOfOrder({ ...props, charges: charges.value }, tax.value))
 </script>
 
 <template>
   <section class="sheet stack" data-test="charges">
-    <h2>It comes to {{ money(total.allCents) }}, {{ money(total.openCents) }} still to be paid</h2>
+    <h2 v-if="priceCents === null">Its price is open</h2>
+    <h2 v-else>It comes to {{ money(total.allCents) }}, {{ money(total.openCents) }} still to be paid</h2>
     <table class="figures">
       <tbody>
         <tr>
           <td>Price as quoted</td>
-          <td class="number">{{ money(priceCents) }}</td>
+          <td class="number">{{ priceCents === null ? 'open' : money(priceCents) }}</td>
           <td class="no-print" />
         </tr>
         <tr v-for="(charge, at) in charges" :key="`${charge.day}${charge.what}`" data-test="charge">
@@ -37,6 +40,11 @@ const total = computed(() => totalOfOrder({ ...props, charges: charges.value }))
               @click="charges = charges.filter((_, index) => index !== at)"
             />
           </td>
+        </tr>
+        <tr v-if="total.taxCents > 0">
+          <td>{{ tax.isTaxIncluded ? 'Of it' : 'On top' }} {{ tax.taxName }} {{ show('share', tax.taxShare, 2) }}</td>
+          <td class="number">{{ money(total.taxCents) }}</td>
+          <td class="no-print" />
         </tr>
         <tr v-if="depositCents > 0">
           <td>Deposit paid</td>

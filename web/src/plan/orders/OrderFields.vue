@@ -9,7 +9,7 @@ import { useSeason } from '@/parts/seasonStore'
 import type { SaveStatus } from '@/parts/useSavedForm'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewOrder } from '@vendange/contract'
-import { barsRange, centsRange, labelMassRange, leadDaysRange } from '@vendange/contract'
+import { barsRange, centsRange, labelMassRange, leadDaysRange, priceRange } from '@vendange/contract'
 import { nearestColour } from '@vendange/core/plan'
 import { scentRateRange } from '@vendange/core/recipe'
 import { computed } from 'vue'
@@ -91,6 +91,23 @@ function addColour(hex: string): void {
         label="Due"
         :error="errorOf('dueDay')"
         @update:model-value="change({ dueDay: $event })"
+      />
+      <DateField
+        v-if="values.promisedDay !== null"
+        :model-value="values.promisedDay"
+        label="Promised for"
+        :error="errorOf('promisedDay')"
+        @update:model-value="change({ promisedDay: $event })"
+      />
+      <QuantityField
+        v-if="values.collectionId !== null"
+        :model-value="values.priceCents"
+        kind="money"
+        :range="priceRange"
+        optional
+        label="Price"
+        :error="errorOf('priceCents')"
+        @update:model-value="change({ priceCents: $event })"
       />
       <v-select
         :model-value="values.recipeId"

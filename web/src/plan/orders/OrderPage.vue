@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
+import { usePromises } from '@/parts/promiseStore'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
@@ -8,16 +9,20 @@ import { deleteWithUndo } from '@/parts/deleteWithUndo'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
-import type { NewOrder } from '@vendange/contract'
-import { endpoints, orderSchema } from '@vendange/contract'
+import type { NewOrder, SavedOrder } from '@vendange/contract'
+import { addressOf, endpoints, offerOf, orderSchema } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
+import { clientLines, taxedPrice } from '@vendange/core/plan'
+import type { Placement, PlannedMove } from '@vendange/core/season'
+import { orderForecasts } from '@vendange/core/season'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import OrderCharges from './OrderCharges.vue'
 import OrderFields from './OrderFields.vue'
 import QuoteDetails from './QuoteDetails.vue'
 import QuoteOptions from './QuoteOptions.vue'
-import { useQuote } from './useQuote'
+import { dayCount, listed } from '../verdictWords'
+import { noTax, useQuote } from './useQuote'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -30,6 +35,8 @@ const chosen = ref(0)
 watch(options, () => (chosen.value = 0))
 const option = computed(() => options.value[chosen.value])
 const promise = computed(() => promises.value[chosen.value])
+const isPriced = computed(() => option.value?.unpriced.length === 0)
+const promisesKept = usePromises()
 
 const { values, errors, status, theirDetails, settle } = useSavedForm({
   schema: orderSchema,
@@ -40,8 +47,10 @@ const { values, errors, status, theirDetails, settle } = useSavedForm({
 const labels = {
   client: 'Client',
   bars: 'Bars',
-  labelMassG: 'Label mass, g',
+  labelMassG: 'Mass on the label',
   dueDay: 'Due',
+  promisedDay: 'Promised for',
+  priceCents: 'Price',
   scent: 'Scent',
   colours: 'Colours',
   packing: 'Packing',
@@ -52,11 +61,26 @@ const labels = {
 const day = (number: number): string => addDays(season.today, number)
 const on = (number: number): string => formatDay(day(number), season.today)
 
+/** What was promised and what is to be expected, once it is accepted. */
+function promisedWords(now: SavedOrder): string {
+  const bars = `${now.client}: ${now.bars} ${now.bars === 1 ? 'bar' : 'bars'}`
+  if (now.promisedDay === null) return `${bars}, accepted. No day was promised.`
+  const promised = formatDay(now.promisedDay, season.today)
+  if (now.state === 'delivered') return `${bars}, promised for ${promised} and handed over.`
+  const { readyDay, lateDays = 0 } = orderForecasts(season).find(({ order: its }) => its.id === now.id) ?? {}
+  if (readyDay === undefined) return `${bars} promised for ${promised}. It has no pour on the calendar.`
+  const ready = formatDay(readyDay, season.today)
+  if (lateDays > 0)
+    return `${bars} promised for ${promised}; as it stands ready on ${ready}, ${dayCount(lateDays)} late.`
+  const early = lateDays === 0 ? 'that very day' : `${dayCount(lateDays)} before`
+  return `${bars} promised for ${promised}; as it stands ready on ${ready}, ${early}.`
+}
+
 const sentence = computed(() => {
   const now = order.value
   if (!now) return ''
+  if (now.collectionId !== null) return promisedWords(now)
   const due = formatDay(now.dueDay, season.today)
-  if (now.collectionId !== null) return `${now.client}: accepted, ${now.bars} bars by ${due}.`
   if (!season.recipe(now.recipeId)) return `${now.client} wants ${now.bars} bars by ${due}. Choose a recipe to quote.`
   if (!option.value) return `${now.client} wants ${now.bars} bars, but no mould can make them at that mass.`
   const found = promise.value
@@ -64,13 +88,18 @@ const sentence = computed(() => {
   if (!found.asPlanned && !found.withMoves) return `${now.client}: there is no room for ${now.bars} bars this season.`
   const first = found.asPlanned?.due ?? Infinity
   const sooner = found.withMoves?.due ?? Infinity
-  const price = `for ${money(option.value.priceCents)}`
+  // A sum that lacks prices is no price.
+  const price = isPriced.value ? `, for ${money(option.value.priceCents)}` : ''
   if (Number.isFinite(first) && day(first) <= now.dueDay)
-    return `Yes: ${now.bars} bars can be ready on ${on(first)}, ${price}. ${now.client} wants them by ${due}.`
+    return `Yes: ${now.bars} bars can be ready on ${on(first)}${price}. ${now.client} wants them by ${due}.`
   if (Number.isFinite(sooner) && day(sooner) <= now.dueDay)
-    return `Only if something moves: ${now.bars} bars by ${on(sooner)}, ${price}.`
-  return `Not by ${due}: the earliest honest day for ${now.bars} bars is ${on(Math.min(first, sooner))}, ${price}.`
+    return `Only if something moves: ${now.bars} bars by ${on(sooner)}${price}.`
+  return `Not by ${due}: the earliest honest day for ${now.bars} bars is ${on(Math.min(first, sooner))}${price}.`
 })
+
+/** The days of the pours that stand, moved as a promise asks. */
+const movesOf = (moved: readonly Placement[]): readonly (PlannedMove & { readonly days: object })[] =>
+  moved.map(({ id, pour, cut }) => ({ batchId: id, days: { pourDay: day(pour), cutDay: day(cut) } }))
 
 async function accept(withMoves: boolean): Promise<void> {
   const now = order.value
@@ -79,6 +108,7 @@ async function accept(withMoves: boolean): Promise<void> {
   if (!now || !quoted) return
   if (!promised) return useUndo().tell('The quote is being worked out anew. Look at it, then accept it.')
   if (withMoves) {
+    if (!(await promisesKept.mayTake(movesOf(promised.moved)))) return
     const moves = promised.moved.flatMap(({ id, pour, cut }) => {
       const batch = season.batches.find((one) => one.id === id)
       return batch ? [{ batchId: id, pourDay: day(pour), cutDay: day(cut), version: batch.version }] : []
@@ -94,7 +124,12 @@ async function accept(withMoves: boolean): Promise<void> {
   const accepted = await runChange(() =>
     api(endpoints.orders.accept, {
       params: { id: now.id },
-      body: { version: now.version, priceCents: quoted.priceCents, batches },
+      body: {
+        version: now.version,
+        priceCents: isPriced.value ? quoted.priceCents : null,
+        promisedDay: day(promised.due),
+        batches,
+      },
     }),
   )
   if (accepted?.collectionId) await router.push(`/plan/${accepted.collectionId}`)
@@ -104,7 +139,40 @@ async function takeOrderAway(): Promise<void> {
   const now = order.value
   if (now && (await deleteWithUndo(endpoints.orders, { ...now, name: now.client }))) await router.push('/plan')
 }
-const printQuote = (): void => window.print()
+const printSheet = (): void => window.print()
+
+/** The first day that the chosen way can be promised for. */
+const readyNumber = computed(() => promise.value?.asPlanned?.due ?? promise.value?.withMoves?.due)
+const whyNoQuote = computed(() => {
+  if (!isPriced.value)
+    return `First say what ${listed(option.value?.unpriced ?? [])} cost, among the workshop’s prices.`
+  return readyNumber.value === undefined ? 'There is no day yet to promise it for.' : ''
+})
+/** Puts the chosen way on paper for the client, and opens it. */
+async function makeQuote(): Promise<void> {
+  const now = order.value
+  const way = option.value
+  if (!now || !way || readyNumber.value === undefined) return
+  const body = {
+    version: now.version,
+    priceCents: way.priceCents,
+    readyDay: day(readyNumber.value),
+    lines: [...clientLines(way)],
+  }
+  const quoted = await runChange(() => api(endpoints.orders.quote, { params: { id: now.id }, body }))
+  if (quoted) window.open(quotePath.value, '_blank')
+}
+const quotePath = computed(() => addressOf(endpoints.orders.quoteSheet, { id: props.id }))
+const quotedWords = computed(() => {
+  if (!order.value?.quoted) return ''
+  const { quoted } = order.value
+  const when = (text: string): string => formatDay(text, season.today)
+  const price = money(taxedPrice(quoted.priceCents, season.workshop?.quoting ?? noTax).grossCents)
+  const isOver = quoted.validUntilDay < season.today
+  const isOther = JSON.stringify(quoted.offer) !== JSON.stringify(offerOf(order.value))
+  const changed = isOther ? ' The order has changed since.' : ''
+  return `On paper since ${when(quoted.day)}: ${price}, ready on ${when(quoted.readyDay)}; ${isOver ? 'was valid until' : 'valid until'} ${when(quoted.validUntilDay)}.${changed}`
+})
 </script>
 
 <template>
@@ -123,10 +191,21 @@ const printQuote = (): void => window.print()
           <v-btn v-if="promise?.withMoves" data-test="accept-moving" @click="accept(true)"
             >Move and accept for {{ on(promise.withMoves.due) }}</v-btn
           >
-          <v-btn data-test="print-quote" @click="printQuote">Print the quote</v-btn>
+          <v-btn :disabled="whyNoQuote !== ''" :title="whyNoQuote" data-test="make-quote" @click="makeQuote"
+            >Quote for {{ order.client }}</v-btn
+          >
+          <v-btn data-test="print-sheet" @click="printSheet">Print my own sheet</v-btn>
         </template>
       </template>
     </PageHeadline>
+    <p v-if="quotedWords !== '' && order.collectionId === null" class="quoted" data-test="quoted">
+      {{ quotedWords }} <a :href="quotePath" target="_blank" rel="noopener" class="no-print">Open it</a>
+    </p>
+    <p v-if="option && order.collectionId === null && !isPriced" class="brass quoted" data-test="unpriced">
+      The price is open: nobody has said yet what {{ listed(option.unpriced) }}
+      {{ option.unpriced.length === 1 ? 'costs' : 'cost' }}.
+      <RouterLink to="/workshop" class="no-print">Set prices</RouterLink>
+    </p>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns quoting">
@@ -136,7 +215,7 @@ const printQuote = (): void => window.print()
         <OrderCharges
           v-if="order.collectionId !== null"
           v-model="values.charges"
-          :price-cents="order.priceCents ?? 0"
+          :price-cents="order.priceCents"
           :deposit-cents="order.depositCents"
         />
         <template v-else-if="option">
@@ -157,6 +236,10 @@ const printQuote = (): void => window.print()
 </template>
 
 <style scoped>
+.quoted {
+  margin-bottom: 14px;
+}
+
 @media (min-width: 1100px) {
   .quoting {
     grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);

@@ -4,8 +4,11 @@ import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
+import { quoteEarnings, taxedPrice } from '@vendange/core/plan'
+import { pricePartWords } from '@vendange/words'
 import type { DeliveryDate } from '@vendange/core/season'
 import { computed } from 'vue'
+import { noTax } from './useQuote'
 
 /** One way to make an order: its days, bars, ingredients and price. */
 const props = defineProps<{
@@ -16,7 +19,10 @@ const props = defineProps<{
   on: (day: number) => string
 }>()
 const season = useSeason()
-const { barMass, weighed, money, say } = useUnits()
+const { barMass, weighed, money, say, show } = useUnits()
+const tax = computed(() => season.workshop?.quoting ?? noTax)
+const price = computed(() => taxedPrice(props.option.priceCents, tax.value))
+const earnings = computed(() => quoteEarnings(props.option, tax.value))
 const moves = computed(() =>
   (props.promise?.withMoves?.moved ?? [])
     .map(({ id, pour }) => `${season.batches.find((batch) => batch.id === id)?.name ?? ''} moves to ${props.on(pour)}`)
@@ -69,15 +75,29 @@ const pourDays = computed(() => {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="part in option.priceParts" :key="part.name">
-            <td>{{ part.name }}</td>
+          <tr v-for="part in option.priceParts" :key="part.of">
+            <td>{{ pricePartWords[part.of] }}</td>
             <td class="number">{{ money(part.cents) }}</td>
           </tr>
           <tr>
-            <td><b>In all</b></td>
+            <td>
+              <b>{{ option.unpriced.length === 0 ? 'In all' : 'So far' }}</b>
+            </td>
             <td class="number">
               <b data-test="price">{{ money(option.priceCents) }}</b>
             </td>
+          </tr>
+          <tr v-if="price.taxCents > 0">
+            <td>{{ tax.isTaxIncluded ? 'Of it' : 'On top' }} {{ tax.taxName }} {{ show('share', tax.taxShare, 2) }}</td>
+            <td class="number">{{ money(price.taxCents) }}</td>
+          </tr>
+          <tr v-if="option.unpriced.length === 0" data-test="left-for-work">
+            <td>
+              Left for the work<template v-if="earnings.leftAnHourCents !== undefined"
+                >, {{ money(earnings.leftAnHourCents) }} an hour</template
+              >
+            </td>
+            <td class="number">{{ money(earnings.leftCents) }}</td>
           </tr>
           <tr v-if="order.depositCents > 0">
             <td>Deposit paid</td>

@@ -64,7 +64,7 @@ const { barMass, thickness, money, say } = useUnits()
               <template v-else-if="isLooking">…</template>
               <template v-else>no room</template>
             </td>
-            <td class="number">{{ money(one.priceCents) }}</td>
+            <td class="number">{{ one.unpriced.length === 0 ? money(one.priceCents) : 'open' }}</td>
           </tr>
         </tbody>
       </table>

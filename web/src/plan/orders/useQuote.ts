@@ -4,13 +4,16 @@ import type { SavedOrder } from '@vendange/contract'
 
 import { addDays } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
-import type { QuoteOption } from '@vendange/core/plan'
+import type { QuoteOption, TaxTerms } from '@vendange/core/plan'
 import { quoteOptions } from '@vendange/core/plan'
 import { checkRecipe } from '@vendange/core/recipe'
 import type { SeasonBatch, DeliveryDate } from '@vendange/core/season'
 import { batchDemand, orderWeight, seasonBatches, seasonLimits, seasonOf, traysFor } from '@vendange/core/season'
 import { lengthStepMm } from '@vendange/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
+
+/** How prices are stated before the workshop is known. */
+export const noTax: TaxTerms = { taxName: '', taxShare: 0, isTaxIncluded: true }
 
 /** The ways to make an order, each with the days on which it could be promised. */
 export function useQuote(order: () => SavedOrder | undefined) {
@@ -39,6 +42,7 @@ export function useQuote(order: () => SavedOrder | undefined) {
       {
         ...workshop,
         ...pricing,
+        marginShare: workshop.quoting.marginShare,
         hours: {
           setup: workshop.setupHours,
           prep: workshop.prepHours,

@@ -1,0 +1,27 @@
+import { endpoints } from '@vendange/contract'
+import type { SavedOrder } from '@vendange/contract'
+import { sentence } from '@vendange/core/findings'
+import type { Router } from 'express'
+import { orders } from '../db/schema'
+import { findRow } from '../db/versionedRepository'
+import { readWorkshop } from '../db/workshopRow'
+import type { Context } from '../parts/context'
+import { unprocessable } from '../parts/problems'
+import { serveRepository } from '../parts/repositoryRoutes'
+import { serve } from '../parts/serve'
+import type { OrderService } from './orderService'
+import { quotePdf } from './quotePdf'
+
+export function orderRoutes(router: Router, service: OrderService, { database, clock }: Context): void {
+  serveRepository(router, endpoints.orders, service)
+  serve(router, endpoints.orders.quote, ({ params, body }) => service.quote(params.id, body))
+  serve(router, endpoints.orders.accept, ({ params, body }) => service.accept(params.id, body))
+  router.get(endpoints.orders.quoteSheet.path, async (request, response) => {
+    const workshop = await readWorkshop(database.read)
+    const order = await findRow<SavedOrder>(database.read, orders, request.params.id, 'order')
+    const { quoted } = order
+    if (quoted === null) throw unprocessable(sentence('order_not_quoted'))
+    const pdf = await quotePdf({ ...order, quoted }, workshop, clock.today(workshop.timeZone))
+    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+  })
+}
