@@ -88,6 +88,42 @@ test('an order of 140 bars is quoted and accepted, and stands on the calendar', 
   // The stamp is there on 20 March.
   for (const { days } of pours) expect(days.pourDay >= '2027-03-20').toBe(true)
   await expectSoundPlan()
+
+  // The promise stays with the order; what breaks it asks first.
+  const order = view.orders.find(({ client }) => client === 'Rowing club, autumn')
+  await page.goto(`${workshop.url}/orders/${order?.id}`)
+  const due = formatDay(order?.promisedDay ?? '', view.today)
+  await expect(answer(page)).toHaveText(
+    `Rowing club, autumn: 140 bars promised for ${due}; as it stands ready on ${due}, that very day.`,
+  )
+  const last = pours.find(({ days }) => days.readyDay === order?.promisedDay)
+  await page.goto(`${workshop.url}/soaps/${last?.designId}`)
+  const later = page.getByTestId('schedule')
+  await type(page, 'Pour on', '2027-08-21')
+  await later.getByTestId('put-on').click()
+  await expect(page.getByTestId('breaks-promise')).toContainText(`Rowing club, autumn was promised for ${due}.`)
+  await page.getByTestId('keep-promise').click()
+  expect((await season()).batches.filter(({ days }) => days.pourDay > '2027-08-01')).toHaveLength(0)
+  await later.getByTestId('put-on').click()
+  await saving(page, () => page.getByTestId('break-promise').click())
+  await page.goto(`${workshop.url}/plan`)
+  await expect(page.getByTestId('late-promises')).toContainText(`Rowing club, autumn was promised for ${due}`)
+  await page.keyboard.press('Control+z')
+})
+
+test('a quote goes on paper for its client, and stays on record', async ({ page }) => {
+  const asked = (await season()).orders.find(({ collectionId }) => collectionId === null)
+  await page.goto(`${workshop.url}/orders/${asked?.id}`)
+  await expect(page.getByTestId('make-quote')).toBeEnabled()
+  const opened = page.context().waitForEvent('page')
+  await page.getByTestId('make-quote').click()
+  expect((await opened).url()).toContain('quote.pdf')
+  await expect(page.getByTestId('quoted')).toContainText('On paper since Mon 8 Mar')
+  await expect(page.getByTestId('quoted')).toContainText('valid until Mon 22 Mar')
+  const order = (await season()).orders.find(({ id }) => id === asked?.id)
+  expect(order?.state).toBe('quoted')
+  const sum = (order?.quoted?.lines ?? []).reduce((cents, line) => cents + line.cents, 0)
+  expect(sum).toBe(order?.quoted?.priceCents)
 })
 
 test('the colours of a client’s picture are taken over; a file that is no picture is refused', async ({ page }) => {

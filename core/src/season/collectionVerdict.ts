@@ -1,10 +1,12 @@
 import type { Day } from '../calendar'
 import { addDays, daysBetween } from '../calendar'
+import type { Finding } from '../findings'
 import type { BatchDemand } from './batchDays'
 import { latestPourDay, slackDays } from './batchDays'
 import { OpenSeason } from './openSeason'
 import type { PlannedBatch } from './plannedBatch'
 import type { DatedSeason } from './seasonOf'
+import { noDayFindings } from './whyNoDay'
 
 /** A soap of a line-up and where it stands. */
 export interface LineUpSoap {
@@ -49,6 +51,8 @@ export interface SoapVerdict {
   /** For a planned pour that comes too late: a free day on which it would be in time, and the cut that goes with it. */
   readonly betterDay: Day | undefined
   readonly betterCutDay?: Day | undefined
+  /** For one that is not poured and finds no free day in time: why, and what would give it one. */
+  readonly whyNoDay: readonly Finding[]
 }
 
 export interface CollectionVerdict {
@@ -75,6 +79,7 @@ function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day,
     readyDay: batch.days.readyDay,
     slackDays: slack,
     betterDay: undefined,
+    whyNoDay: [],
   }
 }
 
@@ -82,17 +87,20 @@ function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day,
  * Whether a collection makes its day. Soaps without a batch are tried one after the other in the order of their last
  * possible pour day, each taking the day it is suggested, so that two do not count on the same free day.
  *
+ * @param mouldNames names of the mould kinds
  * @throws {RangeError} if a day is no day
  */
 export function collectionVerdict(
   neededDay: Day,
   soaps: readonly LineUpSoap[],
   season: DatedSeason,
+  mouldNames: Readonly<Record<string, string>> = {},
 ): CollectionVerdict {
   const open = new OpenSeason(season)
   const today = season.firstDay
   const on = (day: number): Day => addDays(today, day)
   const suggestions = new Map<string, { pourDay: Day; cutDay: Day; readyDay: Day; slackDays: number } | undefined>()
+  const whyNone = new Map<string, readonly Finding[]>()
   const seekers = soaps.flatMap((soap) =>
     soap.batch === null && !soap.poured && soap.seeking !== null ? [{ soap, seeking: soap.seeking }] : [],
   )
@@ -100,6 +108,7 @@ export function collectionVerdict(
   seekers.sort((a, b) => daysOf(b.seeking.demand) - daysOf(a.seeking.demand))
   for (const { soap, seeking } of seekers) {
     const best = open.bestDay(seeking.id)
+    if (!best || best.slackDays < 0) whyNone.set(soap.designId, noDayFindings(open, seeking.id, mouldNames))
     if (best) open.place(seeking.id, best.pour, best.cut)
     suggestions.set(
       soap.designId,
@@ -119,7 +128,7 @@ export function collectionVerdict(
       const best = open.bestDay(soap.seeking.id)
       return best && best.slackDays >= 0
         ? { ...verdict, betterDay: on(best.pour), betterCutDay: on(best.cut) }
-        : verdict
+        : { ...verdict, whyNoDay: noDayFindings(open, soap.seeking.id, mouldNames) }
     }
     const tried = suggestions.get(soap.designId)
     const slack = tried?.slackDays
@@ -139,6 +148,7 @@ export function collectionVerdict(
       readyDay: tried?.readyDay,
       slackDays: slack,
       betterDay: undefined,
+      whyNoDay: whyNone.get(soap.designId) ?? [],
     }
   })
 

@@ -100,6 +100,8 @@ export function withoutRepeats(violations: readonly Violation[]): readonly Viola
 export interface PlanFigures {
   readonly lateDays: number
   readonly lateBatches: number
+  /** In time, with fewer days to spare than are wished for. A wish is no rule. */
+  readonly tightBatches: number
   readonly soapingDays: number
   /** Hours of work, set-up included. */
   readonly hours: number
@@ -112,13 +114,15 @@ export interface PlanFigures {
 /** The figures of a plan by which it is held against another. */
 export function planFigures(problem: SeasonProblem, plan: SeasonPlan, check: PlanCheck): PlanFigures {
   const byId = new Map(problem.batches.map((batch) => [batch.id, batch]))
-  const late = plan.pours.flatMap(({ id, cut }) => {
+  const slacks = plan.pours.flatMap(({ id, cut }) => {
     const batch = byId.get(id)
-    return batch ? [Math.max(0, -slackOf(batch, cut))] : []
+    return batch ? [slackOf(batch, cut)] : []
   })
+  const late = slacks.map((slack) => Math.max(0, -slack))
   return {
     lateDays: late.reduce((sum, days) => sum + days, 0),
     lateBatches: late.filter((days) => days > 0).length,
+    tightBatches: slacks.filter((slack) => slack >= 0 && slack < problem.bufferDays).length,
     soapingDays: new Set(plan.pours.map(({ pour }) => pour)).size,
     hours: roundTo(
       check.load.hours.reduce((sum, value) => sum + value, 0),

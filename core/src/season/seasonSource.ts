@@ -1,5 +1,5 @@
 import type { Day } from '../calendar'
-import { firstDayInZone } from '../calendar'
+import { addDays, firstDayInZone } from '../calendar'
 import { batchDemand } from './batchDays'
 import type { PlannedBatch } from './plannedBatch'
 import type { SeasonBatch, DatedSeason, SeasonLimits } from './seasonOf'
@@ -65,12 +65,15 @@ export interface SeasonSource {
   readonly makers: readonly (MakerHours & Removable)[]
   readonly moulds: readonly (Removable & { readonly id: string; readonly count: number })[]
   readonly recipes: readonly (Parameters<typeof batchDemand>[0] & { readonly id: string })[]
-  readonly collections: readonly (ReleaseMoments & Removable & { readonly id: string })[]
+  readonly collections: readonly (ReleaseMoments & Removable & { readonly id: string; readonly state: string })[]
   readonly designs: readonly SeekingDesign[]
   readonly orders: readonly { readonly collectionId: string | null }[]
   readonly batches: readonly StandingBatch[]
   readonly loaves: readonly StandingLoaf[]
 }
+
+/** Whether a collection has come out, so that its pours are history. */
+export const isOut = ({ state }: { readonly state: string }): boolean => state === 'released' || state === 'looked_back'
 
 /** Day in the workshop's zone on which the first of a collection's buyers may buy. */
 export function neededDayOf(collection: ReleaseMoments, workshopZone: string): Day {
@@ -165,6 +168,40 @@ export function seekingBatches(view: SeasonSource): readonly SeasonBatch[] {
 /** Those of them that are still to come: what was needed before today is not planned any more. */
 export function unplannedBatches(view: SeasonSource): readonly SeasonBatch[] {
   return seekingBatches(view).filter(({ neededDay }) => neededDay === undefined || neededDay >= view.today)
+}
+
+/** A soap that was needed longer ago is not missed any more, days. A choice of the house. */
+const mostDaysLate = 14
+
+/** A soap of a collection still to come that a plan leaves without a day. */
+export interface SoapWithoutDay {
+  readonly designId: string
+  readonly name: string
+  /** Mould or recipe is missing; it was needed before today; or no free day was found. */
+  readonly why: 'incomplete' | 'needed_before_today' | 'no_free_day'
+}
+
+/**
+ * The soaps that have no day once a plan is taken, those that it could not even look at among them.
+ *
+ * @param planned ids of the batches that the plan gives a day
+ */
+export function soapsWithoutDay(view: SeasonSource, planned: ReadonlySet<string>): readonly SoapWithoutDay[] {
+  const collections = new Map(view.collections.map((collection) => [collection.id, collection]))
+  const seeking = new Set(seekingBatches(view).map(({ id }) => id))
+  const hasBatch = new Set(view.batches.map(({ designId }) => designId))
+  return view.designs.flatMap((design): readonly SoapWithoutDay[] => {
+    const collection = collections.get(design.collectionId)
+    if (design.isRemoved || hasBatch.has(design.id) || !collection || collection.isRemoved) return []
+    const neededDay = neededDayOf(collection, view.workshop.timeZone)
+    const isPast = neededDay < view.today
+    // Further back than the calendar is kept, nobody can tell whether it was poured.
+    if (neededDay < addDays(view.today, -mostDaysLate)) return []
+    // What came out was poured, and is not on the calendar any more.
+    if (planned.has(unplannedPrefix + design.id) || (isPast && isOut(collection))) return []
+    const why = isPast ? 'needed_before_today' : seeking.has(unplannedPrefix + design.id) ? 'no_free_day' : 'incomplete'
+    return [{ designId: design.id, name: design.name, why }]
+  })
 }
 
 /** The calendar as a problem to plan, today as its day 0. */

@@ -7,6 +7,7 @@ import {
   OpenSeason,
   collectionVerdict,
   datedSeason,
+  isOut,
   neededDayOf,
   seasonBatches,
   seasonLimits,
@@ -32,7 +33,7 @@ const noLimits: SeasonLimits = {
 export function seasonPlan(
   view: Readonly<Ref<SeasonView | undefined>>,
   today: Readonly<Ref<Day>>,
-  { workshop, batches, recipe, mould, withKnownMaterials, batchOf, batchesOf, lineUp }: SeasonThings,
+  { workshop, batches, recipe, mould, withKnownMaterials, batchOf, batchesOf, lineUp, mouldNames }: SeasonThings,
 ) {
   /** The batches in the form in which core plans. */
   const plan = computed<readonly PlannedBatch[]>(() => batches.value)
@@ -80,7 +81,6 @@ export function seasonPlan(
 
   /** Whether and how a collection makes its day. */
   function verdict(of: SavedCollection): CollectionVerdict {
-    const isOut = of.state === 'released' || of.state === 'looked_back'
     const soaps = lineUp(of.id).flatMap((one) => {
       const its = batchesOf(one.id)
       const places = its.length > 0 ? its : [null]
@@ -89,12 +89,12 @@ export function seasonPlan(
         name: batch?.name ?? one.name,
         batch,
         // Pours of a collection that came out long ago are not on the calendar any more.
-        poured: batch ? batch.status === 'poured' : isOut,
+        poured: batch ? batch.status === 'poured' : isOut(of),
         // The one day that is sought is for a design poured at once.
         seeking: its.length > 1 ? null : (seeking(one) ?? null),
       }))
     })
-    return collectionVerdict(neededDay(of), soaps, askable.value)
+    return collectionVerdict(neededDay(of), soaps, askable.value, mouldNames.value)
   }
 
   return { plan, limits, dated, open, neededDay, seeking, sourceOf, yieldOf, verdict }

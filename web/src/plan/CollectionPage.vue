@@ -2,10 +2,12 @@
 import MomentField from '@/parts/MomentField.vue'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
+import FindingList from '@/parts/FindingList.vue'
 import { useNewHere } from '@/parts/keyboard'
 import { usePours } from '@/parts/pourActions'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
+import { isOut } from '@vendange/core/season'
 import { deleteWithUndo } from '@/parts/deleteWithUndo'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
@@ -55,10 +57,7 @@ const labels = {
   state: 'State',
 }
 const isPastRelease = computed(
-  () =>
-    collection.value !== undefined &&
-    !['released', 'looked_back'].includes(collection.value.state) &&
-    season.neededDay(collection.value) < season.today,
+  () => collection.value !== undefined && !isOut(collection.value) && season.neededDay(collection.value) < season.today,
 )
 const states = collectionStates.map((value) => ({ value, title: stateWords[value] }))
 const promises = computed(() => season.claims)
@@ -95,6 +94,7 @@ async function takeCollectionAway(): Promise<void> {
         >
       </template>
     </PageHeadline>
+    <FindingList :findings="verdict.soaps.flatMap(({ whyNoDay }) => whyNoDay)" class="why" data-test="why-no-day" />
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns wide-left">
@@ -141,3 +141,9 @@ async function takeCollectionAway(): Promise<void> {
   </template>
   <PageHeadline v-else>There is no such collection.</PageHeadline>
 </template>
+
+<style scoped>
+.why {
+  margin-bottom: 18px;
+}
+</style>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import { formatMoment, relativeDay } from '@vendange/core/calendar'
+import { formatDay, formatMoment, relativeDay } from '@vendange/core/calendar'
+import { computed } from 'vue'
 import type { JudgedCollection } from './judgedCollections'
 import { standingClass, standingWords } from './verdictWords'
 
 /** A collection that is still to come: when, and how each of its soaps stands. */
-defineProps<{ judged: JudgedCollection }>()
+const props = defineProps<{ judged: JudgedCollection }>()
 const season = useSeason()
+/** The workshop's own day on which everybody may buy. */
+const releaseDay = computed(() => season.neededDay({ ...props.judged.collection, early: [] }))
 </script>
 
 <template>
@@ -18,7 +21,11 @@ const season = useSeason()
       </h2>
       <p class="quiet">
         {{ formatMoment(judged.collection.releaseLocal, judged.collection.releaseZone) }},
-        {{ relativeDay(judged.neededDay, season.today) }}
+        {{ relativeDay(releaseDay, season.today) }}
+        <template v-if="judged.neededDay !== releaseDay"
+          >; the first may buy on {{ formatDay(judged.neededDay, season.today) }},
+          {{ relativeDay(judged.neededDay, season.today) }}</template
+        >
       </p>
     </header>
     <ul>

@@ -29,6 +29,7 @@ const promises = usePromises()
 const drag = useBoardDrag()
 const { standing, untold } = drag
 const { coming, past, first } = useJudgedCollections()
+const whyNoDay = computed(() => first.value?.verdict.soaps.flatMap((soap) => soap.whyNoDay) ?? [])
 const mend = computed(() => first.value?.verdict.soaps.find(({ betterDay }) => betterDay !== undefined))
 
 async function create(): Promise<void> {
@@ -71,6 +72,7 @@ async function createAnOrder(): Promise<void> {
   <template v-if="season.batches.length > 0 || season.designs.length > 0">
     <PlanTools />
     <FindingList :findings="promises.atRisk" class="below" data-test="late-promises" />
+    <FindingList :findings="whyNoDay" class="below" data-test="why-no-day" />
     <FindingList :findings="standing" class="below" data-test="standing-rules" />
     <p v-if="untold > 0" class="must below">
       And {{ untold }} more rules are broken. Let the plan be mended with the fewest changes.

@@ -6,7 +6,14 @@ import { useSeason } from '@/parts/seasonStore'
 import type { SavedDesign } from '@vendange/contract'
 import { formatDay, isDay, relativeDay } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
-import { daysWhenPouredOn, latestPourDay, pourDayFindings, slackDays, suggestPourDay } from '@vendange/core/season'
+import {
+  daysWhenPouredOn,
+  latestPourDay,
+  noDayFindings,
+  pourDayFindings,
+  slackDays,
+  suggestPourDay,
+} from '@vendange/core/season'
 import { computed, ref, watch } from 'vue'
 import { dayCount } from './verdictWords'
 
@@ -15,11 +22,19 @@ const season = useSeason()
 const { pourOn, takeOff } = usePours()
 
 const batch = computed(() => season.batchOf(props.design.id))
+const isFixed = computed(() => batch.value !== undefined && batch.value.status !== 'planned')
 const seeking = computed(() => season.seeking(props.design))
 const neededDay = computed(() => seeking.value?.neededDay)
 const suggestion = computed(() => seeking.value && suggestPourDay(season.open, seeking.value.id))
 const latest = computed(() =>
   seeking.value && neededDay.value !== undefined ? latestPourDay(neededDay.value, seeking.value.demand) : undefined,
+)
+
+/** Why there is no free day in time, where there is none. */
+const whyNone = computed(() =>
+  seeking.value && !isFixed.value && (suggestion.value?.slackDays ?? -1) < 0
+    ? noDayFindings(season.open, seeking.value.id, season.mouldNames)
+    : [],
 )
 
 const day = ref('')
@@ -28,7 +43,6 @@ watch(
   (known) => (day.value = known ?? ''),
   { immediate: true },
 )
-const isFixed = computed(() => batch.value !== undefined && batch.value.status !== 'planned')
 const trial = computed(() => {
   if (!seeking.value || neededDay.value === undefined || !isDay(day.value)) return undefined
   const { id } = seeking.value
@@ -39,6 +53,11 @@ const trial = computed(() => {
     slack: slackDays(days, neededDay.value),
     findings: isFixed.value ? [] : pourDayFindings(season.open, id, day.value, season.mouldNames),
   }
+})
+/** A wish is told apart from a rule. */
+const wishedWords = computed(() => {
+  const wished = season.limits.bufferDays
+  return (trial.value?.slack ?? 0) < wished ? ` of the ${wished} that you wish for` : ''
 })
 const on = (text: string): string => formatDay(text, season.today)
 </script>
@@ -75,13 +94,14 @@ const on = (text: string): string => formatDay(text, season.today)
           trial.slack < 0
             ? `${dayCount(trial.slack)} late.`
             : trial.slack === 0
-              ? 'Just in time.'
-              : `In time, with ${dayCount(trial.slack)} to spare.`
+              ? `Just in time${season.limits.bufferDays > 0 ? `; you wish for ${dayCount(season.limits.bufferDays)} to spare` : ''}.`
+              : `In time, with ${dayCount(trial.slack)} to spare${wishedWords}.`
         }}</b>
         <template v-if="latest">
           The last day to pour is {{ on(latest) }}, {{ relativeDay(latest, season.today) }}.</template
         >
       </p>
+      <FindingList :findings="whyNone" data-test="why-no-day" />
       <FindingList v-if="trial" :findings="trial.findings" />
       <div v-if="!isFixed" class="row">
         <DateField v-model="day" label="Pour on" class="date" data-test="pour-date" />

@@ -11,9 +11,15 @@ import { planInWorker } from '@/workers/seasonPlanner'
 import type { AcceptedPlan } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
+import type { Finding } from '@vendange/core/findings'
+import { warn } from '@vendange/core/findings'
+import { dayCount, listed } from '../verdictWords'
 import type { DatedSeason, SeasonPlan } from '@vendange/core/season'
 import {
+  OpenSeason,
   checkPlan,
+  noDayFindings,
+  soapsWithoutDay,
   planChanges,
   planFigures,
   seasonToPlan,
@@ -87,6 +93,7 @@ const figures = computed(() => {
 const rows = computed(() => {
   if (!figures.value) return []
   const { before, after } = figures.value
+  const wished = season.limits.bufferDays
   const hours = (value: number): string => formatQuantity('hours', value)
   return [
     { label: 'Days late, all soaps together', before: before.lateDays, after: after.lateDays },
@@ -94,6 +101,15 @@ const rows = computed(() => {
     { label: 'Soaping days', before: before.soapingDays, after: after.soapingDays },
     { label: 'Hours of work', before: hours(before.hours), after: hours(after.hours) },
     { label: 'Most trays in use', before: before.mostTrays, after: after.mostTrays },
+    ...(wished > 0
+      ? [
+          {
+            label: `With less than the ${dayCount(wished)} to spare that you wish for`,
+            before: before.tightBatches,
+            after: after.tightBatches,
+          },
+        ]
+      : []),
     { label: 'Rules broken', before: before.brokenRules, after: after.brokenRules },
   ]
 })
@@ -105,10 +121,28 @@ const changes = computed(() => {
   const before = checkPlan(now.problem, { pours: now.placements })
   return planChanges(now.placements, plan.pours, before, now, season.mouldNames)
 })
+/** Soaps that the plan leaves without a day, each with why. */
+const withoutDay = computed(() => {
+  const planned = new Set(proposed.value?.pours.map(({ id }) => id))
+  return season.view && proposed.value ? soapsWithoutDay(season.view, planned) : []
+})
+const whyNoDay = computed(() => {
+  const now = dated.value
+  if (!now || !proposed.value) return []
+  // As the plan has it: the others stand on their new days.
+  const open = new OpenSeason({ ...now, placements: proposed.value.pours })
+  return withoutDay.value.flatMap(({ designId, name, why }): readonly Finding[] => {
+    if (why !== 'no_free_day') return [warn(`no_day_${why}`, { soap: name })]
+    const found = noDayFindings(open, unplannedPrefix + designId, season.mouldNames)
+    return found.length > 0 ? found : [warn('missing', { soap: name })]
+  })
+})
 const troubles = computed(() => {
   const now = dated.value
   if (!now || !check.value) return []
-  return withoutRepeats(check.value.violations).map((one) => violationFinding(one, now, season.mouldNames))
+  // A soap without a day is told with why.
+  const rules = check.value.violations.filter(({ rule }) => rule !== 'missing')
+  return withoutRepeats(rules).map((one) => violationFinding(one, now, season.mouldNames))
 })
 /** The pours that stand already, on their new days. */
 const moves = computed(() =>
@@ -127,10 +161,15 @@ const on = (day: number): string => formatDay(dayOf(day), season.today)
 const sentence = computed(() => {
   if (isRunning.value) return 'Looking for a better plan …'
   if (!proposed.value) return 'No plan was found before the search was stopped.'
-  if (changes.value.length === 0) return 'The plan that stands is the best one found. Nothing needs to move.'
+  const without = listed(withoutDay.value.map(({ name }) => name))
+  const stillWithout = without === '' ? '' : ` ${without} ${withoutDay.value.length === 1 ? 'has' : 'have'} no day yet.`
+  if (changes.value.length === 0)
+    return without === ''
+      ? 'The plan that stands is the best one found. Nothing needs to move.'
+      : `No day was found for ${without}. Nothing else needs to move.`
   const late = figures.value?.after.lateDays ?? 0
   const moved = changes.value.length === 1 ? '1 pour gets' : `${changes.value.length} pours get`
-  return `${moved} a new day; ${late === 0 ? 'everything is in time.' : `${late} ${late === 1 ? 'day' : 'days'} of lateness remain.`}`
+  return `${moved} a new day; ${late === 0 ? 'everything is in time.' : `${late} ${late === 1 ? 'day' : 'days'} of lateness remain.`}${stillWithout}`
 })
 
 async function take(): Promise<void> {
@@ -191,7 +230,11 @@ async function take(): Promise<void> {
       aria-label="How far the search is"
       height="6"
     />
-    <FindingList v-if="!isRunning" :findings="[...brokenPromises, ...troubles]" data-test="planner-findings" />
+    <FindingList
+      v-if="!isRunning"
+      :findings="[...brokenPromises, ...whyNoDay, ...troubles]"
+      data-test="planner-findings"
+    />
     <div v-if="!isRunning && figures" class="columns">
       <table class="figures">
         <thead>
@@ -236,7 +279,7 @@ async function take(): Promise<void> {
                 change.reason
                   ? say(change.reason)
                   : change.before
-                    ? 'Fewer soaping days or more time to spare.'
+                    ? 'No rule asks for it: fewer soaping days, or the days to spare that you wish for.'
                     : 'Had no day yet.'
               }}
             </td>

@@ -11,6 +11,7 @@ import { mdiClose, mdiPlus } from '@mdi/js'
 import type { NewOrder } from '@vendange/contract'
 import { barsRange, centsRange, labelMassRange, leadDaysRange, priceRange } from '@vendange/contract'
 import { nearestColour } from '@vendange/core/plan'
+import { isOut } from '@vendange/core/season'
 import { scentRateRange } from '@vendange/core/recipe'
 import { computed } from 'vue'
 
@@ -31,9 +32,7 @@ const season = useSeason()
 
 /** The colour the workshop has made already that comes nearest, when it comes near. */
 const known = computed(() => {
-  const out = new Set(
-    season.collections.flatMap(({ id, state }) => (state === 'released' || state === 'looked_back' ? [id] : [])),
-  )
+  const out = new Set(season.collections.flatMap((one) => (isOut(one) ? [one.id] : [])))
   const poured = new Set([
     ...season.loaves.map(({ designId }) => designId),
     ...season.batches.flatMap(({ designId, status }) => (status === 'poured' ? [designId] : [])),
