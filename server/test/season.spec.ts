@@ -1,4 +1,4 @@
-import { unplannedBatches } from '@vendange/core/season'
+import { soapsWithoutDay, unplannedBatches } from '@vendange/core/season'
 import { endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pictureType } from '../src/loaves/photoService'
@@ -51,6 +51,24 @@ describe('the season', () => {
       api(endpoints.batches.create, { body: { designId: before.designs[0]?.id ?? '', pourDay: '2027-03-01' } }),
     )
     expect(await api(endpoints.season)).to.deep.equal(before)
+  })
+
+  it('names the soaps that a plan leaves without a day, with why', async () => {
+    const { api } = workshop
+    const { soap, collection } = await furnish(workshop)
+    const blank = await api(endpoints.designs.create, {
+      body: { ...aDesign, name: 'Blank', collectionId: collection.id, recipeId: null, mouldId: null },
+    })
+    const without = async (...planned: readonly string[]) =>
+      soapsWithoutDay(await api(endpoints.season), new Set(planned)).map(({ name, why }) => [name, why])
+    expect(await without()).to.have.deep.members([
+      [soap.name, 'no_free_day'],
+      ['Blank', 'incomplete'],
+    ])
+    expect(await without(`new:${soap.id}`)).to.deep.equal([['Blank', 'incomplete']])
+    await api(endpoints.batches.create, { body: { designId: soap.id, pourDay: firstDay } })
+    await api(endpoints.designs.remove, { params: { id: blank.id }, body: { version: blank.version } })
+    expect(await without()).to.deep.equal([])
   })
 
   it('follows the cut that was really made', async () => {

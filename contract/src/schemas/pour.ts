@@ -43,6 +43,7 @@ export const moveSchema = object({
   count: optionalFigure(),
   peakMm: optionalFigure(),
   hex: hexText().optional(),
+  name: string().trim().max(80).optional(),
   outline: string().oneOf(outlines).optional(),
   plane: string().oneOf(planes).optional(),
   path: pathField(),

@@ -33,6 +33,8 @@ export const commandSchema = object({ line: string().max(80).required() })
 export const stepSchema = object({
   stepKey: string().max(80).required(),
   actual: figure().nullable().defined(),
+  /** Done without its figure: by eye, by jug. */
+  isUnweighed: boolean().optional(),
   /** Lot it was taken from, when it is not the oldest. */
   lotId: string().max(64).optional(),
   /** Chosen by the tablet: a record that comes twice is taken once. */

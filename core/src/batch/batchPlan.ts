@@ -1,6 +1,7 @@
 import type { Sentence } from '../findings'
 import { sentence } from '../findings'
 import type { LyeRounding, Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
+import type { PlannedMove } from './plannedMoves'
 import type { PotColour, WeighedPot } from './pots'
 
 /** One kind of mould that a batch fills. */
@@ -36,6 +37,8 @@ export interface BatchPlan {
   readonly lyeRounding?: LyeRounding
   /** In how many pots it is made, and in how many jugs the lye of each; one of each where nothing is said. */
   readonly vessels?: { readonly pots: number; readonly jugs: number }
+  /** The moves of its pour, in order; batches begun before they were kept, and soaps without a pour plan, have none. */
+  readonly moves?: readonly PlannedMove[]
   /** Of the batter; batches begun before pots were stated in ml have none. */
   readonly densityGMl?: number
   /** Lye that is made the same day and cooled is used at this temperature, °C. */

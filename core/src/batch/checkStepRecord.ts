@@ -7,7 +7,7 @@ import type { BatchPlan } from './batchPlan'
 import { checkClockRecord, isClockKey } from './pourClock'
 import type { PourSession, SessionStep, StepRecord } from './pourSession'
 import { madeNow, pourSession } from './pourSession'
-import { kohStepKey, leftStepKey, naohStepKey, waterStepKey } from './steps'
+import { fatStepKey, kohStepKey, leftStepKey, liquidStepKey, naohStepKey, scentStepKey, waterStepKey } from './steps'
 
 /** What a probe in a soap workshop can read, °C. */
 export const sessionTemperatureRange: Range = { min: -10, max: 120 }
@@ -48,14 +48,29 @@ function checkWeighing(plan: BatchPlan, records: readonly StepRecord[], step: Se
   return []
 }
 
+/** Steps of which no figure is guessed: fats, lye, liquids and scent. */
+const alwaysWeighed = [fatStepKey(''), liquidStepKey(''), scentStepKey]
+
+/** Whether a step may be done by eye: its record then says that it was not weighed, and what was planned is reckoned with. */
+export function mayGoUnweighed({ kind, key }: Pick<SessionStep, 'kind' | 'key'>): boolean {
+  if (kind !== 'weigh') return kind === 'temperature'
+  return !isAlkaliStep(key) && key !== waterStepKey && !alwaysWeighed.some((start) => key.startsWith(start))
+}
+
+/** Whether a step was done without its figure. */
+export const wasUnweighed = ({ kind, done, actual }: Pick<SessionStep, 'kind' | 'done' | 'actual'>): boolean =>
+  kind !== 'tick' && done && actual === null
+
 /**
  * Whether a record may be taken: the step exists, every step before it is done, and its figure is possible and safe.
  * An empty list means yes.
+ *
+ * @param record `isUnweighed`: done without its figure, and said to be so
  */
 export function checkStepRecord(
   plan: BatchPlan,
   records: readonly StepRecord[],
-  record: StepRecord,
+  record: StepRecord & { readonly isUnweighed?: boolean | undefined },
 ): readonly Finding[] {
   if (isClockKey(record.stepKey)) return checkClockRecord(record.stepKey, record.actual)
   const state = pourSession(plan, records)
@@ -66,7 +81,10 @@ export function checkStepRecord(
     return [refuse('step_out_of_order', { first: state.steps[state.nextIndex]?.title ?? '' }, 'stepKey')]
   }
   if (step.kind === 'tick') return []
-  if (record.actual === null) return [refuse('figure_missing', undefined, 'actual')]
+  if (record.actual === null) {
+    if (record.isUnweighed !== true) return [refuse('figure_missing', undefined, 'actual')]
+    return mayGoUnweighed(step) ? [] : [refuse('must_be_weighed', undefined, 'actual')]
+  }
   if (step.kind === 'weigh') return checkWeighing(plan, records, step, record.actual)
   return isWithin(record.actual, sessionTemperatureRange)
     ? []

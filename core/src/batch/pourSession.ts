@@ -7,6 +7,7 @@ import type { BatchPlan } from './batchPlan'
 import { mouldsBatterG, mouldsOfPlan } from './batchPlan'
 import type { WeighedPot } from './pots'
 import { splitIntoPots } from './pots'
+import { isLeftOut } from './plannedMoves'
 import { runSheet } from './runSheet'
 import type { RunSheetStep } from './steps'
 import {
@@ -242,8 +243,11 @@ export function pourSession(plan: BatchPlan, records: readonly StepRecord[]): Po
   const { naohG, kohG, waterG, liquids, additives, scentG, pots } = targets
   const weights = { ...plan.weights, naohG, kohG, waterG, liquids, additives, scentG, pots }
   const now = new Map(runSheet({ ...plan, weights }).map((step) => [step.key, step]))
-  const steps = runSheet(plan).map((step) => ({
+  // Once it has fallen back, what is left of its moves is not done any more.
+  const sheet = runSheet(plan).filter(({ key }) => !isLeftOut(key, done))
+  const steps = sheet.map((step) => ({
     ...step,
+    title: now.get(step.key)?.title ?? step.title,
     detail: now.get(step.key)?.detail ?? step.detail,
     target: now.get(step.key)?.planned ?? step.planned,
     done: done.has(step.key),

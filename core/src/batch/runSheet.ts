@@ -4,6 +4,7 @@ import type { Recipe, School, WeighedAdditive } from '../recipe'
 import { fatOf, soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import type { BatchPlan } from './batchPlan'
 import { mouldsBatterG, mouldsToFill } from './batchPlan'
+import { moveSteps } from './plannedMoves'
 import { potSteps, scentSteps, wettingSteps } from './potSteps'
 import { partToWeigh } from './splitting'
 import type { Caution, RunSheetStep, StepGroup } from './steps'
@@ -239,6 +240,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
   const { lyeC, fatsC } = soapingTemperatures(lye, plan.soapingTemperatureC)
   const isOvernight = lye === 'night_before'
   const loaves = mouldsToFill(plan)
+  const hasMoves = (plan.moves ?? []).length > 0
   const scentAtOnce = scent === 'at_once' ? scentSteps(plan, scent) : []
   return inParts(plan, [
     ...(isOvernight ? [...lyeSteps(plan, 'lye_overnight'), overnightStep()] : []),
@@ -262,10 +264,11 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
     ...scentAtOnce,
     ...potSteps(plan),
     ...(scentAtOnce.length > 0 ? [] : scentSteps(plan, 'last')),
+    ...moveSteps(plan),
     tick('pour', 'pour', {
-      name: sentence('pour_name'),
-      title: sentence('pour_title', { moulds: loaves }),
-      detail: sentence('pour_detail'),
+      name: sentence(hasMoves ? 'knock_name' : 'pour_name'),
+      title: sentence(hasMoves ? 'knock_title' : 'pour_title', { moulds: loaves }),
+      detail: hasMoves ? null : sentence('pour_detail'),
     }),
     weigh(leftStepKey, 'pour', Math.max(0, Math.round(plan.weights.batterG - mouldsBatterG(plan))), {
       name: sentence('left_name'),

@@ -4,6 +4,7 @@ import type { Recipe } from '../recipe'
 import { plainName } from '../recipe'
 import type { BatchPlan, MouldOfPlan } from './batchPlan'
 import type { BatchSettings, DesignWish, MouldsOfKind } from './batchWish'
+import type { PlannedMove } from './plannedMoves'
 import type { ScaledBatch } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
 
@@ -16,6 +17,8 @@ export interface BatchSource {
   readonly mould: NamedMould
   /** Moulds of other kinds that are filled from the same batch. */
   readonly more?: readonly MouldsOfKind<NamedMould>[]
+  /** The moves of its pour. @default none */
+  readonly moves?: readonly PlannedMove[]
   readonly settings: BatchSettings & { readonly soapingTemperatureC: number }
 }
 
@@ -72,6 +75,7 @@ export function batchPlan(source: BatchSource): BatchPlan {
     loafBatterG: moulds[0]?.batterG ?? 0,
     scaleResolutionG: settings.scaleResolutionG,
     lyeRounding: settings.lyeRounding ?? 'down',
+    ...(source.moves && source.moves.length > 0 ? { moves: source.moves } : {}),
     densityGMl,
     vessels,
     soapingTemperatureC: settings.soapingTemperatureC,

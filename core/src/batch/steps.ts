@@ -61,11 +61,13 @@ export const named = (name: string): Sentence => sentence('named', { name })
 export const fatStepKey = (fatKey: string): string => `fat:${fatKey}`
 /** Key of the step that colours the pot with this place in the design. */
 export const potStepKey = (index: number): string => `pot:${index}`
+/** Key of the step that does the move with this place in the pour plan. */
+export const moveStepKey = (index: number): string => `move:${index}`
 export const waterStepKey = 'water'
 export const naohStepKey = 'naoh'
 export const kohStepKey = 'koh'
 /** Key of the step that weighs the liquid with this place in the recipe. */
-export const liquidStepKey = (index: number): string => `liquid:${index}`
+export const liquidStepKey = (index: number | ''): string => `liquid:${index}`
 /** Key of the step that weighs the additive with this place in the recipe. */
 export const additiveStepKey = (index: number): string => `additive:${index}`
 export const scentStepKey = 'scent'

@@ -155,6 +155,8 @@ export type MoveLine = { readonly kind: MoveKind } & {
   /** How deep a drop sinks, where it is not reckoned from its fall, mm. */
   readonly sinkMm?: number | undefined
   readonly hex?: string | undefined
+  /** What a powder, an embed or old soap is called. */
+  readonly name?: string | undefined
   readonly outline?: Outline | undefined
   readonly plane?: Plane | undefined
   readonly path?: readonly SectionPoint[] | undefined

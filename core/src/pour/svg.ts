@@ -6,6 +6,8 @@ export interface SvgOptions {
   readonly heightMm: number
   /** What the picture is of, for those who do not see it. */
   readonly title: string
+  /** Whether the walls and the base of its mould are drawn around it. @default false */
+  readonly inMould?: boolean
 }
 
 const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#${sign.codePointAt(0) ?? 0};`)
@@ -17,7 +19,7 @@ const escaped = (text: string): string => text.replace(/[&<>"]/g, (sign) => `&#$
  * @param hexes colour of each material
  */
 export function svgOfCut(cut: Int8Array, width: number, hexes: readonly string[], options: SvgOptions): string {
-  const { widthMm, heightMm, title } = options
+  const { widthMm, heightMm, title, inMould = false } = options
   const height = cut.length / width
   const outline = contours().size([width, height]).smooth(true)
   const paths = hexes.flatMap((hex, material) => {
@@ -37,12 +39,15 @@ export function svgOfCut(cut: Int8Array, width: number, hexes: readonly string[]
       )
     return rings.length > 0 ? [`<path fill="${hex}" fill-rule="evenodd" d="${rings.join('')}"/>`] : []
   })
+  const walls = inMould
+    ? `<path fill="none" stroke="#5B5560" stroke-width="1.5" d="M0 0V${heightMm}H${widthMm}V0"/>`
+    : ''
   // A ground of the most common colour closes the hair lines between outlines.
   const size = `width="${widthMm}mm" height="${heightMm}mm" viewBox="0 0 ${widthMm} ${heightMm}"`
   const ground = cut.includes(air)
     ? ''
     : `<rect width="${widthMm}" height="${heightMm}" fill="${hexes[mostCommon(cut)] ?? '#fff'}"/>`
-  return `<svg xmlns="http://www.w3.org/2000/svg" ${size}><title>${escaped(title)}</title>${ground}${paths.join('')}</svg>`
+  return `<svg xmlns="http://www.w3.org/2000/svg" ${size}><title>${escaped(title)}</title>${ground}${paths.join('')}${walls}</svg>`
 }
 
 function mostCommon(cut: Int8Array): number {

@@ -5,6 +5,7 @@ import { addDays } from '../calendar'
 import type { Sentence } from '../findings'
 import { sentence, series } from '../findings'
 import type { IngredientKind } from '../stores'
+import { unnamedPowder } from '../stores'
 import { fatOf, kohShareRange, superfatRange } from '../recipe'
 import { assertWithin } from '../units'
 import type { NameOnLabel } from './inci'
@@ -56,7 +57,7 @@ const soapName = (inci: string, fatName: string, alkali: 'Sodium' | 'Potassium')
  * @throws {RangeError} if the recipe's superfat or share of KOH is none that may be made
  */
 export function labelIngredients(
-  { recipe, weights, scent }: BatchPlan,
+  { recipe, weights, scent, moves = [] }: BatchPlan,
   cureLoss: number,
   allergens: readonly Allergen[] = [],
   known: readonly NameOnLabel[] = [],
@@ -114,6 +115,8 @@ export function labelIngredients(
         add(name, weights.scentG * share, 'allergen')
   }
   for (const { colour, colourantG } of weights.pots) addOwn('colourant', colour.name, colourantG, 'colour')
+  for (const { powder } of moves)
+    if (powder) addOwn('colourant', powder.name === '' ? unnamedPowder : powder.name, powder.massG, 'colour')
   const total = [...byName.values()].reduce((sum, { massG, kind }) => (kind === 'allergen' ? sum : sum + massG), 0)
   const all = [...byName].map(([name, { massG, ...what }]) => ({ name, ...what, share: massG / total }))
   const later = ({ share, kind }: LabelIngredient): number => (kind === 'colour' ? 2 : share < anyOrderShare ? 1 : 0)

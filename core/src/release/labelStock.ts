@@ -57,7 +57,28 @@ export const labelStocks: readonly LabelStock[] = [
     gapXMm: 4.5,
     gapYMm: 0,
   },
+  {
+    key: 'letter-6',
+    paper: 'Letter',
+    ...letter,
+    columns: 2,
+    rows: 3,
+    labelWidthMm: 101.6,
+    labelHeightMm: 84.6,
+    leftMm: 4.1,
+    topMm: 12.7,
+    gapXMm: 4.5,
+    gapYMm: 0,
+  },
 ]
+
+/** The stock on the paper of a workshop that is meant for labels, and the larger one for cards. */
+export function usualStock(lengthUnit: 'mm' | 'in', use: 'labels' | 'cards'): LabelStock {
+  const paper = lengthUnit === 'in' ? 'Letter' : 'A4'
+  const area = ({ labelWidthMm, labelHeightMm }: LabelStock): number => labelWidthMm * labelHeightMm
+  const onPaper = labelStocks.filter((stock) => stock.paper === paper).sort((a, b) => area(a) - area(b))
+  return (use === 'labels' ? onPaper[0] : onPaper.at(-1))!
+}
 
 /** Where each label of a run lies: its page from 0, and its upper left corner, mm. */
 export function labelPlaces(

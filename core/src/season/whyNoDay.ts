@@ -141,7 +141,7 @@ export function noDayFindings(
   if (!found) return []
   const mould = (kind: string): string => mouldNames[kind] ?? kind
   const rules = found.rules.map(({ rule, kind, days }): Sentence =>
-    sentence(`in_the_way_${rule}`, { days: daysInWords(days, on), ...(kind === '' ? {} : { mould: mould(kind) }) }),
+    sentence('in_the_way', { rule, days: daysInWords(days, on), mould: kind === '' ? '' : mould(kind) }),
   )
   const findings = [warn('no_free_day', { soap, from: on(found.from), to: on(found.to), rules })]
   const { change } = found

@@ -4,6 +4,7 @@ import {
   fatStepKey,
   kohStepKey,
   liquidStepKey,
+  moveStepKey,
   naohStepKey,
   potStepKey,
   scentStepKeys,
@@ -16,6 +17,9 @@ import { roundTo } from '../units'
 import type { IngredientKind } from './ingredient'
 import { ingredientKey } from './ingredient'
 import type { Lot } from './lots'
+
+/** What a powder is called that its maker has not named. */
+export const unnamedPowder = 'Powder for lines'
 
 /** What one step of a pour takes from the stores. */
 export interface StepUse {
@@ -44,7 +48,7 @@ export interface Need {
  * What each step of a pour takes from the stores, in the order of the plan. Water from the tap is not kept; water and
  * fat for wetting are part of the batch's own.
  */
-export function usesOfPlan({ weights, scent, scaleResolutionG }: BatchPlan): readonly StepUse[] {
+export function usesOfPlan({ weights, scent, scaleResolutionG, moves = [] }: BatchPlan): readonly StepUse[] {
   const use = (stepKey: string, kind: IngredientKind, ref: string, name: string, amount: number): StepUse[] =>
     amount > 0 ? [{ stepKey, key: ingredientKey(kind, ref), kind, name, amount }] : []
   const scents = scent ? scentWeights(scent, weights.scentG, scaleResolutionG) : []
@@ -61,6 +65,11 @@ export function usesOfPlan({ weights, scent, scaleResolutionG }: BatchPlan): rea
     ...weights.pots.flatMap(({ colour, colourantG }, index) =>
       use(potStepKey(index), 'colourant', colour.name, colour.name, colourantG),
     ),
+    ...moves.flatMap(({ powder }, index) => {
+      if (!powder) return []
+      const name = powder.name === '' ? unnamedPowder : powder.name
+      return use(moveStepKey(index), 'colourant', name, name, powder.massG)
+    }),
     ...(scent ? scentStepKeys(scent) : []).flatMap((stepKey, index) => {
       const { name = '', massG = 0 } = scents[index] ?? {}
       return use(stepKey, 'scent', name, name, massG)
@@ -71,8 +80,11 @@ export function usesOfPlan({ weights, scent, scaleResolutionG }: BatchPlan): rea
 /** What a step as it was weighed takes from the stores; undefined for a step that takes nothing. */
 export function useOfStep(plan: BatchPlan, stepKey: string, actualG: number | null): StepUse | undefined {
   const use = usesOfPlan(plan).find((one) => one.stepKey === stepKey)
-  if (!use || actualG === null) return undefined
-  if (use.kind !== 'colourant') return { ...use, amount: actualG }
+  if (!use) return undefined
+  // Done without weighing: as planned.
+  if (actualG === null) return use
+  const isPot = plan.weights.pots.some((_, index) => potStepKey(index) === stepKey)
+  if (!isPot) return { ...use, amount: actualG }
   // At the pot it is batter that is weighed; its colourant follows in proportion.
   const pot = plan.weights.pots.find((_, index) => potStepKey(index) === stepKey)
   const batterG = pot?.batterG ?? 0

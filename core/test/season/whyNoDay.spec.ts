@@ -37,7 +37,7 @@ describe('why a soap finds no free day', () => {
       days: [0, 1, 2, 3, 4, 5, 6],
     })
     expect(told(open)).to.deep.equal([
-      'no_free_day, soap Fog, from 2027-03-08, to 2027-03-14, rules [(in_the_way_hours, days [(days_from_to, from 2027-03-08, to 2027-03-14)]), (in_the_way_no_day_to_prepare, days [2027-03-08])]',
+      'no_free_day, soap Fog, from 2027-03-08, to 2027-03-14, rules [(in_the_way, rule hours, days [(days_from_to, from 2027-03-08, to 2027-03-14)], mould ), (in_the_way, rule no_day_to_prepare, days [2027-03-08], mould )]',
       'smallest_change, changes [(more_hours, more 0.5 h, day 2027-03-09)], pour 2027-03-09',
     ])
   })
@@ -46,7 +46,7 @@ describe('why a soap finds no free day', () => {
     const ash = { ...aBatch, id: 'a', setDays: { min: 8, max: 8 }, cureDays: 1, due: 13, trays: 0 }
     const open = season({ batches: [asked, ash], hours: new Array<number>(14).fill(9) }, [{ id: 'a', pour: 0, cut: 8 }])
     const [why, change] = told(open)
-    expect(why).to.contain('(in_the_way_moulds, days [(days_from_to')
+    expect(why).to.contain('(in_the_way, rule moulds, days [(days_from_to')
     expect(change).to.equal(
       'smallest_change, changes [(more_moulds_or_move, more 1, mould Long loaf, from 2027-03-09, to 2027-03-09, names [Ash])], pour 2027-03-09',
     )

@@ -4,6 +4,7 @@ import type { BatchSummary, SavedDesign, SavedMaker, SavedMould, SavedRecipe, Sa
 import type { BatchPlan, BatchSource, PourPart } from '@vendange/core/batch'
 import { batchPlan, sourceOfPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
+import { plannedMoves } from '@vendange/core/pour'
 import type { Recipe } from '@vendange/core/recipe'
 import type { WorkingHours } from '@vendange/core/season'
 import { batchDays, batchDemand, daysAsHappened, workingHours } from '@vendange/core/season'
@@ -65,9 +66,11 @@ export async function freezeBatch(reader: Reader, batch: BatchRow, stock?: Stock
   const materials = knownMaterialsOn(batch.pourDay, stock ?? (await readStock(reader)))
   const source = await readBatchSource(reader, batch.designId, batch.own, materials)
   const workshop = await readWorkshop(reader)
+  const { design, mould, more = [] } = source
+  const moves = plannedMoves(design.pourPlan, [{ mould, count: design.mouldCount }, ...more])
   return {
     version: frozenVersion,
-    plan: { ...batchPlan(source), designName: batchName(source.design.name, batch.label) },
+    plan: { ...batchPlan({ ...source, moves }), designName: batchName(source.design.name, batch.label) },
     mouldId: source.mould.id,
     mouldCount: source.design.mouldCount,
     moreMoulds: source.design.moreMoulds,

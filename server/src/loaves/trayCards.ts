@@ -2,14 +2,17 @@ import type { LoafSummary, SavedWorkshop } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
 import { codeOfLot, codeOfRack, photoCureDays, trayLoads, weighInEveryDays } from '@vendange/core/cure'
 import { unreleasedBars } from '@vendange/core/loaf'
-import { labelStocks } from '@vendange/core/release'
+import { usualStock } from '@vendange/core/release'
 import { cardsPdf } from '../parts/cardsPdf'
 
-const cardStock = labelStocks.find(({ key }) => key === 'a4-8')!
 const codeMm = 34
 
 /** A card for each tray of a loaf: what stands on it, until when, what it asks, and a code to put it down by. */
-export function trayCardsPdf(loaf: LoafSummary, { barsPerTray }: SavedWorkshop, today: string): Promise<Buffer> {
+export function trayCardsPdf(
+  loaf: LoafSummary,
+  { barsPerTray, lengthUnit }: SavedWorkshop,
+  today: string,
+): Promise<Buffer> {
   const cutDay = loaf.state.cut?.day
   const loads = trayLoads(cutDay === undefined ? loaf.barsPlanned : unreleasedBars(loaf.state), barsPerTray)
   const on = (day: string): string => formatDay(day, today)
@@ -23,12 +26,12 @@ export function trayCardsPdf(loaf: LoafSummary, { barsPerTray }: SavedWorkshop, 
         ]
   return cardsPdf(
     `Tray cards of lot ${loaf.lotCode}`,
-    cardStock,
+    usualStock(lengthUnit, 'cards'),
     loads.map((bars, at) => ({
       text: [
         { text: loaf.name, bold: true, fontSize: 15 },
         { text: `\n${loaf.lotCode}`, fontSize: 12 },
-        { text: `\nTray ${at + 1} of ${loads.length}: ${bars} bars`, fontSize: 11 },
+        { text: `\nTray ${at + 1} of ${loads.length}: ${bars === 1 ? '1 bar' : `${bars} bars`}`, fontSize: 11 },
         { text: `\n${lines.join('\n')}`, fontSize: 9 },
       ],
       code: codeOfLot(loaf.lotCode),
@@ -38,14 +41,14 @@ export function trayCardsPdf(loaf: LoafSummary, { barsPerTray }: SavedWorkshop, 
 }
 
 /** A card for each rack, to put trays down by. */
-export const rackCardsPdf = ({ racks }: SavedWorkshop): Promise<Buffer> =>
+export const rackCardsPdf = ({ racks, lengthUnit }: SavedWorkshop): Promise<Buffer> =>
   cardsPdf(
     'Rack cards',
-    cardStock,
+    usualStock(lengthUnit, 'cards'),
     racks.map(({ name, trays }) => ({
       text: [
         { text: name, bold: true, fontSize: 18 },
-        { text: `\nRoom for ${trays} trays`, fontSize: 11 },
+        { text: `\nRoom for ${trays === 1 ? '1 tray' : `${trays} trays`}`, fontSize: 11 },
       ],
       code: codeOfRack(name),
     })),

@@ -14,5 +14,9 @@ pdfmake.setLocalAccessPolicy((path) => path.startsWith(fontFolder))
 /** A document as the package takes it. */
 export type PdfDocument = Parameters<typeof pdfmake.createPdf>[0]
 
+/** The paper of a workshop: Letter where inches are at home. */
+export const pageOf = ({ lengthUnit }: { readonly lengthUnit: 'mm' | 'in' }): 'A4' | 'LETTER' =>
+  lengthUnit === 'in' ? 'LETTER' : 'A4'
+
 /** A document as a file to print. */
 export const pdfOf = (document: PdfDocument): Promise<Buffer> => pdfmake.createPdf(document).getBuffer()

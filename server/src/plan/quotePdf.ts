@@ -5,7 +5,7 @@ import { depositAsked, taxedPrice } from '@vendange/core/plan'
 import { plainReading, quantityWords, quoteLineWords, readingOf } from '@vendange/words'
 import type { Content, TableCell } from 'pdfmake'
 import type { PdfDocument } from '../parts/pdf'
-import { pdfOf } from '../parts/pdf'
+import { pageOf, pdfOf } from '../parts/pdf'
 
 const ink = '#2A2230'
 const grape = '#5A2750'
@@ -97,7 +97,7 @@ function quoteDocument(order: QuotedOrder, workshop: SavedWorkshop, today: strin
   const price = taxedPrice(quoted.priceCents, quoting)
   const deposit = depositAsked(price, quoting.depositShare)
   return {
-    pageSize: workshop.lengthUnit === 'in' ? 'LETTER' : 'A4',
+    pageSize: pageOf(workshop),
     pageMargins: [62, 52, 62, 44],
     info: { title: `Quote for ${order.client}`, author: workshop.name, creator: 'Vendange' },
     defaultStyle: { font: 'Roboto', fontSize: 11, lineHeight: 1.2, color: ink },

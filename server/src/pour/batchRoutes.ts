@@ -1,5 +1,10 @@
 import { endpoints } from '@vendange/contract'
+import type { BatchView, SavedDesign, SavedMould } from '@vendange/contract'
+import { sectionOf, sectionsAfterMoves, svgOfSection, tintOf } from '@vendange/core/pour'
 import type { Router } from 'express'
+import type { Reader } from '../db/database'
+import { designs, moulds } from '../db/schema'
+import { findRow } from '../db/versionedRepository'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { serve } from '../parts/serve'
@@ -13,6 +18,16 @@ interface Services {
   readonly bench: BenchService
 }
 
+/** The section after each move of a pour, as SVG; none where no pour is planned. */
+async function movePictures(reader: Reader, { plan, batch }: BatchView): Promise<readonly string[]> {
+  if ((plan.moves ?? []).length === 0) return []
+  const mould = await findRow<SavedMould>(reader, moulds, batch.mouldId, 'mould')
+  const design = await findRow<SavedDesign>(reader, designs, batch.designId, 'design')
+  return sectionsAfterMoves(plan, sectionOf(mould), tintOf(design)).map((after, index) =>
+    svgOfSection(after, `After move ${index + 1}`),
+  )
+}
+
 export function batchRoutes(router: Router, { planning, bench }: Services, context: Context): void {
   const { batches } = endpoints
   serve(router, batches.create, ({ body }) => planning.create(body))
@@ -22,7 +37,9 @@ export function batchRoutes(router: Router, { planning, bench }: Services, conte
   serve(router, batches.restore, ({ params, body }) => planning.setRemoved(params.id, false, body.version))
   serve(router, batches.view, ({ params }) => bench.view(params.id))
   router.get(batches.runSheet.path, async (request, response) => {
-    const pdf = await runSheetPdf(await bench.view(request.params.id), await readWorkshop(context.database.read))
+    const { read } = context.database
+    const view = await bench.view(request.params.id)
+    const pdf = await runSheetPdf(view, await readWorkshop(read), await movePictures(read, view))
     response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
   })
   serve(router, batches.record, ({ params, body, makerId }) => bench.record(params.id, body, makerId()))

@@ -1,6 +1,13 @@
 import type { BatchView, SavedWorkshop } from '@vendange/contract'
 import type { BatchPlan, SessionStep, StepGroup, WorkBesideThePour } from '@vendange/core/batch'
-import { mouldsToFill, pourSession, weightRows, workBesideThePour } from '@vendange/core/batch'
+import {
+  mouldsToFill,
+  moveOfStep,
+  pourSession,
+  wasUnweighed,
+  weightRows,
+  workBesideThePour,
+} from '@vendange/core/batch'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { quantity, sentence } from '@vendange/core/findings'
@@ -12,11 +19,12 @@ import {
   readingOf,
   sayFor,
   stepGroupWords,
+  unweighedWords,
   weightRowName,
 } from '@vendange/words'
 import type { Content, TableCell } from 'pdfmake'
 import type { PdfDocument } from '../parts/pdf'
-import { pdfOf } from '../parts/pdf'
+import { pageOf, pdfOf } from '../parts/pdf'
 
 const must = '#A3343C'
 const quiet = '#5B5560'
@@ -40,14 +48,29 @@ function wordsIn(reading: Reading) {
 const box = () =>
   ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 9, h: 9, lineWidth: 0.8, lineColor: quiet }] }) satisfies Content
 
+/** How wide the picture of a section is, points. */
+const pictureWidth = 46
+
+/** A step with the section as it should stand after it, where it is a move. */
+const withPicture = (svg: string | undefined, step: Content): TableCell =>
+  svg === undefined
+    ? (step as TableCell)
+    : {
+        columns: [
+          { svg, width: pictureWidth },
+          { width: '*', margin: [8, 0, 0, 0], stack: [step] },
+        ],
+      }
+
 function groupOf(
   group: StepGroup,
   steps: readonly SessionStep[],
   { figure, say }: ReturnType<typeof wordsIn>,
+  pictures: readonly string[],
 ): Content {
   const caution = steps.find((step) => step.caution)?.caution
   const rows = steps.map((step): TableCell[] => [
-    {
+    withPicture(pictures[moveOfStep(step.key) ?? -1], {
       stack: [
         { text: say(step.title), bold: step.kind === 'weigh' },
         ...(step.detail ? [{ text: say(step.detail), style: 'small' }] : []),
@@ -55,9 +78,15 @@ function groupOf(
           ? [{ text: `Then ${step.wait.minutes} min: ${say(step.wait.what).toLowerCase()}.`, style: 'small' }]
           : []),
       ],
-    },
+    }),
     { text: figure(step, step.target), alignment: 'right', bold: true, noWrap: true },
-    step.done ? { text: figure(step, step.actual) || 'done', alignment: 'right', noWrap: true } : box(),
+    step.done
+      ? {
+          text: wasUnweighed(step) ? unweighedWords[step.kind] : figure(step, step.actual) || 'done',
+          alignment: 'right',
+          noWrap: true,
+        }
+      : box(),
   ])
   return {
     unbreakable: rows.length < 8,
@@ -107,7 +136,8 @@ function weightsOf(plan: BatchPlan, { mass }: ReturnType<typeof wordsIn>): Conte
 /** What the run sheet shows on paper, for one batch. */
 export function runSheetDocument(
   view: BatchView,
-  workshop: ReadingSettings & Pick<SavedWorkshop, 'name'>,
+  workshop: ReadingSettings & Pick<SavedWorkshop, 'name' | 'lengthUnit'>,
+  pictures: readonly string[] = [],
 ): PdfDocument {
   const { plan, batch, records, stock } = view
   const words = wordsIn(readingOf(workshop, batch.days.pourDay))
@@ -137,12 +167,13 @@ export function runSheetDocument(
       }))
   const blocks: readonly Content[] = [
     ...aroundOf('day_before'),
-    ...[...byGroup].map(([group, steps]) => groupOf(group, steps, words)),
+    ...[...byGroup].map(([group, steps]) => groupOf(group, steps, words, pictures)),
     ...aroundOf('night'),
     ...aroundOf('days_after'),
     weightsOf(plan, words),
   ]
-  const weightOf = (block: Content): number => JSON.stringify(block).length
+  const weightOf = (block: Content): number =>
+    JSON.stringify(block, (key, value: unknown) => (key === 'svg' ? '' : value)).length
   const half = blocks.map(weightOf).reduce((sum, weight) => sum + weight, 0) / 2
   let before = 0
   const left = blocks.filter((block) => {
@@ -152,7 +183,7 @@ export function runSheetDocument(
   })
   const findings = [...state.findings, ...(records.length === 0 ? lackingForPour(plan, stock) : [])]
   return {
-    pageSize: 'A4',
+    pageSize: pageOf(workshop),
     pageMargins: [36, 32, 36, 36],
     info: { title: `${plan.designName}, run sheet`, creator: 'Vendange' },
     defaultStyle: { font: 'Roboto', fontSize: 8.5, lineHeight: 1.1 },
@@ -198,7 +229,11 @@ export function runSheetDocument(
   }
 }
 
-/** The run sheet as a file to print. */
-export async function runSheetPdf(view: BatchView, workshop: SavedWorkshop): Promise<Buffer> {
-  return pdfOf(runSheetDocument(view, workshop))
+/** The run sheet as a file to print. @param pictures the section after each move, as SVG */
+export async function runSheetPdf(
+  view: BatchView,
+  workshop: SavedWorkshop,
+  pictures: readonly string[] = [],
+): Promise<Buffer> {
+  return pdfOf(runSheetDocument(view, workshop, pictures))
 }

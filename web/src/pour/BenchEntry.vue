@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import StandInPanel from '@/parts/StandInPanel.vue'
 import type { SessionStep } from '@vendange/core/batch'
+import { mayGoUnweighed } from '@vendange/core/batch'
 import { ref } from 'vue'
 import type { StepReading } from './useStepReading'
 import { useStepFigure } from './useStepFigure'
@@ -14,7 +15,7 @@ defineProps<{
   hasError: boolean
 }>()
 const typed = defineModel<string>({ required: true })
-const emit = defineEmits<{ done: [] }>()
+const emit = defineEmits<{ done: []; unweighed: [] }>()
 const figure = useStepFigure()
 const box = ref<HTMLElement>()
 const field = ref<HTMLElement>()
@@ -43,6 +44,9 @@ defineExpose({
       reading.isConnected.value
         ? 'Type it instead'
         : `Read it from the simulated ${step.kind === 'weigh' ? 'scale' : 'probe'}`
+    }}</v-btn>
+    <v-btn v-if="mayGoUnweighed(step)" variant="text" size="small" data-test="unweighed" @click="emit('unweighed')">{{
+      step.kind === 'temperature' ? 'Not measured' : 'Done without weighing'
     }}</v-btn>
   </div>
   <StandInPanel

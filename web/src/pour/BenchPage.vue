@@ -2,7 +2,8 @@
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { SessionStep } from '@vendange/core/batch'
-import { emulsionStepKey } from '@vendange/core/batch'
+import { clockKeys, clockMoveKey, emulsionStepKey, moveOfStep, moveStepKey } from '@vendange/core/batch'
+import { roundTo } from '@vendange/core/units'
 import { isRefused } from '@vendange/core/findings'
 import { cautionWords } from '@vendange/words'
 import { computed, ref, watch } from 'vue'
@@ -12,6 +13,8 @@ import BenchFigure from './BenchFigure.vue'
 import BenchFoot from './BenchFoot.vue'
 import BenchSteps from './BenchSteps.vue'
 import BenchTimers from './BenchTimers.vue'
+import MovePicture from './MovePicture.vue'
+import { useMovePictures } from './useMovePictures'
 import LotChoice from './LotChoice.vue'
 import PourClock from './PourClock.vue'
 import { useBench } from './useBench'
@@ -42,6 +45,8 @@ const step = computed<SessionStep | undefined>(() => state.value?.steps[shown.va
 /** Of a step that is split, what goes into the vessel at hand. */
 const weighing = usePartWeighing(step, () => season.workshop?.scaleResolutionG ?? 1)
 const isLast = computed(() => state.value !== undefined && state.value.nextIndex >= state.value.steps.length)
+const movePictures = useMovePictures(() => view.value)
+const moveIndex = computed(() => (step.value ? moveOfStep(step.value.key) : undefined))
 /** From the last weighing of the lye on the clock is at hand; before it would only be in the way. */
 const isNearThePour = computed(() => {
   const steps = state.value?.steps ?? []
@@ -76,6 +81,7 @@ async function done(): Promise<void> {
     const taken = reading.reading.value
     const actual = now.kind === 'weigh' ? weighing.take(taken ?? 0) : (taken ?? null)
     const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
+    await clockMove(now.key)
     const isRecorded = actual === undefined || (await record({ stepKey: now.key, actual, ...chosen }))
     if (actual === undefined) typed.value = ''
     // The vessel stays on the pan: the next weighing starts from zero.
@@ -83,6 +89,27 @@ async function done(): Promise<void> {
   } finally {
     isTaking.value = false
   }
+}
+
+/** A move that is done while the clock runs has its minute there too. */
+async function clockMove(stepKey: string): Promise<void> {
+  const index = moveOfStep(stepKey)
+  const startedMin = records.value.findLast((one) => one.stepKey === clockKeys.emulsion)?.actual
+  if (index === undefined || startedMin === undefined || startedMin === null) return
+  if (records.value.some((one) => one.stepKey === clockMoveKey(index))) return
+  const minutes = Math.max(0, Date.now() / 60_000 - startedMin)
+  await record({ stepKey: clockMoveKey(index), actual: roundTo(minutes, 3) })
+}
+/** A move that was tapped on the clock is done on the list, where it is its turn. */
+async function clockedMove(index: number): Promise<void> {
+  const next = state.value?.steps[state.value.nextIndex]
+  if (next && next.kind === 'tick' && next.key === moveStepKey(index)) await record({ stepKey: next.key, actual: null })
+}
+
+/** By eye, by jug: the record says so. */
+async function doneUnweighed(): Promise<void> {
+  const now = step.value
+  if (now) await record({ stepKey: now.key, actual: null, isUnweighed: true })
 }
 
 async function finishPour(): Promise<void> {
@@ -133,6 +160,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           :design="season.design(view.batch.designId)"
           :mould="season.mould(view.batch.mouldId)"
           :record="record"
+          @moved="clockedMove"
         />
         <p v-for="one in [trouble, notSaved, refusal].filter(Boolean)" :key="one" class="trouble" role="alert">
           {{ one }}
@@ -152,7 +180,15 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             :live="isConnected ? reading.liveWords.value : undefined"
           />
           <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
-          <p v-if="step.detail" class="detail">{{ say(step.detail) }}</p>
+          <div class="how">
+            <p v-if="step.detail" class="detail">{{ say(step.detail) }}</p>
+            <MovePicture
+              v-if="moveIndex !== undefined"
+              :picture="movePictures[moveIndex]"
+              :number="moveIndex + 1"
+              :width="260"
+            />
+          </div>
           <p v-if="step.caution" class="caution">{{ cautionWords[step.caution] }}</p>
           <BenchEntry
             v-if="step.kind !== 'tick'"
@@ -163,6 +199,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             :reading="reading"
             :has-error="message !== undefined"
             @done="done"
+            @unweighed="doneUnweighed"
           />
           <p v-if="message" class="trouble" role="alert">{{ message }}</p>
           <div v-if="step.wait" class="wait">
@@ -242,6 +279,16 @@ h1 {
   margin-top: 18px;
   font-size: 1.35rem;
   max-width: 44ch;
+}
+
+.how {
+  display: flex;
+  gap: 32px;
+  align-items: flex-start;
+}
+
+.how img {
+  margin-top: 18px;
 }
 
 .caution {

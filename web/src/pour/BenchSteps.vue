@@ -3,9 +3,9 @@ import { useUnits } from '@/parts/format'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { BatchPlan, PourSession } from '@vendange/core/batch'
 import type { SoapLook } from '@vendange/core/pour'
-import { mouldsToFill } from '@vendange/core/batch'
+import { mouldsToFill, wasUnweighed } from '@vendange/core/batch'
 import { sentence } from '@vendange/core/findings'
-import { stepGroupWords } from '@vendange/words'
+import { stepGroupWords, unweighedWords } from '@vendange/words'
 import { nextTick, ref, watch } from 'vue'
 import { useStepFigure } from './useStepFigure'
 
@@ -61,10 +61,11 @@ watch(
         }}</span>
         <span class="what">{{ say(one.name) }}<small v-if="kept.has(one.key)" class="brass"> kept here</small></span>
         <span class="mass">
-          <template v-if="one.planned !== null && (one.done ? one.actual : one.target) !== one.planned"
+          <template
+            v-if="one.planned !== null && (one.done ? one.actual : one.target) !== one.planned && !wasUnweighed(one)"
             >{{ figure(one, one.planned) }} →
           </template>
-          {{ figure(one, one.done ? one.actual : one.target) }}
+          {{ wasUnweighed(one) ? unweighedWords[one.kind] : figure(one, one.done ? one.actual : one.target) }}
         </span>
       </button>
     </template>

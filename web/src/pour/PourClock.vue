@@ -16,7 +16,8 @@ import {
   windowLeft,
 } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { chanceWords, kindWords, techniqueWords, traceWords } from './inside/moveWords'
+import { moveKindWords as kindWords } from '@vendange/words'
+import { chanceWords, techniqueWords, traceWords } from './inside/moveWords'
 import { useTimedPours, useWorking } from './inside/useWorking'
 import { roundTo } from '@vendange/core/units'
 
@@ -28,6 +29,8 @@ const props = defineProps<{
   mould: SavedMould | undefined
   record: (step: NewStep) => Promise<boolean>
 }>()
+
+const emit = defineEmits<{ moved: [index: number] }>()
 
 const minuteMs = 60_000
 const nowMs = ref(Date.now())
@@ -83,6 +86,10 @@ async function tap(stepKey: string): Promise<void> {
   const actual = stepKey === clockKeys.emulsion ? nowMs.value / minuteMs : (sinceMin.value ?? 0)
   await props.record({ stepKey, actual: roundTo(actual, 3) })
 }
+async function moveDone(index: number): Promise<void> {
+  await tap(clockMoveKey(index))
+  emit('moved', index)
+}
 const taps = [
   { key: clockKeys.thin, words: 'Thin' },
   { key: clockKeys.medium, words: 'Medium' },
@@ -126,7 +133,7 @@ const taps = [
           class="tap wide"
           variant="tonal"
           data-test="move-done"
-          @click="tap(clockMoveKey(nextIndex))"
+          @click="moveDone(nextIndex)"
           >{{ nextIndex + 1 }}. {{ kindWords[lines[nextIndex]?.kind ?? 'level'] }}: done</v-btn
         >
         <span v-else class="quiet">All moves are done.</span>

@@ -7,13 +7,15 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiFilePdfBox, mdiPrinterOutline } from '@mdi/js'
 import { addressOf, endpoints } from '@vendange/contract'
 import type { Caution, SessionStep, StepGroup } from '@vendange/core/batch'
-import { mouldsToFill, weightRows, workBesideThePour } from '@vendange/core/batch'
+import { mouldsToFill, moveOfStep, wasUnweighed, weightRows, workBesideThePour } from '@vendange/core/batch'
 import { sentence } from '@vendange/core/findings'
-import { cautionWords, stepGroupWords, weightRowName } from '@vendange/words'
+import { cautionWords, stepGroupWords, unweighedWords, weightRowName } from '@vendange/words'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
 import BesideGroup from './BesideGroup.vue'
+import MovePicture from './MovePicture.vue'
+import { useMovePictures } from './useMovePictures'
 import { useBench } from './useBench'
 import { useStepFigure } from './useStepFigure'
 
@@ -41,6 +43,7 @@ const pdfPath = computed(() => addressOf(endpoints.batches.runSheet, { id: props
 const lacking = computed(() =>
   view.value && view.value.records.length === 0 ? lackingForPour(view.value.plan, view.value.stock) : [],
 )
+const movePictures = useMovePictures(() => view.value)
 const figure = useStepFigure()
 /** What the steps of a group warn of: the first of them speaks for all. */
 const cautionsOf = (steps: readonly SessionStep[]): readonly Caution[] =>
@@ -84,8 +87,16 @@ const print = (): void => window.print()
           </thead>
           <tbody>
             <tr v-for="step in steps" :key="step.key">
-              <td>
-                {{ say(step.title) }}<br /><small v-if="step.detail" class="quiet">{{ say(step.detail) }}</small>
+              <td :class="{ move: moveOfStep(step.key) !== undefined }">
+                <MovePicture
+                  v-if="moveOfStep(step.key) !== undefined"
+                  :picture="movePictures[moveOfStep(step.key) ?? 0]"
+                  :number="(moveOfStep(step.key) ?? 0) + 1"
+                  :width="64"
+                />
+                <span>
+                  {{ say(step.title) }}<br /><small v-if="step.detail" class="quiet">{{ say(step.detail) }}</small>
+                </span>
               </td>
               <td class="number">
                 {{ figure(step, step.planned)
@@ -94,12 +105,9 @@ const print = (): void => window.print()
                 >
               </td>
               <td class="number">
-                <b>{{ step.done ? figure(step, step.actual) || '✓' : '' }}</b><span
-                  v-if="!step.done"
-                  class="box"
-                  role="img"
-                  aria-label="open"
-                />
+                <b>{{
+                  wasUnweighed(step) ? unweighedWords[step.kind] : step.done ? figure(step, step.actual) || '✓' : ''
+                }}</b><span v-if="!step.done" class="box" role="img" aria-label="open" />
               </td>
             </tr>
           </tbody>
@@ -137,6 +145,12 @@ const print = (): void => window.print()
 .sheet {
   break-inside: avoid;
   margin-bottom: 20px;
+}
+
+.move {
+  display: flex;
+  gap: 12px;
+  align-items: flex-start;
 }
 
 .caution {

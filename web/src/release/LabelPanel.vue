@@ -9,7 +9,7 @@ import { mdiPrinterOutline } from '@mdi/js'
 import type { LoafView } from '@vendange/contract'
 import { addressOf, endpoints } from '@vendange/contract'
 import type { LabelStyle } from '@vendange/core/release'
-import { labelLacksSentence, labelOf, labelStocks } from '@vendange/core/release'
+import { labelLacksSentence, labelOf, labelStocks, usualStock } from '@vendange/core/release'
 import { labelLines } from '@vendange/words'
 import { computed, ref } from 'vue'
 
@@ -46,7 +46,7 @@ const stocks = computed(() =>
     title: `${paper}, ${columns} × ${rows} of ${show('length', labelWidthMm)} × ${show('length', labelHeightMm)}`,
   })),
 )
-const stock = ref(labelStocks[0]?.key ?? '')
+const stock = ref(usualStock(season.workshop?.lengthUnit ?? 'mm', 'labels').key)
 const count = ref(props.view.loaf.state.cut?.bars ?? 1)
 const countRange = { min: 1, max: 2000 }
 const address = computed(

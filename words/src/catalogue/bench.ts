@@ -1,3 +1,11 @@
+import { moveKindWords } from '../labels/pour'
+
+/** A choice of the words of a kind. */
+const selectOf = (words: Readonly<Record<string, string>>): string =>
+  `{kind, select, ${Object.entries(words)
+    .map(([kind, word]) => `${kind} {${word}}`)
+    .join(' ')} other {Move}}`
+
 /** The run sheet: what is done at the bench, step by step. */
 export const benchWords = {
   named: '{name}',
@@ -55,6 +63,28 @@ export const benchWords = {
   pour_name: 'Pour',
   pour_title: 'Pour into {moulds}',
   pour_detail: 'Break the fall on a spatula; knock out the air.',
+  knock_name: 'Knock out the air',
+  knock_title: 'All is in. Knock out the air: {moulds}',
+  pot_mass: '{pot}, {mass}',
+  pot_is_empty: '{pot}, nothing',
+  move_name: `{number}. ${selectOf(moveKindWords)}`,
+  move_from_pots: `{number}. ${selectOf(moveKindWords)}: {pots}`,
+  move_wait: 'Wait {minutes, plural, one {# minute} other {# minutes}} first.',
+  move_trace:
+    '{trace, select, emulsion {At emulsion.} thin {At thin trace.} medium {At medium trace.} other {At thick trace.}}',
+  move_prop: 'Prop the mould by {prop} at its {side, select, right {right} other {left}}: {angle}°.',
+  move_fall: 'From {fall} above the batter.',
+  move_from_left: '{place} from the left wall.',
+  move_above_base: 'Its middle {place} above the base.',
+  move_size: '{size} across.',
+  move_count:
+    '{kind, select, ribbon {{count, plural, one {One pass} other {# passes}}} stack {{count, plural, one {One turn} other {# turns}}} column {{count, plural, one {One turn} other {# turns}}} spoon {{count, plural, one {One spoonful} other {# spoonfuls}}} pipe {{count, plural, one {One strand} other {# strands}}} drizzle {{count, plural, one {One line} other {# lines}}} other {{count, plural, one {One piece} other {# pieces}}}}.',
+  move_peaks: 'Peaks of {peaks}.',
+  move_dust:
+    'Dust {isNamed, select, yes {{powder}} other {the powder}} on evenly, through a sieve (its mass is an estimate).',
+  move_into_each: 'Into each of the {moulds} moulds: {pots}.',
+  move_leaves: 'Left then: {pots}.',
+  must_be_weighed: 'Fats, lye, water and scent are always weighed. Type what the scale shows.',
   left_name: 'Left in the pots',
   left_title: 'What is left in the pots and on the tools',
   left_detail: 'Scraped together and weighed: from it the moulds learn what they really take up. Nothing left is 0.',

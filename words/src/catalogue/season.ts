@@ -21,16 +21,13 @@ export const seasonWords = {
   cut_before_pour: 'It is cut after it is poured.',
   cut_too_late: 'It would stand in its mould for {set}. Choose an earlier day to cut.',
   no_free_day: '{soap} finds no free day in time, from {from} to {to}: {rules}.',
-  no_day_incomplete: '{soap} cannot be planned: choose its recipe and its mould.',
-  no_day_needed_before_today: '{soap} was needed before today. Give its collection a new moment to plan it.',
+  no_day_for:
+    '{why, select, incomplete {{soap} cannot be planned: choose its recipe and its mould.} other {{soap} was needed before today. Give its collection a new moment to plan it.}}',
   last_day_went_by: 'To be ready in time {soap} had to be poured by {latest}.',
   earliest_after_latest:
     '{soap} cannot be poured before {earliest}, and had to be poured by {latest} to be ready in time.',
-  in_the_way_hours: 'too few hours on {days}',
-  in_the_way_moulds: '{mould} is not free on {days}',
-  in_the_way_oven: 'the oven is full on {days}',
-  in_the_way_trays: 'the racks are full on {days}',
-  in_the_way_no_day_to_prepare: 'no working day to prepare on before {days}',
+  in_the_way:
+    '{rule, select, hours {too few hours on {days}} moulds {{mould} is not free on {days}} oven {the oven is full on {days}} trays {the racks are full on {days}} other {no working day to prepare on before {days}}}',
   days_from_to: '{from} to {to}',
   more_days: '{more, plural, one {one more day} other {# more days}}',
   smallest_change: 'The smallest change that frees a day: {changes}. Then it is poured on {pour}.',

@@ -1,4 +1,4 @@
-import type { Caution, StepGroup, WeightRow, WorkBesideThePour } from '@vendange/core/batch'
+import type { Caution, RunSheetStep, StepGroup, WeightRow, WorkBesideThePour } from '@vendange/core/batch'
 
 export const stepGroupWords: Readonly<Record<StepGroup, string>> = {
   lye_overnight: 'Lye, the night before',
@@ -30,6 +30,13 @@ export const weightPartWords = {
 export function weightRowName({ part, name }: WeightRow): string {
   return name === '' && part in weightPartWords ? weightPartWords[part as keyof typeof weightPartWords] : name
 }
+
+/** In place of the figure of a step that was done without it. */
+export const unweighedWords = {
+  weigh: 'not weighed',
+  temperature: 'not measured',
+  tick: '',
+} as const satisfies Readonly<Record<RunSheetStep['kind'], string>>
 
 export const besideThePourWords: Readonly<Record<WorkBesideThePour['group'], string>> = {
   day_before: 'Before the pour',

@@ -1,4 +1,5 @@
 export * from './bench'
 export * from './loaf'
 export * from './plan'
+export * from './pour'
 export * from './recipe'

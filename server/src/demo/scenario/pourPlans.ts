@@ -2,7 +2,7 @@ import type { NewDesign } from '@vendange/contract'
 
 type Plan = NewDesign['pourPlan']
 const level = (pot: number, part: number): Plan[number] => ({ kind: 'level', pot, part, trace: 'medium' })
-const powder = (hex: string): Plan[number] => ({ kind: 'powder', hex, trace: 'medium' })
+const powder = (name: string, hex: string): Plan[number] => ({ kind: 'powder', name, hex, trace: 'medium' })
 
 /** How the demo's soaps are poured, by their names. Those that are not here are still to be designed. */
 export const demoPourPlans: Readonly<Record<string, Plan>> = {
@@ -37,7 +37,14 @@ export const demoPourPlans: Readonly<Record<string, Plan>> = {
     { kind: 'level', pot: 0, part: 0.3 },
     { kind: 'spray' },
   ],
-  'Dining Car': [level(0, 1), powder('#B98A3E'), level(1, 1), powder('#B98A3E'), level(2, 1), level(3, 1)],
+  'Dining Car': [
+    level(0, 1),
+    powder('brass rail', '#B98A3E'),
+    level(1, 1),
+    powder('brass rail', '#B98A3E'),
+    level(2, 1),
+    level(3, 1),
+  ],
   'Banded Agate': [
     level(0, 0.4),
     level(1, 0.5),
@@ -47,7 +54,14 @@ export const demoPourPlans: Readonly<Record<string, Plan>> = {
     level(2, 0.4),
     level(1, 0.5),
   ],
-  'Slate Vein': [level(0, 0.5), powder('#E8E4DA'), level(1, 1), level(2, 1), powder('#E8E4DA'), level(0, 0.5)],
+  'Slate Vein': [
+    level(0, 0.5),
+    powder('chalk', '#E8E4DA'),
+    level(1, 1),
+    level(2, 1),
+    powder('chalk', '#E8E4DA'),
+    level(0, 0.5),
+  ],
   'Dawn Arrival': [
     { kind: 'sloped', pot: 0, part: 1, angleDeg: 14, trace: 'medium' },
     { kind: 'sloped', pot: 1, part: 1, angleDeg: -10, trace: 'medium', waitMin: 4 },
@@ -76,5 +90,12 @@ export const demoPourPlans: Readonly<Record<string, Plan>> = {
     level(0, 0.4),
     { kind: 'cubes', count: 14, sizeMm: 7, hex: '#B9B2A4', trace: 'medium' },
   ],
-  'Rose Quartz': [level(0, 0.6), powder('#F4EEE6'), level(1, 1), level(2, 1), powder('#F4EEE6'), level(0, 0.4)],
+  'Rose Quartz': [
+    level(0, 0.6),
+    powder('tablecloth', '#F4EEE6'),
+    level(1, 1),
+    level(2, 1),
+    powder('tablecloth', '#F4EEE6'),
+    level(0, 0.4),
+  ],
 }

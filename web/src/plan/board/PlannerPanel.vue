@@ -132,7 +132,7 @@ const whyNoDay = computed(() => {
   // As the plan has it: the others stand on their new days.
   const open = new OpenSeason({ ...now, placements: proposed.value.pours })
   return withoutDay.value.flatMap(({ designId, name, why }): readonly Finding[] => {
-    if (why !== 'no_free_day') return [warn(`no_day_${why}`, { soap: name })]
+    if (why !== 'no_free_day') return [warn('no_day_for', { why, soap: name })]
     const found = noDayFindings(open, unplannedPrefix + designId, season.mouldNames)
     return found.length > 0 ? found : [warn('missing', { soap: name })]
   })

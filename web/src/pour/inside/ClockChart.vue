@@ -3,7 +3,8 @@ import type { MoveLine, TimedMove, WorkingEstimate } from '@vendange/core/pour'
 import { slownessBelow, thickeningCurve, traceBegins, traces } from '@vendange/core/pour'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
-import { kindWords, traceWords } from './moveWords'
+import { moveKindWords as kindWords } from '@vendange/words'
+import { traceWords } from './moveWords'
 
 /** The pour on the clock: how the batter thickens, with its band, and when each move is made. */
 const props = defineProps<{

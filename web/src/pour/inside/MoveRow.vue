@@ -15,7 +15,8 @@ import {
   wallHeightsOf,
 } from '@vendange/core/pour'
 import { computed } from 'vue'
-import { figureWords, kindWords, outlineWords, traceWords } from './moveWords'
+import { moveKindWords as kindWords } from '@vendange/words'
+import { figureWords, outlineWords, traceWords } from './moveWords'
 import PathField from './PathField.vue'
 import PotPartFields from './PotPartFields.vue'
 import type { Line } from './usePourPlan'
@@ -169,6 +170,15 @@ function setPart(at: number, part: PotPart): void {
       :range="waitRange"
       label="Wait, min"
       @update:model-value="set({ waitMin: $event ?? 0 })"
+    />
+    <v-text-field
+      v-if="spec.hasHex"
+      :model-value="line.name ?? ''"
+      :label="line.kind === 'powder' ? 'Powder' : 'Called'"
+      :hint="line.kind === 'powder' ? 'As in the stores' : ''"
+      maxlength="80"
+      data-test="move-called"
+      @update:model-value="set({ name: $event })"
     />
     <label v-if="spec.hasHex" class="hex">
       <input type="color" :value="line.hex" @input="set({ hex: ($event.target as HTMLInputElement).value })" />

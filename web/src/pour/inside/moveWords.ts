@@ -1,24 +1,5 @@
-import type { MoveFigure, MoveKind, Outline, Technique, Trace } from '@vendange/core/pour'
+import type { MoveFigure, Outline, Technique, Trace } from '@vendange/core/pour'
 
-export const kindWords: Readonly<Record<MoveKind, string>> = {
-  level: 'Level layer',
-  sloped: 'Sloped layer',
-  powder: 'Powder line',
-  drop: 'Drop pour',
-  ribbon: 'Ribbon pour',
-  stack: 'Colours stacked in the pot',
-  dividers: 'Divider cells',
-  column: 'Column pour',
-  hanger: 'Hanger pull',
-  skewer: 'Skewer',
-  spoon: 'Spoon and fold',
-  cubes: 'Cubes of old soap',
-  embed: 'Embed',
-  pipe: 'Piped top',
-  drizzle: 'Drizzle',
-  texture: 'Textured top',
-  spray: 'Alcohol spray',
-}
 export const figureWords: Readonly<Record<MoveFigure, string>> = {
   angleDeg: 'Rises right, °',
   xMm: 'From the left',

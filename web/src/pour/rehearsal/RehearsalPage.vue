@@ -16,7 +16,8 @@ import {
   sectionOf,
 } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
-import { kindWords, techniqueWords, traceWords } from '../inside/moveWords'
+import { moveKindWords as kindWords } from '@vendange/words'
+import { techniqueWords, traceWords } from '../inside/moveWords'
 import { useBatter, useTimedPours, useWorking } from '../inside/useWorking'
 import { useUnits } from '@/parts/format'
 

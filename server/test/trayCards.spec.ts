@@ -1,0 +1,65 @@
+import { endpoints } from '@vendange/contract'
+import type { LoafSummary } from '@vendange/contract'
+import { addDays, formatDay } from '@vendange/core/calendar'
+import { expect } from 'chai'
+import { rackCardsPdf, trayCardsPdf } from '../src/loaves/trayCards'
+import { textOfPdf } from './pdfText'
+import { pourUpTo } from './pouring'
+import type { TestWorkshop } from './workshopAtTest'
+import { firstDay, furnish, openTestWorkshop } from './workshopAtTest'
+
+describe('the cards of trays and racks', () => {
+  let workshop: TestWorkshop
+  beforeEach(async () => (workshop = await openTestWorkshop()))
+  afterEach(() => workshop.close())
+
+  async function loafOf(): Promise<LoafSummary> {
+    const { api } = workshop
+    const { soap } = await furnish(workshop)
+    const batch = await api(endpoints.batches.create, { body: { designId: soap.id, pourDay: firstDay } })
+    await pourUpTo(workshop, batch.id, null)
+    await api(endpoints.batches.finish, { params: { id: batch.id } })
+    const [loaf] = (await api(endpoints.season)).loaves
+    if (!loaf) throw new Error('Expected a loaf')
+    let { version } = loaf
+    for (const event of [
+      { type: 'unmoulded' as const },
+      { type: 'cut' as const, bars: 10, ends: 2, firstBarG: 119, bevelled: false },
+    ]) {
+      const body = { ...event, day: firstDay, version } as never
+      version = (await api(endpoints.loaves.record, { params: { id: loaf.id }, body })).loaf.version
+    }
+    return (await api(endpoints.season)).loaves[0]!
+  }
+
+  it('say on each tray what it is, how many bars of it lie there, and until when', async () => {
+    const loaf = await loafOf()
+    const { workshop: details } = await workshop.api(endpoints.season)
+    // Ten bars on trays of four: 4, 4 and 2.
+    const pages = await textOfPdf(await trayCardsPdf(loaf, { ...details, barsPerTray: 4 }, firstDay))
+    const text = pages.join(' ').replace(/\s+/g, ' ')
+    expect(text.split(loaf.lotCode).length - 1).to.equal(3)
+    for (const [at, bars] of [4, 4, 2].entries()) expect(text).to.contain(`Tray ${at + 1} of 3: ${bars} bars`)
+    const cured = formatDay(addDays(firstDay, loaf.cureDays), firstDay)
+    expect(text).to.contain(`Cut on ${formatDay(firstDay, firstDay)}`)
+    expect(text).to.contain(`Cured on ${cured}, day ${loaf.cureDays}`)
+  })
+
+  it('name every rack with its room, on the paper of the workshop', async () => {
+    const { workshop: details } = await workshop.api(endpoints.season)
+    const racks = [
+      { name: 'North rack', trays: 14 },
+      { name: 'Door rack', trays: 1 },
+    ]
+    for (const [lengthUnit, paper] of [
+      ['mm', /MediaBox \[0 0 595/],
+      ['in', /MediaBox \[0 0 612 792/],
+    ] as const) {
+      const bytes = await rackCardsPdf({ ...details, racks, lengthUnit })
+      const text = (await textOfPdf(new Uint8Array(bytes))).join(' ').replace(/\s+/g, ' ')
+      expect(text).to.contain('North rack').and.to.contain('Room for 14 trays')
+      expect(text).to.match(/Door rack Room for 1 tray\b/)
+      expect(bytes.toString('latin1')).to.match(paper)
+    }
+  })
+})

@@ -1,0 +1,22 @@
+<script setup lang="ts">
+/** The section of the mould as it should stand after a move. */
+defineProps<{ picture: string | undefined; number: number; width: number }>()
+</script>
+
+<template>
+  <img
+    v-if="picture"
+    :src="picture"
+    :width="width"
+    :alt="`The section as it should stand after move ${number}`"
+    data-test="move-picture"
+  />
+</template>
+
+<style scoped>
+img {
+  flex: none;
+  border: 2px solid rgb(var(--v-theme-quiet));
+  border-top: none;
+}
+</style>
