@@ -27,7 +27,14 @@ import {
   storesImportSchema,
 } from './schemas/stores'
 import { wishRequestSchema } from './schemas/wish'
-import { allotmentSchema, commandSchema, loafEventSchema, salesSchema, stepSchema } from './schemas/work'
+import {
+  allotmentSchema,
+  commandSchema,
+  loafEventSchema,
+  salesSchema,
+  stepSchema,
+  timingSetAsideSchema,
+} from './schemas/work'
 import { makerSchema, savedMakerSchema, savedWorkshopSchema, workshopSchema } from './schemas/workshop'
 
 /** What an endpoint takes and gives, as schemas. */
@@ -92,6 +99,7 @@ takes(endpoints.batches.pin, batchPinSchema)
 takes(endpoints.batches.remove, versionOnly)
 takes(endpoints.batches.restore, versionOnly)
 takes(endpoints.batches.record, stepSchema)
+takes(endpoints.batches.setTimingAside, timingSetAsideSchema)
 takes(endpoints.instruments.command, commandSchema)
 takes(endpoints.loaves.record, loafEventSchema)
 takes(endpoints.release.allot, allotmentSchema)

@@ -164,6 +164,8 @@ export interface TimedPourView extends PourTiming {
   readonly designId: string
   readonly name: string
   readonly day: Day
+  /** Why it is not learned from; null: it is. */
+  readonly setAside: string | null
 }
 
 /** One batch with all that the bench needs. */

@@ -1,6 +1,6 @@
 import { blankDesign, endpoints } from '@vendange/contract'
 import type { NewDesign } from '@vendange/contract'
-import { clockKeys } from '@vendange/core/batch'
+import { clockKeys, pourSession, wasUnweighed } from '@vendange/core/batch'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
@@ -49,6 +49,36 @@ describe('the clock of a pour', () => {
       (key) => done.records.findLast(({ stepKey }) => stepKey === key)?.actual ?? 0,
     )
     expect(timed?.batter.temperatureC).to.be.closeTo((taken[0]! + taken[1]!) / 2, 1e-9)
+  })
+
+  it('is set aside with the reason, and comes back', async () => {
+    const { api } = workshop
+    const id = await pourOnTheCalendar()
+    await pourUpTo(workshop, id, 'emulsion')
+    await tap(id, clockKeys.emulsion, 29_000_000)
+    await tap(id, clockKeys.tooThick, 2)
+    const set = (reason: string | null) => api(endpoints.batches.setTimingAside, { params: { id }, body: { reason } })
+    const reasons = async () => (await timings()).map(({ setAside }) => setAside)
+    expect(await reasons()).to.deep.equal([null])
+    expect((await problemOf(set('  '))).status).to.equal(400)
+    await set('A test of the clock')
+    expect(await reasons()).to.deep.equal(['A test of the clock'])
+    await set(null)
+    expect(await reasons()).to.deep.equal([null])
+  })
+
+  it('has a step done by eye recorded as such, and what was planned taken from the stores', async () => {
+    const { api } = workshop
+    const id = await pourOnTheCalendar()
+    await pourUpTo(workshop, id, 'pot:0')
+    const byEye = (stepKey: string) =>
+      api(endpoints.batches.record, { params: { id }, body: { stepKey, actual: null, isUnweighed: true } })
+    const { plan, records } = await byEye('pot:0')
+    expect(records.at(-1)).to.deep.include({ stepKey: 'pot:0', actual: null })
+    const step = pourSession(plan, records).steps.find(({ key }) => key === 'pot:0')
+    expect(step && wasUnweighed(step)).to.equal(true)
+    const refusal = await problemOf(byEye('naoh'))
+    expect(refusal.detail).to.contain('always weighed')
   })
 
   it('refuses taps that cannot be, in words', async () => {

@@ -1,7 +1,7 @@
 import { create, get, post, put, remove, taking } from '../endpoint'
 import type { OfVersion } from '../endpoint'
 import type { BatchMove, BatchPin, NewBatch } from '../schemas/plan'
-import type { InstrumentCommand, NewStep } from '../schemas/work'
+import type { InstrumentCommand, NewStep, TimingSetAside } from '../schemas/work'
 import type { BatchSummary, BatchView, TimedPourView } from '../views'
 
 /** Pours: on the calendar and at the bench, with its instruments. */
@@ -18,6 +18,12 @@ export const pourEndpoints = {
     timings: get<readonly TimedPourView[]>()(
       '/api/pour-timings',
       'Every pour whose clock was started: what it was made of and how fast it thickened',
+    ),
+    setTimingAside: taking<TimingSetAside>()(
+      post<readonly TimedPourView[]>()(
+        '/api/batches/:id/timing',
+        'Say why a timed pour is not learned from, or that it is again',
+      ),
     ),
     finish: post<BatchView>()('/api/batches/:id/finish', 'Finish the pour: its loaves get their lot codes'),
   },

@@ -47,6 +47,14 @@ export const stepSchema = object({
   .noUnknown()
   .required()
 
+/** Why a timed pour is not learned from: a test, a slip; null: it is again. */
+export const timingSetAsideSchema = object({
+  reason: string().trim().min(1, said('set_aside_why')).max(200).nullable().defined(),
+})
+  .noUnknown()
+  .required()
+export type TimingSetAside = InferType<typeof timingSetAsideSchema>
+
 const cutBarsRange = { min: 0, max: barsRange.max } as const
 const endsRange = { min: 0, max: 100 } as const
 /** One bar as weighed, g. */

@@ -2,6 +2,7 @@ import { endpoints } from '@vendange/contract'
 import type { BatchView, SavedDesign, SavedMould } from '@vendange/contract'
 import { sectionOf, sectionsAfterMoves, svgOfSection, tintOf } from '@vendange/core/pour'
 import type { Router } from 'express'
+import { setImmediate } from 'node:timers/promises'
 import type { Reader } from '../db/database'
 import { designs, moulds } from '../db/schema'
 import { findRow } from '../db/versionedRepository'
@@ -11,7 +12,7 @@ import { serve } from '../parts/serve'
 import type { BenchService } from './benchService'
 import type { PourPlanning } from './pourPlanning'
 import { runSheetPdf } from './runSheetPdf'
-import { readTimings } from './timings'
+import { readTimings, setTimingAside } from './timings'
 
 interface Services {
   readonly planning: PourPlanning
@@ -23,9 +24,13 @@ async function movePictures(reader: Reader, { plan, batch }: BatchView): Promise
   if ((plan.moves ?? []).length === 0) return []
   const mould = await findRow<SavedMould>(reader, moulds, batch.mouldId, 'mould')
   const design = await findRow<SavedDesign>(reader, designs, batch.designId, 'design')
-  return sectionsAfterMoves(plan, sectionOf(mould), tintOf(design)).map((after, index) =>
-    svgOfSection(after, `After move ${index + 1}`),
-  )
+  const pictures: string[] = []
+  for (const after of sectionsAfterMoves(plan, sectionOf(mould), tintOf(design))) {
+    pictures.push(svgOfSection(after, `After move ${pictures.length + 1}`))
+    // One picture takes some ms: others are answered in between.
+    await setImmediate()
+  }
+  return pictures
 }
 
 export function batchRoutes(router: Router, { planning, bench }: Services, context: Context): void {
@@ -44,5 +49,9 @@ export function batchRoutes(router: Router, { planning, bench }: Services, conte
   })
   serve(router, batches.record, ({ params, body, makerId }) => bench.record(params.id, body, makerId()))
   serve(router, batches.timings, () => readTimings(context.database.read))
+  serve(router, batches.setTimingAside, async ({ params, body }) => {
+    await setTimingAside(context.database, params.id, body.reason)
+    return readTimings(context.database.read)
+  })
   serve(router, batches.finish, ({ params, makerId }) => bench.finish(params.id, makerId()))
 }

@@ -48,8 +48,8 @@ function wordsIn(reading: Reading) {
 const box = () =>
   ({ canvas: [{ type: 'rect', x: 0, y: 1, w: 9, h: 9, lineWidth: 0.8, lineColor: quiet }] }) satisfies Content
 
-/** How wide the picture of a section is, points. */
-const pictureWidth = 46
+/** Room for the picture of a section, points. */
+const [pictureWidth, pictureHeight] = [46, 48]
 
 /** A step with the section as it should stand after it, where it is a move. */
 const withPicture = (svg: string | undefined, step: Content): TableCell =>
@@ -57,8 +57,8 @@ const withPicture = (svg: string | undefined, step: Content): TableCell =>
     ? (step as TableCell)
     : {
         columns: [
-          { svg, width: pictureWidth },
-          { width: '*', margin: [8, 0, 0, 0], stack: [step] },
+          { width: pictureWidth + 8, stack: [{ svg, fit: [pictureWidth, pictureHeight] }] },
+          { width: '*', stack: [step] },
         ],
       }
 

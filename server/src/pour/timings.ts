@@ -2,8 +2,8 @@ import type { RecordedStep, TimedPourView } from '@vendange/contract'
 import { clockKeys } from '@vendange/core/batch'
 import { timingOf } from '@vendange/core/pour'
 import { and, desc, eq, inArray } from 'drizzle-orm'
-import { planOfBatch } from '../db/batchRow'
-import type { Reader } from '../db/database'
+import { planOfBatch, readBatch } from '../db/batchRow'
+import type { Database, Reader } from '../db/database'
 import { readTimedRecords } from '../db/loafRow'
 import { batches, benchRecords } from '../db/schema'
 
@@ -30,8 +30,25 @@ export async function readTimings(reader: Reader): Promise<readonly TimedPourVie
     rows.map(async (row): Promise<TimedPourView | undefined> => {
       const plan = await planOfBatch(reader, row)
       const timing = timingOf(plan, byBatch.get(row.id) ?? [])
-      return timing && { ...timing, batchId: row.id, designId: row.designId, name: plan.designName, day: row.pourDay }
+      return (
+        timing && {
+          ...timing,
+          batchId: row.id,
+          designId: row.designId,
+          name: plan.designName,
+          day: row.pourDay,
+          setAside: row.timingSetAside,
+        }
+      )
     }),
   )
   return views.filter((one) => one !== undefined)
+}
+
+/** Says why a timed pour is not learned from, or with null that it is again. @throws 404 if there is no such pour */
+export async function setTimingAside(database: Database, id: string, reason: string | null): Promise<void> {
+  await database.write(async (transaction) => {
+    await readBatch(transaction, id)
+    await transaction.update(batches).set({ timingSetAside: reason }).where(eq(batches.id, id))
+  })
 }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { api, photoAddress, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
+import { runChange } from '@/parts/runChange'
+import { useUndo } from '@/parts/undoStore'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -40,12 +42,30 @@ interface Pour extends ScentPour {
 interface Story {
   readonly name: string
   readonly pours: readonly Pour[]
+  /** Those that nothing is learned from. */
+  readonly setAside: readonly Pour[]
   readonly designs: readonly SavedDesign[]
   readonly photoIds: readonly string[]
   readonly words: string
   readonly driftWords: string
   readonly faultWords: string
 }
+
+const asideId = ref<string>()
+const reason = ref('')
+async function change(id: string, why: string | null): Promise<void> {
+  const known = await runChange(() => api(endpoints.batches.setTimingAside, { params: { id }, body: { reason: why } }))
+  if (known) timings.value = known
+}
+async function setAside(why: string): Promise<void> {
+  const id = asideId.value
+  if (id === undefined || why.trim() === '') return
+  await change(id, why.trim())
+  asideId.value = undefined
+  reason.value = ''
+  useUndo().did('The timed pour is set aside', () => change(id, null))
+}
+const countAgain = (id: string): Promise<void> => change(id, null)
 
 const drifts = useDrifts(() => loaves.value)
 /** How the colours of these loaves moved, by their photographs. */
@@ -81,18 +101,20 @@ const stories = computed<readonly Story[]>(() => {
   const names = [...new Set(season.designs.flatMap(namesOf))].sort((a, b) => a.localeCompare(b))
   return names.map((name) => {
     const designs = season.designs.filter((design) => namesOf(design).includes(name))
-    const pours = timings.value.flatMap((timing): readonly Pour[] => {
+    const all = timings.value.flatMap((timing): readonly Pour[] => {
       const story = timing.batter.scents.some((scent) => scent.name === name)
         ? scentPourOf(timing, season.ownFactors)
         : undefined
       return story ? [{ ...story, timing }] : []
     })
+    const pours = all.filter(({ timing }) => timing.setAside === null)
     const theirs = loaves.value.filter(({ designId }) => designs.some(({ id }) => id === designId))
     const photoIds = theirs.flatMap(({ state }) => state.photos.map(({ photoId }) => photoId))
     return {
       name,
       designs,
       pours,
+      setAside: all.filter(({ timing }) => timing.setAside !== null),
       photoIds,
       words: wordsFor(name, pours),
       driftWords: driftOf(theirs),
@@ -130,6 +152,7 @@ const sentence = computed(() => {
           <th class="number">Too thick after</th>
           <th class="number">Without scent ×</th>
           <th>It</th>
+          <th><span class="d-sr-only">To do</span></th>
         </tr>
       </thead>
       <tbody>
@@ -143,9 +166,38 @@ const sentence = computed(() => {
           <td class="number">{{ pour.workingMin.toFixed(0) }} min</td>
           <td class="number">{{ pour.times.toFixed(2) }}</td>
           <td>{{ behaviourWords[pour.behaviour] }}{{ pour.fellBack ? ', fell back' : '' }}</td>
+          <td class="number">
+            <v-btn size="small" variant="text" data-test="set-aside" @click="asideId = pour.timing.batchId"
+              >Set aside</v-btn
+            >
+          </td>
         </tr>
       </tbody>
     </table>
+    <form
+      v-if="story.pours.some(({ timing }) => timing.batchId === asideId)"
+      class="row"
+      @submit.prevent="setAside(reason)"
+    >
+      <v-text-field
+        v-model="reason"
+        label="Why nothing is to be learned from it"
+        hint="A test, a slip of the hand …"
+        maxlength="200"
+        autofocus
+        data-test="aside-reason"
+      />
+      <v-btn type="submit" color="primary" variant="flat" :disabled="reason.trim() === ''" data-test="aside-confirm"
+        >Set it aside</v-btn
+      >
+      <v-btn variant="text" @click="asideId = undefined">Leave it</v-btn>
+    </form>
+    <p v-for="pour in story.setAside" :key="pour.timing.batchId" class="quiet" data-test="aside">
+      {{ pour.timing.name }}, {{ formatDay(pour.timing.day, season.today) }}, is set aside: {{ pour.timing.setAside }}
+      <v-btn size="small" variant="text" data-test="count-again" @click="countAgain(pour.timing.batchId)"
+        >Count it again</v-btn
+      >
+    </p>
     <div class="row soaps">
       <RouterLink
         v-for="design in story.designs"

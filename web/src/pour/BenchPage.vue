@@ -186,7 +186,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
               v-if="moveIndex !== undefined"
               :picture="movePictures[moveIndex]"
               :number="moveIndex + 1"
-              :width="260"
+              :most-px="320"
             />
           </div>
           <p v-if="step.caution" class="caution">{{ cautionWords[step.caution] }}</p>

@@ -1,13 +1,18 @@
 <script setup lang="ts">
 /** The section of the mould as it should stand after a move. */
-defineProps<{ picture: string | undefined; number: number; width: number }>()
+defineProps<{
+  picture: string | undefined
+  number: number
+  /** Most of its width and height, px. */
+  mostPx: number
+}>()
 </script>
 
 <template>
   <img
     v-if="picture"
     :src="picture"
-    :width="width"
+    :style="{ maxWidth: `${mostPx}px`, maxHeight: `${mostPx}px` }"
     :alt="`The section as it should stand after move ${number}`"
     data-test="move-picture"
   />

@@ -92,7 +92,7 @@ const print = (): void => window.print()
                   v-if="moveOfStep(step.key) !== undefined"
                   :picture="movePictures[moveOfStep(step.key) ?? 0]"
                   :number="(moveOfStep(step.key) ?? 0) + 1"
-                  :width="64"
+                  :most-px="72"
                 />
                 <span>
                   {{ say(step.title) }}<br /><small v-if="step.detail" class="quiet">{{ say(step.detail) }}</small>

@@ -58,4 +58,5 @@ export const formWords = {
   recipe_file_torn: 'The file is torn: it is no whole JSON.',
   no_recipe_file: 'This is no recipe file: “format” must be “{format}”.',
   recipe_file_version: 'The file is of version {version}; this reads version {reads}.',
+  set_aside_why: 'Say why it is set aside: a test, a slip …',
 } as const

@@ -19,6 +19,8 @@ export const batches = sqliteTable('batches', {
   label: text().notNull().default(''),
   /** What differs from the design; null: nothing. */
   own: text({ mode: 'json' }).$type<PourPart>(),
+  /** Why its clock is not learned from: a test, a slip; null: it is. */
+  timingSetAside: text('timing_set_aside'),
   status: text().$type<BatchStatus>().notNull(),
   frozen: frozenBatch(),
 })

@@ -22,7 +22,8 @@ import { computed, shallowRef } from 'vue'
 export function useTimedPours() {
   const timings = shallowRef<readonly TimedPourView[]>([])
   void api(endpoints.batches.timings)
-    .then((read) => (timings.value = read))
+    // What was a test or a slip teaches nothing.
+    .then((read) => (timings.value = read.filter(({ setAside }) => setAside === null)))
     .catch(() => undefined)
   return timings
 }

@@ -1,0 +1,1 @@
+ALTER TABLE `batches` ADD `timing_set_aside` text;
