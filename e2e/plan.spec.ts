@@ -115,15 +115,15 @@ test('a quote goes on paper for its client, and stays on record', async ({ page 
   const asked = (await season()).orders.find(({ collectionId }) => collectionId === null)
   await page.goto(`${workshop.url}/orders/${asked?.id}`)
   await expect(page.getByTestId('make-quote')).toBeEnabled()
-  const opened = page.context().waitForEvent('page')
   await page.getByTestId('make-quote').click()
-  expect((await opened).url()).toContain('quote.pdf')
   await expect(page.getByTestId('quoted')).toContainText('On paper since Mon 8 Mar')
   await expect(page.getByTestId('quoted')).toContainText('valid until Mon 22 Mar')
   const order = (await season()).orders.find(({ id }) => id === asked?.id)
   expect(order?.state).toBe('quoted')
   const sum = (order?.quoted?.lines ?? []).reduce((cents, line) => cents + line.cents, 0)
   expect(sum).toBe(order?.quoted?.priceCents)
+  const paper = await page.request.get(workshop.url + (await page.getByTestId('open-quote').getAttribute('href')))
+  expect(paper.headers()['content-type']).toBe('application/pdf')
 })
 
 test('the colours of a client’s picture are taken over; a file that is no picture is refused', async ({ page }) => {

@@ -9,6 +9,7 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { addressOf, barMassRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress, hasLevelledOff, inOrder, lossSoFar } from '@vendange/core/cure'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import BarOnScale from './BarOnScale.vue'
 import CurePhotos from './CurePhotos.vue'
@@ -49,15 +50,20 @@ const sentence = computed(() => {
     : `${loaf.value.name} is on day ${dayNumber} of ${ofDays}; cured on ${formatDay(readyDay, season.today)}.`
 })
 
+const kept = useKeptFields(`cure:${props.id}`, { isSure, barG, day, place })
 async function weigh(): Promise<void> {
   if (!loaf.value || barG.value === null) return
-  if (await record(loaf.value, { type: 'weighed', day: day.value, barG: barG.value, isSure: isSure.value }))
+  if (await record(loaf.value, { type: 'weighed', day: day.value, barG: barG.value, isSure: isSure.value })) {
     barG.value = null
+    kept.sent()
+  }
   isSure.value = false
 }
 async function move(): Promise<void> {
-  if (loaf.value && (await record(loaf.value, { type: 'moved', day: season.today, place: place.value })))
+  if (loaf.value && (await record(loaf.value, { type: 'moved', day: season.today, place: place.value }))) {
     place.value = ''
+    kept.sent()
+  }
 }
 </script>
 

@@ -10,6 +10,7 @@ import type { LoafSummary } from '@vendange/contract'
 import { barMassRange, barsRange } from '@vendange/contract'
 import { cutOutcome, heaviestBarG } from '@vendange/core/cutting'
 import { formatDay, relativeDay } from '@vendange/core/calendar'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 
 const props = defineProps<{ loaf: LoafSummary }>()
@@ -25,6 +26,7 @@ const firstBarG = ref<number | null>(null)
 const isBevelled = ref(false)
 const photo = ref<File>()
 const unread = ref<Record<string, string | undefined>>({})
+const kept = useKeptFields(`cut:${props.loaf.id}`, { bars, ends, guests, samples, firstBarG, isBevelled })
 const countRange = { min: 0, max: barsRange.max }
 const soap = computed(() => season.design(props.loaf.designId))
 const outcome = computed(() => cutOutcome(bars.value, props.loaf.barsPlanned))
@@ -44,12 +46,12 @@ async function cut(): Promise<void> {
   if (firstBarG.value === null) return
   let photoId: string | undefined
   if (photo.value) {
-    const kept = await keepPhoto(photo.value)
-    if ('failure' in kept) {
-      trouble.value = kept.failure
+    const photographed = await keepPhoto(photo.value)
+    if ('failure' in photographed) {
+      trouble.value = photographed.failure
       return
     }
-    photoId = kept.photoId
+    photoId = photographed.photoId
   }
   const view = await record(props.loaf, {
     type: 'cut',
@@ -60,6 +62,7 @@ async function cut(): Promise<void> {
     bevelled: isBevelled.value,
     others: others.value,
   })
+  if (view) kept.sent()
   if (view && photoId !== undefined) await record(view.loaf, { type: 'photographed', day: season.today, photoId })
 }
 </script>

@@ -13,7 +13,9 @@ import { isRefused } from '@vendange/core/findings'
 import { shapeOf } from '@vendange/core/mould'
 import type { Recipe } from '@vendange/core/recipe'
 import { fatOf, massRange } from '@vendange/core/recipe'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 
 /** What the recipe weighs, scaled to moulds, bars, a label, a mass of batter or the fat that is left. */
 const props = defineProps<{ recipe: Recipe }>()
@@ -34,6 +36,8 @@ const labelMassG = ref(100)
 const batterG = ref(2000)
 const fatKey = ref(props.recipe.fats[0]?.fatKey ?? '')
 const fatLeftG = ref(500)
+const route = useRoute()
+useKeptFields(`scale:${route.path}`, { chosen, by, bars, labelMassG, batterG, fatKey, fatLeftG })
 const fats = computed(() =>
   props.recipe.fats.map((line) => ({ value: line.fatKey, title: fatOf(props.recipe, line.fatKey)?.name ?? '' })),
 )

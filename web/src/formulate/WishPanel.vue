@@ -12,7 +12,9 @@ import { contentWords } from '@vendange/words'
 import { fatDifferences } from '@vendange/core/recipe'
 import type { Wish, WishAnswer } from '@vendange/core/wishes'
 import { wishSentence } from '@vendange/core/wishes'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
+import { useRoute } from 'vue-router'
 
 /** Wishes for a recipe, and the one nearest to it that fulfils them. */
 const fats = defineModel<NewRecipe['fats']>({ required: true })
@@ -53,6 +55,8 @@ const everyFat = computed(() => season.fats.map(({ key, name }) => ({ value: key
 
 const lines = ref<WishLine[]>([])
 const mayAddFats = ref(true)
+const route = useRoute()
+useKeptFields(`wishes:${route.path}`, { lines, mayAddFats })
 const answer = shallowRef<WishAnswer>()
 const asked = shallowRef<readonly Wish[]>([])
 const trouble = ref<string>()

@@ -12,6 +12,7 @@ import { endpoints } from '@vendange/contract'
 import { pourSession } from '@vendange/core/batch'
 import { formatDay, formatInstant } from '@vendange/core/calendar'
 import { barsCameOut, costPerBar, usesOfPlan } from '@vendange/core/stores'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 import { eventWords } from './eventWords'
 
@@ -51,6 +52,7 @@ const sentence = computed(() => {
 
 const note = ref('')
 const subject = ref('')
+const kept = useKeptFields(`note:${props.id}`, { note, subject })
 async function write(): Promise<void> {
   if (!view.value) return
   const event = isReleased.value
@@ -61,6 +63,7 @@ async function write(): Promise<void> {
     view.value = after
     note.value = ''
     subject.value = ''
+    kept.sent()
   } else await load()
 }
 /** The lots that a step was taken from. */

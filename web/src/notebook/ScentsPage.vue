@@ -12,6 +12,7 @@ import { formatDay } from '@vendange/core/calendar'
 import type { ScentPour } from '@vendange/core/pour'
 import { brownShare, scentPourOf, tintOf, usualBehaviour } from '@vendange/core/pour'
 import { salesSentences } from '@vendange/core/plan'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 import { useDrifts } from './useDrifts'
 import { faultsOfLoaves } from '@vendange/words'
@@ -53,6 +54,7 @@ interface Story {
 
 const asideId = ref<string>()
 const reason = ref('')
+const kept = useKeptFields('timing-set-aside', { asideId, reason })
 async function change(id: string, why: string | null): Promise<void> {
   const known = await runChange(() => api(endpoints.batches.setTimingAside, { params: { id }, body: { reason: why } }))
   if (known) timings.value = known
@@ -63,6 +65,7 @@ async function setAside(why: string): Promise<void> {
   await change(id, why.trim())
   asideId.value = undefined
   reason.value = ''
+  kept.sent()
   useUndo().did('The timed pour is set aside', () => change(id, null))
 }
 const countAgain = (id: string): Promise<void> => change(id, null)

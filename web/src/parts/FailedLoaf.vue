@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { LoafSummary } from '@vendange/contract'
+import { useKeptFields } from './useKeptFields'
 import { ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { useLoafEvents } from './recordLoafEvent'
@@ -21,9 +22,11 @@ watchEffect(() => {
   if (!props.loaves.some(({ id }) => id === loafId.value)) loafId.value = props.loaves[0]?.id ?? ''
 })
 
+const kept = useKeptFields(`failed:${props.loaves.map(({ id }) => id).join()}`, { isOpen, reason })
 async function fail(): Promise<void> {
   const loaf = props.loaves.find(({ id }) => id === loafId.value)
   if (!loaf || !(await record(loaf, { type: 'failed', day: season.today, reason: reason.value }))) return
+  kept.sent()
   await router.push('/plan?mend')
 }
 </script>

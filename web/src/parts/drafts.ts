@@ -2,6 +2,8 @@
 export interface Draft {
   readonly version: number
   readonly values: unknown
+  /** What could not be read, by field. */
+  readonly texts?: Readonly<Record<string, string>>
 }
 
 const keyOf = (id: string): string => `vendange-draft:${id}`

@@ -1,7 +1,8 @@
 import { plainCopy } from './plainCopy'
 import { faultsOf, ValidationError } from '@vendange/contract'
-import type { InjectionKey, Ref } from 'vue'
-import { computed, onBeforeUnmount, provide, reactive, ref, toRaw, watch } from 'vue'
+import type { Ref } from 'vue'
+import { computed, onBeforeUnmount, provide, ref, toRaw, watch } from 'vue'
+import { onBeforeRouteLeave, onBeforeRouteUpdate } from 'vue-router'
 import { problemOf } from './api'
 import { draftOf, forgetDraft, keepDraft } from './drafts'
 import type { ErrorOf } from './errorOf'
@@ -9,9 +10,7 @@ import { errorOfKey } from './errorOf'
 import { useUnits } from './format'
 import { useSeason } from './seasonStore'
 import { useUndo } from './undoStore'
-
-/** Fields whose text cannot be read report here, so that the form does not save around them. */
-export const unreadFieldsKey: InjectionKey<Map<symbol, string>> = Symbol('unread fields')
+import { provideUnreadTexts } from './unreadTexts'
 
 type Versioned = { readonly version: number }
 
@@ -32,6 +31,8 @@ export type SaveStatus = 'saved' | 'editing' | 'saving' | 'invalid' | 'conflict'
 
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b)
 const savingDelayMs = 500
+/** A server that does not answer keeps nobody on a page. */
+const mostWaitMs = 2500
 
 /**
  * A form that saves as you go: validated by the contract, sent under the version it was read with, undone with undo.
@@ -45,8 +46,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   const errors = ref<Readonly<Record<string, string>>>({})
   const status = ref<SaveStatus>('saved')
   const theirs = ref<(T & Versioned) | undefined>() as Ref<(T & Versioned) | undefined>
-  const unread = reactive(new Map<symbol, string>())
-  provide(unreadFieldsKey, unread)
+  const unread = provideUnreadTexts()
 
   let base: T | undefined
   let version = 0
@@ -79,8 +79,12 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   /** What was typed before and could not be saved stands in the form again. */
   function takeDraftUp(saved: T & Versioned, id: string): void {
     const draft = draftOf(id)
-    if (!draft || same(draft.values, base)) return forgetDraft(id)
+    const texts = draft?.texts ?? {}
+    if (!draft || (same(draft.values, base) && Object.keys(texts).length === 0)) return forgetDraft(id)
     values.value = plainCopy(draft.values) as T
+    // Fields that could not be read hold the form back again as they come in.
+    unread.restore(texts)
+    undo.tell(`What you had typed into ${options.label()} stands there again.`)
     if (draft.version !== saved.version) {
       // It stays a draft over the older version, so that leaving the page again takes the question nowhere.
       version = draft.version
@@ -94,7 +98,9 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
 
   /** Keeps what is typed and not saved, so that leaving the page loses nothing. @returns whether it is kept */
   function keepTyped(): boolean {
-    return draftId !== undefined && !same(values.value, base) && keepDraft(draftId, { version, values: values.value })
+    const texts = unread.texts()
+    const isTyped = !same(values.value, base) || Object.keys(texts).length > 0
+    return draftId !== undefined && isTyped && keepDraft(draftId, { version, values: values.value, texts })
   }
 
   watch(
@@ -120,7 +126,7 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
     const sent = plainCopy(values.value) as T
     const before = base
     errors.value = await findErrors()
-    if (Object.keys(errors.value).length > 0 || unread.size > 0) return stayUnsaved('invalid')
+    if (Object.keys(errors.value).length > 0 || unread.all.size > 0) return stayUnsaved('invalid')
     if (same(sent, before)) {
       status.value = 'saved'
       if (draftId !== undefined) forgetDraft(draftId)
@@ -180,10 +186,10 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   }
 
   watch(
-    [values, unread],
+    [values, unread.all],
     () => {
       if (!values.value || status.value === 'conflict') return
-      if (same(values.value, base) && unread.size === 0) {
+      if (same(values.value, base) && unread.all.size === 0) {
         if (status.value === 'editing' || status.value === 'invalid') {
           errors.value = {}
           status.value = 'saved'
@@ -208,8 +214,18 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
     saveNow()
   }
 
+  /** Whoever leads away waits until what was typed is saved, or is known not to be. */
+  async function saveFirst(): Promise<void> {
+    if (status.value === 'editing') saveNow()
+    if (status.value === 'editing' || status.value === 'saving')
+      await Promise.race([running.catch(() => undefined), new Promise((resolve) => setTimeout(resolve, mostWaitMs))])
+  }
+  onBeforeRouteLeave(saveFirst)
+  onBeforeRouteUpdate(saveFirst)
+
   onBeforeUnmount(() => {
     isLeft = true
+    unread.close()
     if (status.value === 'editing') saveNow()
     else if (status.value === 'invalid' || status.value === 'conflict' || status.value === 'unreached')
       stayUnsaved(status.value)

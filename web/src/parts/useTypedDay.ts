@@ -25,7 +25,8 @@ const isWhole = (typed: string): boolean => isNearDay(typed.trim()) || /\b\d{4}$
 export function useTypedDay(model: Ref<Day | null>, options: TypedDayOptions) {
   const season = useSeason()
   const { reading, say } = useUnits()
-  const { problem, report } = useUnread(options.label)
+  const { problem, report: reportUnread, kept } = useUnread(options.label)
+  const report = (message: string | undefined): void => reportUnread(message, text.value)
   const written = computed(() => (model.value && isDay(model.value) ? formatDay(model.value, otherYear) : ''))
   const text = ref(written.value)
   let isTyping = false
@@ -60,6 +61,11 @@ export function useTypedDay(model: Ref<Day | null>, options: TypedDayOptions) {
     if (isTyping) take(text.value, true)
     isTyping = false
     if (problem.value === undefined) text.value = written.value
+  }
+
+  if (kept !== undefined) {
+    read(kept)
+    leave()
   }
 
   function choose(day: Day): void {

@@ -24,7 +24,7 @@ export function useTypedQuantity(
   tell: (problem: string | undefined) => void = () => undefined,
 ) {
   const { unitOf, asTyped, say } = useUnits()
-  const { problem, report: reportUnread } = useUnread(options.label)
+  const { problem, report: reportUnread, kept } = useUnread(options.label)
   const text = ref('')
   let isFocused = false
 
@@ -40,7 +40,7 @@ export function useTypedQuantity(
   )
 
   function report(message: string | undefined): void {
-    reportUnread(message)
+    reportUnread(message, text.value)
     tell(message)
   }
 
@@ -59,6 +59,8 @@ export function useTypedQuantity(
     report(parsed.ok ? undefined : say(parsed.problem))
     if (parsed.ok) model.value = parsed.value
   }
+
+  if (kept !== undefined) read(kept)
 
   function enter(): void {
     isFocused = true

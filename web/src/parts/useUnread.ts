@@ -1,18 +1,23 @@
 import { inject, onBeforeUnmount, ref } from 'vue'
-import { unreadFieldsKey } from './useSavedForm'
+import { unreadTextsKey } from './unreadTexts'
 
 /** What is wrong with a field's text. While it cannot be read, the form around it is held back from saving. */
 export function useUnread(label: string) {
-  const unread = inject(unreadFieldsKey, undefined)
+  const around = inject(unreadTextsKey, undefined)
   const key = Symbol(label)
   const problem = ref<string>()
+  const { field, kept } = around?.join(label) ?? { field: label, kept: undefined }
 
-  function report(message: string | undefined): void {
+  function report(message: string | undefined, text: string): void {
     problem.value = message
-    if (message === undefined) unread?.delete(key)
-    else unread?.set(key, message)
+    around?.set(key, message === undefined ? undefined : { field, problem: message, text })
   }
 
-  onBeforeUnmount(() => unread?.delete(key))
-  return { problem, report }
+  onBeforeUnmount(() => around?.leave(key, field))
+  return {
+    problem,
+    report,
+    /** What was typed here before, could not be read, and was kept. */
+    kept,
+  }
 }

@@ -4,6 +4,7 @@ import { runChange } from '@/parts/runChange'
 import { useSeason } from '@/parts/seasonStore'
 import { endpoints } from '@vendange/contract'
 import { isDay } from '@vendange/core/calendar'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
@@ -23,6 +24,7 @@ if (useRoute().query['mend'] !== undefined) plan('few')
 
 const lostDay = ref('')
 const isLosing = ref(false)
+const kept = useKeptFields('lost-day', { lostDay, isLosing })
 /** A day is lost: it has no hours from now on, and what stood on it is planned anew with the fewest changes. */
 async function loseDay(): Promise<void> {
   const { workshop } = season
@@ -32,6 +34,8 @@ async function loseDay(): Promise<void> {
   const saved = await runChange(() => api(endpoints.updateWorkshop, { body }))
   if (!saved) return
   isLosing.value = false
+  lostDay.value = ''
+  kept.sent()
   plan('few')
 }
 </script>

@@ -11,6 +11,7 @@ import { contentWords } from '@vendange/words'
 import type { ScentBehaviour } from '@vendange/core/recipe'
 import { evenShares, scentBehaviours, scentLimit, scentRateRange, withOneMore, withoutOne } from '@vendange/core/recipe'
 import { allergensOfText, allergenText } from '@vendange/core/release'
+import { useUnread } from '@/parts/useUnread'
 import { computed, ref } from 'vue'
 
 /** The scent of a soap: bought as it is, or blended by the maker of several, each with its supplier's limit. */
@@ -32,11 +33,12 @@ const parts = computed(() => scent.value?.parts ?? [])
 const limit = computed(() => (scent.value && parts.value.length > 0 ? scentLimit(scent.value) : null))
 
 const allergensTyped = ref<string>()
-const allergensProblem = ref<string>()
+const { problem: allergensProblem, report, kept } = useUnread('Allergens')
+if (kept !== undefined) readAllergens(kept)
 function readAllergens(text: string): void {
   allergensTyped.value = text
   const read = allergensOfText(text)
-  allergensProblem.value = read ? undefined : 'Write each with its share of the scent: “Linalool 12 %, Citral 0.5 %”.'
+  report(read ? undefined : 'Write each with its share of the scent: “Linalool 12 %, Citral 0.5 %”.', text)
   if (read) change({ allergens: read })
 }
 type Scent = NonNullable<NewDesign['scent']>

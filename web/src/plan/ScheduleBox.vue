@@ -14,7 +14,8 @@ import {
   slackDays,
   suggestPourDay,
 } from '@vendange/core/season'
-import { computed, ref, watch } from 'vue'
+import { useKeptFields } from '@/parts/useKeptFields'
+import { computed, ref } from 'vue'
 import { dayCount } from './verdictWords'
 
 const props = defineProps<{ design: SavedDesign }>()
@@ -37,12 +38,20 @@ const whyNone = computed(() =>
     : [],
 )
 
-const day = ref('')
-watch(
-  () => batch.value?.days.pourDay ?? suggestion.value?.pourDay,
-  (known) => (day.value = known ?? ''),
-  { immediate: true },
-)
+/** Chosen and not put on the calendar yet. */
+const chosenDay = ref<string | null>(null)
+const kept = useKeptFields(`pour-day:${props.design.id}`, { chosenDay })
+const day = computed({
+  get: () => chosenDay.value ?? batch.value?.days.pourDay ?? suggestion.value?.pourDay ?? '',
+  set: (chosen) => (chosenDay.value = chosen),
+})
+async function putOn(): Promise<void> {
+  const wanted = day.value
+  await pourOn(props.design.id, wanted, trial.value?.days.cutDay)
+  if (season.batchOf(props.design.id)?.days.pourDay !== wanted) return
+  chosenDay.value = null
+  kept.sent()
+}
 const trial = computed(() => {
   if (!seeking.value || neededDay.value === undefined || !isDay(day.value)) return undefined
   const { id } = seeking.value
@@ -110,7 +119,7 @@ const on = (text: string): string => formatDay(text, season.today)
           variant="flat"
           :disabled="!trial || isRefused(trial.findings) || day === batch?.days.pourDay"
           data-test="put-on"
-          @click="pourOn(design.id, day, trial?.days.cutDay)"
+          @click="putOn"
           >{{ batch ? 'Move it here' : 'Put it on the calendar' }}</v-btn
         >
         <v-btn v-if="suggestion?.pourDay && suggestion.pourDay !== day" @click="day = suggestion.pourDay"

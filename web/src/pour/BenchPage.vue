@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
+import { useKeptFields } from '@/parts/useKeptFields'
 import type { SessionStep } from '@vendange/core/batch'
 import { clockKeys, clockMoveKey, emulsionStepKey, moveOfStep, moveStepKey } from '@vendange/core/batch'
 import { roundTo } from '@vendange/core/units'
@@ -36,8 +37,12 @@ const lotId = ref<string>()
 const entry = ref<InstanceType<typeof BenchEntry>>()
 watch(
   () => state.value?.nextIndex,
-  (next) => {
-    if (next !== undefined) go(next - shown.value)
+  (next, before) => {
+    if (next === undefined) return
+    // What was typed before the page was left stands there again, where it is still its turn.
+    const isBack = before === undefined && typed.value !== '' && state.value?.steps[next]?.key === typedFor.value
+    if (isBack) shown.value = next
+    else go(next - shown.value)
   },
 )
 
@@ -61,6 +66,10 @@ const reading = useStepReading(
   weighing,
 )
 const { isConnected, typed } = reading
+/** The step that the typed figure is of: it is no other step's. */
+const typedFor = ref('')
+useKeptFields(`bench:${props.id}`, { typed, typedFor })
+watch(typed, (now) => (typedFor.value = now === '' ? '' : (step.value?.key ?? '')))
 
 const partWords = computed(() =>
   weighing.isSplit.value && step.value?.kind === 'weigh'

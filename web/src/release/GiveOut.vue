@@ -8,7 +8,8 @@ import { barsRange, endpoints } from '@vendange/contract'
 import type { SaleChannel } from '@vendange/core/loaf'
 import { freeBarsOf, saleChannels } from '@vendange/core/loaf'
 import { sellThrough } from '@vendange/core/release'
-import { computed, reactive, ref } from 'vue'
+import { useKeptFields } from '@/parts/useKeptFields'
+import { computed, reactive, ref, toRefs } from 'vue'
 
 /** Bars given out: to orders, subscribers, the web drop, stalls; the oldest ready first, never more than there are. */
 const season = useSeason()
@@ -30,6 +31,7 @@ const orders = computed(() =>
   season.orders.filter(({ isRemoved, collectionId }) => !isRemoved && collectionId !== null),
 )
 const form = reactive({ designId: '', bars: 1, channel: 'Web' as SaleChannel, who: '', orderId: null as string | null })
+const kept = useKeptFields('give-out', toRefs(form))
 const words = ref('')
 const trouble = ref<string>()
 async function allot(): Promise<void> {
@@ -42,6 +44,7 @@ async function allot(): Promise<void> {
     })
     // It is said once the page shows it, so that the next step starts from what is there.
     await season.load()
+    kept.sent()
     words.value = `Set aside: ${given.lots.map(({ lotCode, bars }) => `${bars} of lot ${lotCode}`).join(', ')}.`
   } catch (error) {
     trouble.value = problemOf(error).detail

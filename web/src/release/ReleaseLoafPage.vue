@@ -14,6 +14,7 @@ import type { LesserUse } from '@vendange/core/loaf'
 import { lesserUses, unreleasedBars } from '@vendange/core/loaf'
 import { labelOf, mayRelease, phRange, releaseChecks } from '@vendange/core/release'
 import { barMassStepG } from '@vendange/core/units'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 import LabelPanel from './LabelPanel.vue'
 import { releaseCheckWords } from '@vendange/words'
@@ -77,6 +78,17 @@ const mayGo = computed(
 const lesserBars = ref(1)
 const lesser = ref<LesserUse>('samples')
 const lesserReason = ref('')
+const kept = useKeptFields(`release:${props.id}`, {
+  ph,
+  lookIsSound,
+  labelIsComplete,
+  bars,
+  reason,
+  overrideReason,
+  lesserBars,
+  lesser,
+  lesserReason,
+})
 async function downgrade(): Promise<void> {
   const event = {
     type: 'downgraded',
@@ -85,7 +97,9 @@ async function downgrade(): Promise<void> {
     to: lesser.value,
     reason: lesserReason.value,
   } as const
-  if (loaf.value && (await record(loaf.value, event))) lesserReason.value = ''
+  if (!loaf.value || !(await record(loaf.value, event))) return
+  lesserReason.value = ''
+  kept.sent()
 }
 const maker = computed(() => season.makers.find(({ id }) => id === season.makerId)?.name)
 const dress = {
@@ -111,7 +125,7 @@ const sentence = computed(() => {
 
 async function release(): Promise<void> {
   if (!loaf.value || ph.value === null) return
-  await record(loaf.value, {
+  const released = await record(loaf.value, {
     type: 'released',
     day: season.today,
     bars: bars.value,
@@ -120,11 +134,13 @@ async function release(): Promise<void> {
     labelIsComplete: labelIsComplete.value,
     ...(isClear.value ? {} : { overrideReason: overrideReason.value }),
   })
+  if (released) kept.sent()
   await loadView()
 }
 async function hold(): Promise<void> {
-  if (loaf.value && (await record(loaf.value, { type: 'held', day: season.today, reason: reason.value })))
-    reason.value = ''
+  if (!loaf.value || !(await record(loaf.value, { type: 'held', day: season.today, reason: reason.value }))) return
+  reason.value = ''
+  kept.sent()
 }
 </script>
 

@@ -8,6 +8,7 @@ import type { NewSale, ShopOffer } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { barsToOffer } from '@vendange/core/loaf'
 import { parseSalesCsv } from '@vendange/core/release/csv'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 
 /** The web drop: into the shop, sold there, and the sales back; a table of sales from elsewhere too. */
@@ -43,6 +44,7 @@ const toOffer = computed(() => {
 })
 /** What the maker asks for a bar; what is in the field is only where to begin. */
 const priceCents = ref(900)
+useKeptFields('shop', { priceCents })
 const priceRange = { min: 0, max: 100_000 }
 const drop = () =>
   doing(async () => {

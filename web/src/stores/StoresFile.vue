@@ -11,6 +11,7 @@ import type { StoresChange, StoresRow } from '@vendange/core/stores'
 import { storesChanges } from '@vendange/core/stores'
 import type { StoresFile } from '@vendange/core/stores/csv'
 import { wrap } from 'comlink'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 import { useStores } from './storesStore'
 import { useAmounts } from './useAmounts'
@@ -23,6 +24,7 @@ const amount = useAmounts()
 const pasted = ref('')
 const read = ref<StoresFile>()
 const isReading = ref(false)
+useKeptFields('stores-file', { pasted })
 
 const effectWords: Readonly<Record<StoresChange['effect'], string>> = {
   new_ingredient: 'new ingredient',

@@ -10,7 +10,6 @@ import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { WorkshopDetails } from '@vendange/contract'
 import {
-  blankMaker,
   endpoints,
   hoursOfDayRange,
   prepAheadRange,
@@ -26,11 +25,12 @@ import { cureLossRange, potLossRange } from '@vendange/core/recipe'
 import { formatQuantity, scaleResolutionRange } from '@vendange/core/units'
 import { weekHoursTotal } from '@vendange/core/season'
 import { lyeRoundings } from '@vendange/core/recipe'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import ArchivePanel from './ArchivePanel.vue'
 import CutTools from './CutTools.vue'
 import DaysThatDiffer from './DaysThatDiffer.vue'
 import MakerHours from './MakerHours.vue'
+import NewMaker from './NewMaker.vue'
 import PricingSettings from './PricingSettings.vue'
 import QuotingSettings from './QuotingSettings.vue'
 import OwnClaims from './OwnClaims.vue'
@@ -49,16 +49,6 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   label: () => 'the workshop',
 })
 const week = computed(() => formatQuantity('hours', weekHoursTotal(season.limits.working)))
-
-const newMaker = ref('')
-async function addMaker(): Promise<void> {
-  const name = newMaker.value.trim()
-  if (name === '') return
-  const maker = await runChange(() => api(endpoints.makers.create, { body: { ...blankMaker, name } }))
-  if (!maker) return
-  newMaker.value = ''
-  if (season.makers.length === 1) season.chooseMaker(maker.id)
-}
 
 async function backUp(): Promise<void> {
   const kept = await runChange(() => api(endpoints.backups.create))
@@ -177,10 +167,7 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
         <section class="sheet stack">
           <h2>Makers and their hours</h2>
           <MakerHours v-for="maker in season.makers" :key="maker.id" :maker="maker" :weekdays="weekdays" />
-          <form class="row" @submit.prevent="addMaker">
-            <v-text-field v-model="newMaker" label="Name of a maker" maxlength="80" />
-            <v-btn type="submit" data-test="add-maker">Add</v-btn>
-          </form>
+          <NewMaker />
         </section>
         <section class="sheet stack">
           <h2>Hours of the workshop</h2>

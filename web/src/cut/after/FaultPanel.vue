@@ -5,6 +5,7 @@ import type { LoafSummary } from '@vendange/contract'
 import type { FaultKey } from '@vendange/core/cutting'
 import { faultKeys } from '@vendange/core/cutting'
 import { faultWords } from '@vendange/words'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 
 /** What the cut shows that was not meant, why, and what helps. */
@@ -15,16 +16,22 @@ const fault = ref<FaultKey | null>(null)
 const text = ref('')
 const choices = faultKeys.map((value) => ({ value, title: faultWords[value].name }))
 const open = computed(() => props.loaf.state.openFaults)
+const closing = ref<Record<string, string>>({})
+const kept = useKeptFields(`fault:${props.loaf.id}`, { fault, text, closing })
 async function find(): Promise<void> {
   if (!fault.value) return
   const event = { type: 'fault_found', day: season.today, fault: fault.value, text: text.value } as const
   if (!(await record(props.loaf, event))) return
   fault.value = null
   text.value = ''
+  kept.sent()
 }
-const closing = ref<Record<string, string>>({})
-const close = (key: FaultKey) =>
-  record(props.loaf, { type: 'fault_closed', day: season.today, fault: key, text: closing.value[key] ?? '' })
+async function close(key: FaultKey): Promise<void> {
+  const event = { type: 'fault_closed', day: season.today, fault: key, text: closing.value[key] ?? '' } as const
+  if (!(await record(props.loaf, event))) return
+  closing.value = Object.fromEntries(Object.entries(closing.value).filter(([other]) => other !== key))
+  kept.sent()
+}
 </script>
 
 <template>

@@ -21,6 +21,7 @@ import {
 } from '@vendange/core/cutting'
 import { finishedBars } from '@vendange/core/loaf'
 import { bevellingCents } from '@vendange/core/plan'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, watch } from 'vue'
 
 /** Planing, paring, bevelling, stamping, polishing: how long it takes, what comes off, what it costs more. */
@@ -84,6 +85,16 @@ const charge = computed(() => {
   const more = money(bevellingCents(bars.value, pricing))
   return order.value ? `${more} go on ${order.value.client}’s order.` : `On an order it would be ${more} more.`
 })
+const kept = useKeptFields(`finish:${props.loaf.id}`, {
+  finish,
+  legMm,
+  edges,
+  planedMm,
+  faces,
+  across,
+  minutes,
+  removedG,
+})
 async function log(): Promise<void> {
   const event = {
     type: 'finished',
@@ -97,6 +108,7 @@ async function log(): Promise<void> {
   if (!(await record(props.loaf, event))) return
   minutes.value = null
   removedG.value = null
+  kept.sent()
 }
 </script>
 

@@ -4,6 +4,7 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 
 /** Ends and offcuts by colour into the scrap bin, and out of it for a later soap. Its lot is the loaf's. */
@@ -18,12 +19,15 @@ const colours = computed(() => {
 const colour = ref(colours.value[0]?.name ?? 'mixed')
 const massG = ref<number | null>(null)
 const use = ref('')
+const kept = useKeptFields(`scrap:${props.loaf.id}`, { colour, massG, use })
 const range = { min: 0, max: 20_000 }
 const mass = (): number => massG.value ?? 0
 async function put(): Promise<void> {
   const hex = colours.value.find(({ name }) => name === colour.value)?.hex ?? '#CDBFA5'
   const event = { type: 'scrapped', day: season.today, massG: mass(), colour: colour.value, hex } as const
-  if (await record(props.loaf, event)) massG.value = null
+  if (!(await record(props.loaf, event))) return
+  massG.value = null
+  kept.sent()
 }
 async function take(): Promise<void> {
   const event = {
@@ -36,6 +40,7 @@ async function take(): Promise<void> {
   if (!(await record(props.loaf, event))) return
   massG.value = null
   use.value = ''
+  kept.sent()
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useKeptFields } from '@/parts/useKeptFields'
 import { useLatest } from '@/parts/useLatest'
 import { startCutPlanner } from '@/workers/cutPlanner'
 import type { LoafSummary, SavedMould } from '@vendange/contract'
@@ -18,6 +19,7 @@ const wish = shallowRef<CutWish>({
   allowances: { endMm: props.mould.endTrimMm, sideMm: 0, topMm: 0, kerfMm: props.mould.kerfMm },
   pieces: [usualPiece(cutAt(props.mould, props.loaf.barThicknessMm))],
 })
+useKeptFields(`cut-wish:${props.loaf.id}`, { wish })
 const findings = computed(() => checkPieces(wish.value.block, wish.value.pieces, wish.value.allowances))
 const { planner, end } = startCutPlanner()
 onBeforeUnmount(() => end())

@@ -14,6 +14,7 @@ import {
   thicknessForMouldBars,
 } from '@vendange/core/cutting'
 import { barThicknessRange, endTrimRange, kerfRange, mouldSideRange } from '@vendange/core/mould'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 import type { CutWish } from './cutWish'
 import { withAnotherPiece } from './cutWish'
@@ -38,6 +39,7 @@ const massRange = { min: 5, max: 2000 }
 const wishedBars = ref<number | null>(null)
 const wishedG = ref<number | null>(null)
 const wishProblem = ref<string>()
+useKeptFields(`cut-count:${props.loaf.id}`, { wishedBars, wishedG })
 function byCount(bars: number | null): void {
   wishedBars.value = bars
   wishProblem.value = undefined

@@ -148,7 +148,7 @@ const whyNoQuote = computed(() => {
     return `First say what ${listed(option.value?.unpriced ?? [])} cost, among the workshop’s prices.`
   return readyNumber.value === undefined ? 'There is no day yet to promise it for.' : ''
 })
-/** Puts the chosen way on paper for the client, and opens it. */
+/** Puts the chosen way on paper for the client. */
 async function makeQuote(): Promise<void> {
   const now = order.value
   const way = option.value
@@ -159,8 +159,7 @@ async function makeQuote(): Promise<void> {
     readyDay: day(readyNumber.value),
     lines: [...clientLines(way)],
   }
-  const quoted = await runChange(() => api(endpoints.orders.quote, { params: { id: now.id }, body }))
-  if (quoted) window.open(quotePath.value, '_blank')
+  await runChange(() => api(endpoints.orders.quote, { params: { id: now.id }, body }))
 }
 const quotePath = computed(() => addressOf(endpoints.orders.quoteSheet, { id: props.id }))
 const quotedWords = computed(() => {
@@ -199,7 +198,10 @@ const quotedWords = computed(() => {
       </template>
     </PageHeadline>
     <p v-if="quotedWords !== '' && order.collectionId === null" class="quoted" data-test="quoted">
-      {{ quotedWords }} <a :href="quotePath" target="_blank" rel="noopener" class="no-print">Open it</a>
+      {{ quotedWords }}
+      <v-btn size="small" class="no-print" :href="quotePath" target="_blank" data-test="open-quote"
+        >Open it (PDF)</v-btn
+      >
     </p>
     <p v-if="option && order.collectionId === null && !isPriced" class="brass quoted" data-test="unpriced">
       The price is open: nobody has said yet what {{ listed(option.unpriced) }}

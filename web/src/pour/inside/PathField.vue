@@ -1,23 +1,23 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import type { SectionPoint } from '@vendange/core/pour'
+import { useUnread } from '@/parts/useUnread'
 import { ref } from 'vue'
 import { pathOfText, pathText } from './pathText'
 
 /** A path that is typed as points. What cannot be read stays as it was typed. */
-defineProps<{ path: readonly SectionPoint[]; label: string }>()
+const props = defineProps<{ path: readonly SectionPoint[]; label: string }>()
 const emit = defineEmits<{ path: [path: SectionPoint[]] }>()
 const { reading } = useUnits()
 const typed = ref<string>()
-const problem = ref<string>()
+const { problem, report, kept } = useUnread(props.label)
+if (kept !== undefined) read(kept)
 function read(text: string): void {
   typed.value = text
   const { lengthUnit } = reading.value
   const path = pathOfText(text, lengthUnit)
   const example = lengthUnit === 'mm' ? '18 56, 18 10' : '0.7 2.2, 0.7 0.4'
-  problem.value = path
-    ? undefined
-    : `Write points as “${example}”: two figures in ${lengthUnit}, a comma between points.`
+  report(path ? undefined : `Write points as “${example}”: two figures in ${lengthUnit}, a comma between points.`, text)
   if (path) emit('path', path)
 }
 </script>
