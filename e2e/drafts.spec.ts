@@ -40,14 +40,24 @@ async function valuesOf(page: Page): Promise<readonly Typed[]> {
   return found.filter(({ label }) => !searches.includes(label))
 }
 
-/** Types something that no quantity and no day can be into every field that takes it. */
+/** Types something that no quantity and no day can be into every field that takes it, one after the other. */
 async function typeEverywhere(page: Page, words: string): Promise<void> {
-  for (const field of await fields(page).all()) {
-    if (!(await field.isVisible()) || !(await field.isEditable())) continue
-    const isTime = (await field.getAttribute('type')) === 'time'
-    await field.fill(isTime ? '03:07' : words)
-    await field.blur()
-  }
+  await fields(page).evaluateAll(async (all, text) => {
+    const write = (field: HTMLInputElement | HTMLTextAreaElement, value: string): void => {
+      const of = field instanceof HTMLInputElement ? HTMLInputElement : HTMLTextAreaElement
+      field.focus()
+      Object.getOwnPropertyDescriptor(of.prototype, 'value')?.set?.call(field, value)
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+      field.blur()
+    }
+    for (const one of all) {
+      const field = one as HTMLInputElement
+      if (field.offsetParent === null) continue
+      write(field, field.type === 'time' ? '03:07' : text)
+      // A hand is never so fast that the page has not taken the one before in.
+      await new Promise((resolve) => setTimeout(resolve))
+    }
+  }, words)
 }
 
 test('every form in the application keeps what was typed into it, readable or not, when its page is left', async ({

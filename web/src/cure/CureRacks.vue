@@ -7,6 +7,7 @@ import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, mondayOf } from '@vendange/core/calendar'
 import { cureRoom, freeTrays, readPlaceCode, traysFreeOn, traysOf, traysShort } from '@vendange/core/cure'
 import { unreleasedBars } from '@vendange/core/loaf'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 
 /** The racks with their trays: what stands where, and what is free when. Placed by hand or by code. */
@@ -55,6 +56,7 @@ function drop(rack: string): void {
   dragged.value = undefined
 }
 const code = ref('')
+useKeptFields('scanned', { code })
 const codeWords = ref('Scan or type a lot, then a rack.')
 async function scan(): Promise<void> {
   const found = readPlaceCode(code.value, racks.value, standing.value)

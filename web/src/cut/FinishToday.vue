@@ -10,7 +10,8 @@ import type { Finish } from '@vendange/core/cutting'
 import { cutWindow } from '@vendange/core/cutting'
 import type { FinishWork } from '@vendange/core/loaf'
 import { finishWork, shareMinutes } from '@vendange/core/loaf'
-import { computed, reactive } from 'vue'
+import { useKeptFields } from '@/parts/useKeptFields'
+import { computed, ref } from 'vue'
 
 /** All that waits to be stamped or bevelled, one kind of work after the other, and how long it takes. */
 const season = useSeason()
@@ -54,16 +55,18 @@ function untilWords({ untilDay }: FinishWork): string {
     : `while soft, until ${formatDay(untilDay, season.today)}`
 }
 
-const took = reactive<Partial<Record<Finish, number | null>>>({})
+const took = ref<Partial<Record<Finish, number | null>>>({})
+const kept = useKeptFields('finish-today', { took })
 async function logAll(finish: Finish, works: readonly FinishWork[]): Promise<void> {
-  const minutes = shareMinutes(works, took[finish] ?? 0)
+  const minutes = shareMinutes(works, took.value[finish] ?? 0)
   for (const [at, { loafId, bars }] of works.entries()) {
     const loaf = season.loaf(loafId)
     if (!loaf) continue
     const event = { type: 'finished', day: season.today, finish, bars, removedG: null } as const
     if (!(await record(loaf, { ...event, minutes: minutes[at] ?? 0 }))) return
   }
-  took[finish] = null
+  took.value = { ...took.value, [finish]: null }
+  kept.sent()
 }
 </script>
 
