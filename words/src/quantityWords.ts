@@ -1,6 +1,14 @@
 import { formatDay } from '@vendange/core/calendar'
 import type { LimitKind, Quantity } from '@vendange/core/findings'
-import { barMassStep, formatMoney, gramsPerOunce, roundTo, toUnit, withoutDust } from '@vendange/core/units'
+import {
+  barMassStep,
+  formatMoney,
+  gramsPerOunce,
+  priceAsTyped,
+  roundTo,
+  toUnit,
+  withoutDust,
+} from '@vendange/core/units'
 import type { Reading } from './reading'
 import { densityUnitOf, volumeUnitOf } from './reading'
 
@@ -108,6 +116,8 @@ function limitWords(of: LimitKind, base: number, end: 'least' | 'most', reading:
       return base === 1 ? '1 day' : `${told(base, 0)} days`
     case 'money':
       return formatMoney(base, reading.currency)
+    case 'price':
+      return priceAsTyped(base, reading.currency, reading.massUnit === 'oz' ? 'lb' : 'kg')
     case 'volume':
       return `${told(toUnit('volume', base, volumeUnitOf(reading)), 1)} ${volumeUnitOf(reading)}`
     case 'density':

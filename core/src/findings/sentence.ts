@@ -36,6 +36,7 @@ export type LimitKind =
   | 'days'
   | 'count'
   | 'money'
+  | 'price'
   | 'number'
 
 /** What fills a place in a sentence. Several of them are told as "a, b and c". */

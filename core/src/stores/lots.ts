@@ -1,3 +1,5 @@
+import type { IngredientKind } from './ingredient'
+import { isCounted } from './ingredient'
 import type { Day } from '../calendar'
 import type { Sentence } from '../findings'
 import { quantity, sentence } from '../findings'
@@ -145,4 +147,18 @@ export function barsCameOut(
   }[],
 ): number {
   return loaves.reduce((sum, { barsPlanned, state }) => sum + (state.cut?.bars ?? barsPlanned), 0)
+}
+
+/** What a lot cost a kg, or each piece of what is counted, cents; 0 where its price or amount is not known. */
+export function unitPriceCents(
+  { priceCents, receivedAmount }: Pick<Lot, 'priceCents' | 'receivedAmount'>,
+  kind: IngredientKind,
+): number {
+  if (!(receivedAmount > 0)) return 0
+  return (priceCents / receivedAmount) * (isCounted(kind) ? 1 : 1000)
+}
+
+/** What all of a lot cost, to a cent. @param unitCents a kg, or each piece of what is counted @param receivedAmount g or pieces */
+export function lotPriceCents(unitCents: number, receivedAmount: number, kind: IngredientKind): number {
+  return Math.round((unitCents * receivedAmount) / (isCounted(kind) ? 1 : 1000))
 }

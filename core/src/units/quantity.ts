@@ -18,6 +18,7 @@ export type QuantityKind =
   | 'days' // d
   | 'count' // pieces
   | 'money' // cents, or the hundredth of whatever the currency is
+  | 'price' // cents a kg, typed as money a kg, lb, oz or g
   | 'number' // bare, such as a pH
 
 interface Unit {
@@ -106,11 +107,21 @@ const units: Readonly<Record<QuantityKind, readonly Unit[]>> = {
   days: [scaled('days', ['d', 'day', 'days'], 1), scaled('weeks', ['w', 'wk', 'week', 'weeks'], 7)],
   count: [scaled('', ['', 'bar', 'bars', 'pc', 'pcs', 'piece', 'pieces', 'x'], 1)],
   money: [scaled('cents', ['c', '¢', 'cent', 'cents'], 1), scaled('', ['', 'eur', 'usd', 'gbp', '€', '$', '£'], 100)],
+  price: [
+    scaled('c/kg', ['c/kg', 'cents/kg'], 1),
+    scaled('/kg', ['kg', 'kilo', 'kilogram'], 100),
+    scaled('/lb', ['lb', 'lbs', 'pound'], 100 / (gramsPerOunce * 0.016)),
+    scaled('/oz', ['oz', 'ounce'], 100_000 / gramsPerOunce),
+    scaled('/g', ['g', 'gram', 'gramme'], 100_000),
+  ],
   number: [scaled('', ['', 'ph'], 1)],
 }
 
 /** "$", "US$", "€", "EUR" or "A$" before an amount. */
 const moneySign = /^(?:[A-Za-z]{0,3}[$€£¥₣₹]|[A-Za-z]{3})\s*(?=[-−\d.,])/
+
+/** "/lb", "a pound", "per oz" after a price. */
+const perMass = /\s*(?:\/|\bper\b|\ban?\b)\s*(?=[a-z])/i
 
 /** What a maker may write, told in the workshop's own unit. */
 const examples: Readonly<Record<QuantityKind, Param>> = {
@@ -125,6 +136,7 @@ const examples: Readonly<Record<QuantityKind, Param>> = {
   days: quantity.days(28),
   count: '12',
   money: '12.50',
+  price: '12.50/kg or 5.70/lb',
   number: '9.5',
 }
 
@@ -170,7 +182,9 @@ export function parseQuantity(kind: QuantityKind, text: string, options: ParseQu
   const { unit = baseUnit(kind), range } = options
   const usual = expectUnit(kind, unit)
   // Money is written with its sign before it; the sign says no more than the workshop's currency does.
-  const trimmed = kind === 'money' ? text.trim().replace(moneySign, '') : text.trim()
+  const isMoney = kind === 'money' || kind === 'price'
+  const unsigned = isMoney ? text.trim().replace(moneySign, '') : text.trim()
+  const trimmed = kind === 'price' ? unsigned.replace(perMass, ' ') : unsigned
   const example = examples[kind]
   const isUnread = { ok: false, problem: sentence('quantity_unread', { kind, example }) } as const
   if (trimmed === '') return isUnread
@@ -229,6 +243,11 @@ export function formatQuantity(kind: QuantityKind, base: number, options: Format
   const figure = String(rounded === 0 ? 0 : rounded)
   if (kind === 'days' && figure === '1') return `1 ${unit.symbol.slice(0, -1)}`
   return unit.symbol === '' ? figure : `${figure} ${unit.symbol}`
+}
+
+/** A price as a field holds it, a kg or a pound: "$24.50/lb". @throws {RangeError} as `formatMoney` does */
+export function priceAsTyped(centsPerKg: number, currency: string, per: 'kg' | 'lb'): string {
+  return `${moneyAsTyped(toUnit('price', centsPerKg, `/${per}`) * 100, currency)}/${per}`
 }
 
 /** Cents as a field holds them, in a currency: "$1234.50", which can be typed again. @throws {RangeError} as `formatMoney` does */

@@ -1,7 +1,15 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { QuantityKind } from '../../src/units'
-import { baseUnit, formatQuantity, moneyAsTyped, outOfRange, parseQuantity, toUnit } from '../../src/units'
+import {
+  baseUnit,
+  formatQuantity,
+  moneyAsTyped,
+  outOfRange,
+  parseQuantity,
+  priceAsTyped,
+  toUnit,
+} from '../../src/units'
 import { plainly } from '../plainly'
 
 function valueOf(kind: QuantityKind, text: string, unit?: string): number {
@@ -164,5 +172,44 @@ describe('rates of colourant', () => {
     }
     // A sixteenth of an ounce to 16 is a 256th; 3 g to 453.6 are 6.614 to a kilo.
     expect(['5 g/kg', '5', '0.5 %', '1/16 oz/lb', '1 tsp/lb'].map(read)).to.deep.equal([5, 5, 5, 3.906, 6.614])
+  })
+})
+
+describe('a price by mass', () => {
+  const cents = (text: string, unit = '/kg'): number | undefined => {
+    const parsed = parseQuantity('price', text, { unit })
+    return parsed.ok ? parsed.value : undefined
+  }
+
+  it('is typed a kilo, a pound, an ounce or a gram, with its sign or without', () => {
+    expect(cents('12.50/kg')).to.equal(1250)
+    // A pound is 0.45359237 kg: 5.67 a pound is 12.50 a kilo.
+    expect(cents('$5.67/lb')).to.be.closeTo(1250.02, 0.01)
+    expect(cents('$5.67 a pound')).to.be.closeTo(1250.02, 0.01)
+    // An ounce is 28.349523125 g: 0.40 an ounce is 14.11 a kilo.
+    expect(cents('0.40 per oz')).to.be.closeTo(1410.96, 0.01)
+    expect(cents('€0.05/g')).to.equal(5000)
+    expect(cents('5.67', '/lb')).to.be.closeTo(1250.02, 0.01)
+  })
+
+  it('is refused by what is no mass', () => {
+    expect(cents('3 a cup')).to.equal(undefined)
+    expect(cents('a pound')).to.equal(undefined)
+  })
+
+  it('stands in its field as it was typed', () => {
+    const typed = parseQuantity('price', '$24.50/lb', { unit: '/lb' })
+    expect(typed.ok && priceAsTyped(typed.value, 'USD', 'lb')).to.equal('$24.50/lb')
+  })
+})
+
+describe('a temperature typed in °F', () => {
+  it('stays what it was', () => {
+    for (const text of ['105 °F', '110 F', '212f', '-4 °F']) {
+      const typed = parseQuantity('temperature', text, { unit: '°F' })
+      if (!typed.ok) throw new Error(`Expected to read ${text}`)
+      const figure = Number(/-?\d+/.exec(text)?.[0])
+      expect(formatQuantity('temperature', typed.value, { unit: '°F' })).to.equal(`${figure} °F`)
+    }
   })
 })

@@ -65,7 +65,7 @@ const labels = {
   displacedMl: 'Displaced',
   topMl: 'Kept back for the top',
   barsWanted: 'Bars wanted',
-  labelMassG: 'Label mass, g',
+  labelMassG: 'Mass on the label',
   bevelled: 'Bevelled',
   stamped: 'Stamped',
   notesForNextTime: 'Notes for next time',

@@ -11,6 +11,7 @@ import { mdiClose } from '@mdi/js'
 import type { LotView, NewLot } from '@vendange/contract'
 import {
   amountRange,
+  centsRange,
   certifiedSapRange,
   certifiedToleranceRange,
   endpoints,
@@ -18,7 +19,15 @@ import {
   lotSchema,
 } from '@vendange/contract'
 import type { IngredientKind } from '@vendange/core/stores'
-import { adjustmentFor, isCounted, leftOfLot, lotFault, lotFaultSentence } from '@vendange/core/stores'
+import {
+  adjustmentFor,
+  isCounted,
+  leftOfLot,
+  lotFault,
+  lotFaultSentence,
+  lotPriceCents,
+  unitPriceCents,
+} from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useStores } from './storesStore'
 import { useAmounts } from './useAmounts'
@@ -54,6 +63,13 @@ const left = computed({
   set: (counted: number) => {
     if (values.value)
       values.value.adjustment = adjustmentFor(counted, values.value.receivedAmount, props.lot.usedAmount)
+  },
+})
+/** The same by the piece, or by the kg: cents. */
+const price = computed({
+  get: () => (values.value ? unitPriceCents(values.value, props.kind) : 0),
+  set: (cents: number) => {
+    if (values.value) values.value.priceCents = lotPriceCents(cents, values.value.receivedAmount, props.kind)
   },
 })
 const fault = computed(() => lotFault(props.lot, season.today))
@@ -107,6 +123,14 @@ function certify(): void {
         :range="lotPriceRange"
         label="Paid for all of it"
         :error="errorOf('priceCents')"
+      />
+      <QuantityField
+        v-if="values.receivedAmount > 0"
+        v-model="price"
+        :kind="isCounted(kind) ? 'money' : 'price'"
+        :range="centsRange"
+        :label="isCounted(kind) ? 'That is, each' : 'That is'"
+        :hint="isCounted(kind) ? '' : 'A kg, lb or oz'"
       />
       <v-checkbox v-model="values.isRecalled" label="Recalled by the supplier" />
     </div>

@@ -79,12 +79,12 @@ const amounts = [
         @update:model-value="set(index, { key: $event })"
       />
       <QuantityField
-        :model-value="(price.centsPerKg * whole.g) / 1000"
-        kind="money"
+        :model-value="price.centsPerKg"
+        kind="price"
         :range="centsRange"
-        :label="`${whole.atStart} of ingredient ${index + 1}`"
+        :label="`Price of ingredient ${index + 1}`"
         :error="errorOf(`pricing.ingredients[${index}].centsPerKg`)"
-        @update:model-value="set(index, { centsPerKg: ($event * 1000) / whole.g })"
+        @update:model-value="set(index, { centsPerKg: $event })"
       />
       <v-btn
         :icon="mdiClose"
