@@ -1,7 +1,7 @@
 import type { Sentence } from '../findings'
 import { sentence } from '../findings'
 import type { LyeRounding, Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
-import type { PlannedMove } from './plannedMoves'
+import type { PlannedMove } from './plannedMove'
 import type { PotColour, WeighedPot } from './pots'
 
 /** One kind of mould that a batch fills. */

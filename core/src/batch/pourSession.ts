@@ -7,7 +7,7 @@ import type { BatchPlan } from './batchPlan'
 import { mouldsBatterG, mouldsOfPlan } from './batchPlan'
 import type { WeighedPot } from './pots'
 import { splitIntoPots } from './pots'
-import { isLeftOut } from './plannedMoves'
+import { isLeftOut } from './moveSteps'
 import { runSheet } from './runSheet'
 import type { RunSheetStep } from './steps'
 import {

@@ -4,7 +4,7 @@ import type { Recipe } from '../recipe'
 import { plainName } from '../recipe'
 import type { BatchPlan, MouldOfPlan } from './batchPlan'
 import type { BatchSettings, DesignWish, MouldsOfKind } from './batchWish'
-import type { PlannedMove } from './plannedMoves'
+import type { PlannedMove } from './plannedMove'
 import type { ScaledBatch } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
 

@@ -2,6 +2,7 @@ import type { Finding } from '../findings'
 import { quantity, refuse, sentence, warn } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
+import { naohBoundBy } from './acids'
 import { isSalt } from './densities'
 import { alkaliFor, asPureNaohG, usualKohPurity } from './lye'
 import {
@@ -17,7 +18,7 @@ import {
 import type { Recipe } from './recipe'
 import { blendOf, fatOf } from './recipe'
 import { recipeFigures } from './recipeFigures'
-import { superfatBand } from './superfatBand'
+import { naohDemand, superfatBand } from './superfatBand'
 
 /** Shares may miss 100 % by this much, from rounding while typing. */
 export const shareTolerance = 0.0005
@@ -139,6 +140,32 @@ function checkSalt(recipe: Recipe): readonly Finding[] {
   return foam < foamInSalt ? [sets, lathersLittle] : [sets]
 }
 
+/** What an acid among the additives takes of the lye: the fats get so much less of it. */
+function checkAcids(recipe: Recipe): readonly Finding[] {
+  const { additives, naohG, kohG, fatsG } = recipeFigures(recipe, 1000)
+  const pureG = asPureNaohG({ naohG, kohG }, recipe)
+  const demandG = naohDemand(
+    blendOf(recipe).map(({ fat, share }) => ({ fat, massG: share * fatsG })),
+    'typical',
+  )
+  return additives.flatMap(({ name, massG }): readonly Finding[] => {
+    const boundG = massG * naohBoundBy(name)
+    if (boundG === 0) return []
+    return [
+      warn(
+        'acid_binds_lye',
+        {
+          acid: name,
+          bound: quantity.share(boundG / pureG),
+          superfat: quantity.share(recipe.superfat + boundG / demandG),
+          wished: quantity.share(recipe.superfat),
+        },
+        'additives',
+      ),
+    ]
+  })
+}
+
 /** Whether enough water is left for the alkali to dissolve in, and how to split the liquids when it is not. */
 function checkDissolving(recipe: Recipe): readonly Finding[] {
   const { naohG, kohG, dissolvingWaterG, allWaterG } = recipeFigures(recipe, 1000)
@@ -184,7 +211,7 @@ export function checkRecipe(recipe: Recipe): readonly Finding[] {
   findings.push(...checkOtherParts(recipe))
   if (fatsAreSound && findings.length === 0 && recipe.superfat < 0) findings.push(refuseLyeAboveFats(recipe))
   if (findings.length > 0) return findings
-  findings.push(...checkDissolving(recipe), ...checkSalt(recipe))
+  findings.push(...checkDissolving(recipe), ...checkSalt(recipe), ...checkAcids(recipe))
 
   const weighed = blendOf(recipe).map(({ fat, share }) => ({ fat, massG: share * 1000 }))
   const band = superfatBand(weighed, asPureNaohG(alkaliFor(weighed, recipe), recipe))

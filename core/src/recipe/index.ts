@@ -1,3 +1,4 @@
+export * from './acids'
 export * from './additives'
 export * from './checkRecipe'
 export * from './densities'

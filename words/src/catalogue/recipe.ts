@@ -15,6 +15,8 @@ export const recipeWords = {
   too_much_liquid: 'The liquids bring {brought} of the water: {over} too much.',
   additive_range_bar: 'Of {additive} a bar takes up to {most}.',
   additive_range: 'Of {additive} a batch takes up to {most}.',
+  acid_binds_lye:
+    '{acid} takes up {bound} of the lye before the fats do (reckoned without water in it): the superfat becomes {superfat}. With so much more lye it stays {wished}.',
   salt_bar:
     'With salt at {salt} of the fats a loaf sets within hours and then breaks under the wire: cut it on the day of the pour while it is warm, or pour it into single cavities. (estimate)',
   salt_little_foam:
