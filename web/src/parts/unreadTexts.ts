@@ -22,8 +22,8 @@ export interface UnreadTexts {
 
 export const unreadTextsKey: InjectionKey<UnreadTexts> = Symbol('unread texts')
 
-/** Gathers the unread texts of the fields around which it stands. */
-export function provideUnreadTexts() {
+/** Gathers the unread texts of the fields that it is given to. */
+export function gatherUnreadTexts() {
   const all = reactive(new Map<symbol, Unread>())
   const there = new Set<string>()
   let kept: Readonly<Record<string, string>> = {}
@@ -35,7 +35,7 @@ export function provideUnreadTexts() {
     there.add(field)
     return { field, kept: kept[field] }
   }
-  const texts: UnreadTexts = {
+  const around: UnreadTexts = {
     all,
     join,
     set: (key, unread) => {
@@ -48,9 +48,9 @@ export function provideUnreadTexts() {
       if (!isClosed) all.delete(key)
     },
   }
-  provide(unreadTextsKey, texts)
-
   return {
+    /** What the fields are given. */
+    around,
     all,
     /** The texts as they stand, by field. */
     texts: (): Readonly<Record<string, string>> =>
@@ -64,4 +64,11 @@ export function provideUnreadTexts() {
       isClosed = true
     },
   }
+}
+
+/** Gathers the unread texts of the fields around which it stands. */
+export function provideUnreadTexts(): ReturnType<typeof gatherUnreadTexts> {
+  const gathered = gatherUnreadTexts()
+  provide(unreadTextsKey, gathered.around)
+  return gathered
 }

@@ -1,3 +1,4 @@
+import { matchedRouteKey } from 'vue-router'
 import { createPinia, setActivePinia } from 'pinia'
 import { createRenderer } from 'vue'
 
@@ -67,6 +68,8 @@ export function mounted<T>(
       return () => null
     },
   })
+  // The page that it stands on, which it may ask to be told of leaving.
+  app.provide(matchedRouteKey, { value: { leaveGuards: new Set(), updateGuards: new Set() } } as never)
   for (const [key, value] of provided) app.provide(key, value)
   app.mount({})
   return { made: made as T, unmount: () => app.unmount() }

@@ -123,8 +123,9 @@ describe('a form that saves as you go', () => {
     await nextTick()
     unmount()
     await settled()
-    expect(open().form.values.value?.name).to.equal('')
     expect(useUndo().notice?.text).to.contain('kept for when you come back')
+    expect(open().form.values.value?.name).to.equal('')
+    expect(useUndo().notice?.text).to.equal('What you had typed into Malachite stands there again.')
   })
 
   it('shows both where the thing was changed while the draft lay', async () => {

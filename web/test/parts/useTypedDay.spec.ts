@@ -1,8 +1,8 @@
 import type { SeasonView } from '@vendange/contract'
 import { expect } from 'chai'
-import { nextTick, reactive, ref } from 'vue'
+import { nextTick, ref } from 'vue'
 import { useSeason } from '../../src/parts/seasonStore'
-import { unreadFieldsKey } from '../../src/parts/useSavedForm'
+import { gatherUnreadTexts, unreadTextsKey } from '../../src/parts/unreadTexts'
 import { useTypedDay } from '../../src/parts/useTypedDay'
 import { mounted, Page } from './page'
 
@@ -11,13 +11,15 @@ describe('a day that is typed', () => {
   beforeEach(() => (page = new Page(async () => ({ body: {} }))))
   afterEach(() => page.end())
 
-  function open(value: string | null, optional = false) {
+  function open(value: string | null, optional = false, kept?: Readonly<Record<string, string>>) {
     useSeason().view = { today: '2027-03-08' } as SeasonView
     const model = ref(value)
-    const unread = reactive(new Map<symbol, string>())
+    const gathered = gatherUnreadTexts()
+    if (kept !== undefined) gathered.restore(kept)
+    const unread = gathered.all
     const { made: field, unmount } = mounted(
       () => useTypedDay(model, { label: 'Due', optional }),
-      [[unreadFieldsKey, unread]],
+      [[unreadTextsKey, gathered.around]],
     )
     return { model, unread, field, unmount }
   }
@@ -46,7 +48,7 @@ describe('a day that is typed', () => {
     field.read('soonish')
     field.leave()
     expect(field.problem.value).to.match(/^Write a day such as \w{3} \d+ \w{3} \d{4}, or in figures 10\.4\.$/)
-    expect([...unread.values()]).to.deep.equal([field.problem.value])
+    expect([...unread.values()].map(({ problem }) => problem)).to.deep.equal([field.problem.value])
     model.value = '2027-05-01'
     await nextTick()
     expect(field.text.value).to.equal('soonish')
@@ -77,5 +79,10 @@ describe('a day that is typed', () => {
     field.leave()
     unmount()
     expect(unread.size).to.equal(0)
+  })
+
+  it('has what could not be read again, and holds the form back anew', () => {
+    const { field, model, unread } = open('2027-04-10', false, { Due: 'soon' })
+    expect([field.text.value, model.value, unread.size]).to.deep.equal(['soon', '2027-04-10', 1])
   })
 })

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
-import { nextTick, reactive, ref } from 'vue'
-import { unreadFieldsKey } from '../../src/parts/useSavedForm'
+import { nextTick, ref } from 'vue'
+import { gatherUnreadTexts, unreadTextsKey } from '../../src/parts/unreadTexts'
 import type { TypedQuantityOptions } from '../../src/parts/useTypedQuantity'
 import { useTypedQuantity } from '../../src/parts/useTypedQuantity'
 import { mounted, Page } from './page'
@@ -10,9 +10,15 @@ describe('a quantity that is typed', () => {
   beforeEach(() => (page = new Page(async () => ({ body: {} }))))
   afterEach(() => page.end())
 
-  function open(value: number | null, more: Partial<TypedQuantityOptions> = {}) {
+  function open(
+    value: number | null,
+    more: Partial<TypedQuantityOptions> = {},
+    kept?: Readonly<Record<string, string>>,
+  ) {
     const model = ref(value)
-    const unread = reactive(new Map<symbol, string>())
+    const gathered = gatherUnreadTexts()
+    if (kept !== undefined) gathered.restore(kept)
+    const unread = gathered.all
     const told: (string | undefined)[] = []
     const { made: field, unmount } = mounted(
       () =>
@@ -21,7 +27,7 @@ describe('a quantity that is typed', () => {
           { kind: 'length', label: 'Inner length', range: { min: 20, max: 1500 }, ...more },
           (problem) => told.push(problem),
         ),
-      [[unreadFieldsKey, unread]],
+      [[unreadTextsKey, gathered.around]],
     )
     return { model, unread, told, field, unmount }
   }
@@ -43,7 +49,7 @@ describe('a quantity that is typed', () => {
     field.read('25x')
     expect(model.value).to.equal(250)
     expect(field.problem.value).to.be.a('string')
-    expect([...unread.values()]).to.deep.equal([field.problem.value])
+    expect([...unread.values()].map(({ problem }) => problem)).to.deep.equal([field.problem.value])
     field.leave()
     expect(field.text.value).to.equal('25x')
     // A newer value from elsewhere writes nothing over what was typed.
@@ -53,6 +59,13 @@ describe('a quantity that is typed', () => {
     field.read('260')
     expect([model.value, unread.size, field.problem.value]).to.deep.equal([260, 0, undefined])
     expect(told).to.have.length(2)
+  })
+
+  it('has what could not be read again, and holds the form back anew', () => {
+    const { model, unread, field } = open(250, {}, { 'Inner length': '25x', Other: '3' })
+    expect([field.text.value, model.value, unread.size]).to.deep.equal(['25x', 250, 1])
+    field.read('260')
+    expect([model.value, unread.size]).to.deep.equal([260, 0])
   })
 
   it('takes no value out of its range', () => {

@@ -14,6 +14,7 @@ const soap = (name: string, rest: Partial<SoapVerdict>): SoapVerdict => ({
   readyDay: '2027-04-08',
   slackDays: 2,
   betterDay: undefined,
+  whyNoDay: [],
   ...rest,
 })
 const verdict = (soaps: readonly SoapVerdict[], nextPour?: CollectionVerdict['nextPour']): CollectionVerdict => ({

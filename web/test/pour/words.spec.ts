@@ -2,7 +2,8 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { moveKinds, techniques } from '@vendange/core/pour'
 import { keepsLabelWords } from '../../src/parts/forecastWords'
-import { chanceWords, kindWords, techniqueWords } from '../../src/pour/inside/moveWords'
+import { moveKindWords } from '@vendange/words'
+import { chanceWords, techniqueWords } from '../../src/pour/inside/moveWords'
 import { pathOfText, pathText } from '../../src/pour/inside/pathText'
 
 describe('a path in words', () => {
@@ -50,7 +51,7 @@ describe('a chance in words', () => {
 describe('moves and techniques', () => {
   it('each have a name of their own', () => {
     for (const [all, words] of [
-      [moveKinds, kindWords],
+      [moveKinds, moveKindWords],
       [techniques, techniqueWords],
     ] as const) {
       const names = all.map((one) => (words as Readonly<Record<string, string>>)[one])
