@@ -27,7 +27,7 @@ const errorOf = useErrorOf()
         :model-value="quoting.marginShare"
         kind="share"
         :range="marginShareRange"
-        label="Margin on top of the costs"
+        label="Margin on costs"
         :error="errorOf('quoting.marginShare')"
         @update:model-value="change({ marginShare: $event })"
       />

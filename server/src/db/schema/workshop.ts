@@ -1,4 +1,5 @@
 import type { WorkshopDetails } from '@vendange/contract'
+import { blankSeasonSettings } from '@vendange/contract'
 import { integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 /** One row: the workshop of this database. */
@@ -35,16 +36,10 @@ export const workshop = sqliteTable('workshop', {
     stampMinutesPerBar: 0.5,
     ingredients: [],
   }),
-  quoting: text({ mode: 'json' }).$type<WorkshopDetails['quoting']>().notNull().default({
-    contact: '',
-    taxName: '',
-    taxShare: 0,
-    isTaxIncluded: true,
-    marginShare: 0,
-    depositShare: 0,
-    validDays: 14,
-    terms: '',
-  }),
+  quoting: text({ mode: 'json' })
+    .$type<WorkshopDetails['quoting']>()
+    .notNull()
+    .default({ ...blankSeasonSettings.quoting }),
   cutTools: text('cut_tools', { mode: 'json' })
     .$type<WorkshopDetails['cutTools']>()
     .notNull()
