@@ -14,6 +14,10 @@ import { usePaperInPrint } from './usePaperInPrint'
 
 const KeyboardList = defineAsyncComponent(() => import('./KeyboardList.vue'))
 const PromiseQuestion = defineAsyncComponent(() => import('./PromiseQuestion.vue'))
+const loadNotice = () => import('./NoticeBar.vue')
+const NoticeBar = defineAsyncComponent(loadNotice)
+// It is there before the network may be gone: what it has to say then counts most.
+setTimeout(() => void loadNotice().catch(() => undefined), 3000)
 const FindBox = defineAsyncComponent(() => import('./FindBox.vue'))
 
 const season = useSeason()
@@ -131,9 +135,9 @@ function toggleTheme(): void {
       </aside>
     </template>
     <main :class="{ page: !isBare }">
-      <v-alert v-if="season.trouble" type="error" class="ma-4" :text="season.trouble"
-        ><template #append><v-btn size="small" @click="season.load">Try again</v-btn></template></v-alert
-      >
+      <p v-if="season.trouble" class="trouble" role="alert">
+        {{ season.trouble }} <v-btn size="small" @click="season.load">Try again</v-btn>
+      </p>
       <RouterView v-if="season.workshop" :key="route.path" />
     </main>
 
@@ -148,22 +152,18 @@ function toggleTheme(): void {
     <KeyboardList v-if="listIsOpen" v-model="listIsOpen" />
     <PromiseQuestion v-if="promises.asked" />
     <FindBox v-if="findIsOpen" v-model="findIsOpen" />
-    <v-snackbar
-      v-if="hasNoticed"
-      :model-value="undo.notice !== undefined"
-      :timeout="6000"
-      location="bottom"
-      @update:model-value="undo.notice = undefined"
-    >
-      {{ undo.notice?.text }}
-      <template v-if="undo.notice?.canUndo" #actions
-        ><v-btn variant="text" @click="undo.undoLast">Undo</v-btn></template
-      >
-    </v-snackbar>
+    <NoticeBar v-if="hasNoticed" />
   </v-app>
 </template>
 
 <style scoped>
+.trouble {
+  margin: 16px;
+  padding: 12px 18px;
+  border-left: 3px solid rgb(var(--v-theme-must));
+  background: rgb(var(--v-theme-surface));
+}
+
 .strip {
   position: fixed;
   inset: 0 0 auto;
