@@ -18,7 +18,11 @@ export interface Best {
   excess: number
 }
 
-const dust = 1e-7
+/**
+ * What is no difference between two plans. Every overfull day may leave the tolerance of its hours behind; what a plan
+ * really breaks more is a quarter of an hour, a mould or a tray.
+ */
+const dust = 9.5e-7
 
 /** Whether what stands now is better than the best: breaking less comes before costing less. */
 function isBetter(load: Workload, best: Best): boolean {

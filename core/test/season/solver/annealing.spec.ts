@@ -50,6 +50,57 @@ describe('anneal', () => {
     )
   })
 
+  it('takes no dearer plan for one that breaks as much, but for the tolerance of an overfull day', () => {
+    const batch = {
+      prepHours: 0,
+      cureDays: 1,
+      trays: 1,
+      earliest: 0,
+      weight: 1,
+      oven: false,
+      setDays: { min: 1, max: 2 },
+    }
+    const problem: SeasonProblem = {
+      ...{
+        hours: [0, 5, 2, 1, 5, 0, 0, 0, 0],
+        setupHours: 0,
+        ovenSlots: 0,
+        trays: 3,
+        bufferDays: 0,
+        prepAhead: 1,
+        days: 9,
+      },
+      mouldKinds: { loaf: 1, slab: 1 },
+      batches: [
+        { ...batch, id: 'b0', moulds: { loaf: 1 }, pourHours: 0.75, cutHours: 0.25, due: 5 },
+        { ...batch, id: 'b1', moulds: { slab: 1 }, pourHours: 0.5, cutHours: 0.5, due: 5 },
+        {
+          ...batch,
+          id: 'b2',
+          moulds: { loaf: 1 },
+          pourHours: 1.5,
+          cutHours: 1,
+          due: 4,
+          earliest: 2,
+          setDays: { min: 1, max: 1 },
+        },
+        {
+          ...batch,
+          id: 'b3',
+          moulds: { loaf: 1 },
+          pourHours: 0.5,
+          cutHours: 0.25,
+          due: 4,
+          oven: true,
+          setDays: { min: 1, max: 1 },
+        },
+      ],
+    }
+    const { begun, best } = searched(problem, 0, usual)
+    expect(best.excess).to.be.closeTo(begun.excess, 1e-6)
+    expect(best.cost).to.be.at.most(begun.cost + 1e-6)
+  })
+
   it('finds the best days of a batch that stands alone', () => {
     fc.assert(
       fc.property(smallSeasons(1), fc.nat(1000), (problem, seed) => {
