@@ -10,7 +10,7 @@ import {
   withoutDust,
 } from '@vendange/core/units'
 import type { Reading } from './reading'
-import { densityUnitOf, volumeUnitOf } from './reading'
+import { densityUnitOf, volumeUnitOf, wholeMassOf } from './reading'
 
 const numberFormats = new Map<string, Intl.NumberFormat>()
 
@@ -117,7 +117,7 @@ function limitWords(of: LimitKind, base: number, end: 'least' | 'most', reading:
     case 'money':
       return formatMoney(base, reading.currency)
     case 'price':
-      return priceAsTyped(base, reading.currency, reading.massUnit === 'oz' ? 'lb' : 'kg')
+      return priceAsTyped(base, reading.currency, wholeMassOf(reading).unit)
     case 'volume':
       return `${told(toUnit('volume', base, volumeUnitOf(reading)), 1)} ${volumeUnitOf(reading)}`
     case 'density':

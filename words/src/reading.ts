@@ -39,10 +39,15 @@ export const volumeUnitOf = ({ massUnit }: Pick<Reading, 'massUnit'>): 'ml' | 'f
 /** The mass that figures are told for: a kilo, or a pound where masses are told in ounces. */
 export const wholeMassOf = ({
   massUnit,
-}: Pick<Reading, 'massUnit'>): { readonly g: number; readonly words: string; readonly atStart: string } =>
+}: Pick<Reading, 'massUnit'>): {
+  readonly g: number
+  readonly unit: 'lb' | 'kg'
+  readonly words: string
+  readonly atStart: string
+} =>
   massUnit === 'oz'
-    ? { g: 16 * gramsPerOunce, words: 'a pound', atStart: 'A pound' }
-    : { g: 1000, words: 'a kilo', atStart: 'A kilo' }
+    ? { g: 16 * gramsPerOunce, unit: 'lb', words: 'a pound', atStart: 'A pound' }
+    : { g: 1000, unit: 'kg', words: 'a kilo', atStart: 'A kilo' }
 
 /** What densities are told in. */
 export const densityUnitOf = ({ massUnit }: Pick<Reading, 'massUnit'>): 'g/ml' | 'oz/fl oz' =>

@@ -1,12 +1,13 @@
 import type { BatchPlan, PlannedMove } from '../batch'
 import type { Mould } from '../mould'
+import { levelTeaspoonG } from '../units'
 import type { MoveFigure, MoveLine } from './moves'
 import { moveOf, moveSpecs } from './moves'
 import { sectionOf } from './section'
 import { propHeightMm } from './slope'
 
-/** Powder that covers a surface with one even dusting, g/m². An estimate: a level teaspoon, 3 g, on 8 × 25 cm. */
-export const dustingGPerM2 = 150
+/** Powder that covers a surface with one even dusting, g/m². An estimate: a level teaspoon on 8 × 25 cm. */
+export const dustingGPerM2 = levelTeaspoonG / (0.08 * 0.25)
 
 /**
  * The moves of a pour plan as the bench works by them.

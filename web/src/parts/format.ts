@@ -28,15 +28,14 @@ export function useUnits() {
     if (kind === 'volume') return volumeUnitOf(reading.value)
     if (kind === 'density') return densityUnitOf(reading.value)
     if (kind === 'rate') return reading.value.massUnit === 'oz' ? '%' : 'g/kg'
-    if (kind === 'price') return reading.value.massUnit === 'oz' ? '/lb' : '/kg'
+    if (kind === 'price') return `/${wholeMassOf(reading.value).unit}`
     return kind === 'money' ? '' : undefined
   }
 
   /** A base value (g, mm, °C, fraction …) as a field holds it: in the workshop's unit, as exact as it was typed. */
   function asTyped(kind: QuantityKind, base: number, digits?: number): string {
     if (kind === 'money') return moneyAsTyped(base, reading.value.currency)
-    if (kind === 'price')
-      return priceAsTyped(base, reading.value.currency, reading.value.massUnit === 'oz' ? 'lb' : 'kg')
+    if (kind === 'price') return priceAsTyped(base, reading.value.currency, wholeMassOf(reading.value).unit)
     const unit = unitOf(kind)
     return formatQuantity(kind, base, {
       ...(unit === undefined ? {} : { unit }),
