@@ -64,14 +64,7 @@ const orderOf = async (workshop: WorkshopProcess): Promise<SavedOrder> => (await
 /** Makes a price and types it. */
 async function price(page: Page, index: number, ingredient: string, typed: string): Promise<void> {
   await page.getByRole('button', { name: 'Price', exact: true }).click()
-  const field = page.getByRole('combobox', { name: `Ingredient ${index}`, exact: true })
-  // The first one that is offered stands there already; a list may move under the hand while the page draws itself anew.
-  await expect(async () => {
-    if ((await field.inputValue()) === ingredient) return
-    await field.fill(ingredient)
-    await page.getByRole('option', { name: ingredient, exact: true }).click({ timeout: 5000 })
-    await expect(field).toHaveValue(ingredient, { timeout: 2000 })
-  }).toPass()
+  await choose(page, `Ingredient ${index}`, ingredient)
   await type(page, `Price of ingredient ${index}`, typed)
 }
 

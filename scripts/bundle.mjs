@@ -6,15 +6,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { home } from './prepare.mjs'
 
-/** Our own packages go into the bundle; all others are found where they are installed. */
-export const ownPackagesOnly = {
-  name: 'own-packages-only',
-  setup({ onResolve }) {
-    onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
-      kind === 'entry-point' || path.startsWith('@vendange/') ? undefined : { path, external: true },
-    )
-  },
-}
+/** What is built for this machine, or reads files beside itself, stays where it is installed; all others go in. */
+const installedOnly = ['@libsql/client', 'highs', 'pdfmake']
 
 /** Bundles the server and the maker of the demo. @returns the folder in which `main.js` and `demo/main.js` stand */
 export async function bundleServer() {
@@ -27,8 +20,10 @@ export async function bundleServer() {
     platform: 'node',
     format: 'esm',
     target: 'node20',
-    sourcemap: 'inline',
-    plugins: [ownPackagesOnly],
+    sourcemap: 'linked',
+    external: installedOnly,
+    // Packages of the older kind ask for Node's own by a function that a module has not.
+    banner: { js: "import { createRequire as requireFor } from 'node:module'; const require = requireFor(import.meta.url);" },
   })
   return outdir
 }

@@ -6,9 +6,12 @@ import { serve } from './serve.mjs'
 const env = { VENDANGE_DATA: join(home, 'data/demo'), VENDANGE_TODAY: '2027-03-08' }
 install()
 build()
+// What it is bundled with has just been installed.
+const { bundleServer } = await import('./bundle.mjs')
+const server = await bundleServer()
 must(
   process.execPath,
-  ['--import', 'tsx', 'server/src/demo/main.ts', ...process.argv.slice(2).filter((argument) => argument === '--fresh')],
+  [join(server, 'demo/main.js'), ...process.argv.slice(2).filter((argument) => argument === '--fresh')],
   env,
 )
-serve(env)
+serve(server, env)

@@ -4,7 +4,6 @@ import { build } from 'esbuild'
 import { fork } from 'node:child_process'
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import { ownPackagesOnly } from './bundle.mjs'
 import { home, install } from './prepare.mjs'
 import { withMutants } from './mutation/mutants.mjs'
 
@@ -17,6 +16,16 @@ const every = Number(options.find((one) => one.startsWith('--every='))?.slice('-
 /** A mutant that takes so long has made a loop without an end, ms; or so many times as long as all tests without any. */
 const longestMs = 60_000
 const longestRuns = 5
+
+/** Our own packages go into the bundle; all others are found where they are installed. */
+const ownPackagesOnly = {
+  name: 'own-packages-only',
+  setup({ onResolve }) {
+    onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+      kind === 'entry-point' || path.startsWith('@vendange/') ? undefined : { path, external: true },
+    )
+  },
+}
 
 const filesIn = (folder, ending) =>
   readdirSync(folder, { recursive: true })

@@ -1,13 +1,15 @@
-// Starts the server and stays until it ends.
+// Starts the server, bundled anew, and stays until it ends.
 import { spawn } from 'node:child_process'
+import { join } from 'node:path'
 import { home } from './prepare.mjs'
 
-export function serve(env) {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+/** @param server the folder of the bundled server */
+export function serve(server, env) {
+  const child = spawn(process.execPath, ['--enable-source-maps', join(server, 'main.js')], {
     cwd: home,
     stdio: 'inherit',
     env: { ...process.env, ...env },
   })
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
-  server.on('exit', (code) => process.exit(code ?? 0))
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal))
+  child.on('exit', (code) => process.exit(code ?? 0))
 }

@@ -4,4 +4,6 @@ import { serve } from './serve.mjs'
 
 install()
 build()
-serve({})
+// What it is bundled with has just been installed.
+const { bundleServer } = await import('./bundle.mjs')
+serve(await bundleServer(), {})

@@ -81,12 +81,12 @@ export function servicesOf(context: Context) {
 function apiRouter(context: Context, instrumentMs?: number): Router {
   const router = Router()
   const services = servicesOf(context)
-  const description = openApiDocument(version)
+  let description: ReturnType<typeof openApiDocument> | undefined
   serve(router, endpoints.health, async () => {
     const { timeZone } = await readWorkshop(context.database.read)
     return { status: 'ok', version, today: context.clock.today(timeZone) } as const
   })
-  serve(router, endpoints.openapi, () => Promise.resolve(description))
+  serve(router, endpoints.openapi, () => Promise.resolve((description ??= openApiDocument(version))))
   seasonRoutes(router, services.season, services.planAcceptance, context)
   workshopRoutes(router, services, context)
   serveRepository(router, endpoints.moulds, services.moulds)

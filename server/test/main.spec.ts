@@ -7,12 +7,16 @@ import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { bundleServer } from '../../scripts/bundle.mjs'
 
 const home = fileURLToPath(new URL('../..', import.meta.url))
 
 describe('the server as a process', () => {
   let folder: string
   let child: ChildProcess | undefined
+  let main: string
+  // Bundled once for all tests, as a maker starts it.
+  before(async () => (main = process.env['VENDANGE_MADE_SERVER'] ?? join(await bundleServer(), 'main.js')))
   beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'vendange-'))))
   afterEach(() => {
     child?.kill('SIGKILL')
@@ -20,7 +24,7 @@ describe('the server as a process', () => {
   })
 
   function start(env: Record<string, string> = {}): ChildProcess {
-    child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    child = spawn(process.execPath, [main], {
       cwd: home,
       env: { ...process.env, VENDANGE_DATA: folder, VENDANGE_PORT: '0', VENDANGE_TODAY: '2027-03-08', ...env },
     })

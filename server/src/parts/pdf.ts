@@ -1,15 +1,22 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
-import pdfmake from 'pdfmake'
+import type pdfmake from 'pdfmake'
 
-// The fonts that come with the package.
-const fontFolder = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'fonts', 'Roboto')
-pdfmake.addFonts({
-  Roboto: { normal: join(fontFolder, 'Roboto-Regular.ttf'), bold: join(fontFolder, 'Roboto-Medium.ttf') },
-})
-// A sheet is made of what it is given: it fetches nothing, and reads nothing but its fonts.
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((path) => path.startsWith(fontFolder))
+async function readPrinter(): Promise<typeof pdfmake> {
+  const { default: printer } = await import('pdfmake')
+  // The fonts that come with the package.
+  const fontFolder = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'fonts', 'Roboto')
+  printer.addFonts({
+    Roboto: { normal: join(fontFolder, 'Roboto-Regular.ttf'), bold: join(fontFolder, 'Roboto-Medium.ttf') },
+  })
+  // A sheet is made of what it is given: it fetches nothing, and reads nothing but its fonts.
+  printer.setUrlAccessPolicy(() => false)
+  printer.setLocalAccessPolicy((path) => path.startsWith(fontFolder))
+  return printer
+}
+
+/** Sheets are asked for now and then, and what makes them is large: it is read with the first. */
+let printer: Promise<typeof pdfmake> | undefined
 
 /** A document as the package takes it. */
 export type PdfDocument = Parameters<typeof pdfmake.createPdf>[0]
@@ -19,4 +26,5 @@ export const pageOf = ({ lengthUnit }: { readonly lengthUnit: 'mm' | 'in' }): 'A
   lengthUnit === 'in' ? 'LETTER' : 'A4'
 
 /** A document as a file to print. */
-export const pdfOf = (document: PdfDocument): Promise<Buffer> => pdfmake.createPdf(document).getBuffer()
+export const pdfOf = async (document: PdfDocument): Promise<Buffer> =>
+  (await (printer ??= readPrinter())).createPdf(document).getBuffer()

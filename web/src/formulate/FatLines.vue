@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '@/parts/ChoiceField.vue'
 import { useErrorOf } from '@/parts/errorOf'
 import { useRows } from '@/parts/useRows'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
@@ -96,12 +97,11 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
       <ChoiceButtons v-model="mode" :choices="modes" label="Fats by" />
     </div>
     <div v-for="(line, index) in fats" :key="line.fatKey" class="fat" data-test="fat-line">
-      <v-autocomplete
+      <ChoiceField
         :model-value="line.fatKey"
         :items="choices(line.fatKey)"
         :label="`Fat ${index + 1}`"
-        :error-messages="errorOf(`fats[${index}].fatKey`) ?? []"
-        auto-select-first
+        :error="errorOf(`fats[${index}].fatKey`)"
         @update:model-value="swap(index, $event)"
       />
       <QuantityField

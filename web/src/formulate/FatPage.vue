@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '@/parts/ChoiceField.vue'
 import DateField from '@/parts/DateField.vue'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
@@ -88,7 +89,7 @@ const usedIn = computed(() =>
 const likeFats = fatTable.map(({ key, name }) => ({ value: key, title: name }))
 
 /** Begins with the profile of a fat of the table, for one of the same plant. */
-function takeProfileOf(key: string | null): void {
+function takeProfileOf(key: string): void {
   const like = fatTable.find((one) => one.key === key)
   if (!values.value || !like) return
   const { kind, stateAt20C, densityGMl, densityTemperatureC, saponificationValue, unsaponifiablePercent } = like
@@ -125,7 +126,7 @@ async function takeFatAway(): Promise<void> {
         </div>
         <div class="fields">
           <v-text-field v-model="values.name" class="wide" label="Name" :error-messages="errorOf('name') ?? []" />
-          <v-autocomplete
+          <ChoiceField
             :items="likeFats"
             label="Begin like"
             hint="A fat of the table, of the same plant"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '@/parts/ChoiceField.vue'
 import { api, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
@@ -135,7 +136,7 @@ function take(): void {
     >
       <div class="wish" data-test="wish">
         <v-select v-model="line.about" :items="abouts" :label="`Wish ${index + 1}`" />
-        <v-autocomplete v-if="line.about === 'fat'" v-model="line.fatKey" :items="everyFat" label="Which fat" />
+        <ChoiceField v-if="line.about === 'fat'" v-model="line.fatKey" :items="everyFat" label="Which fat" />
         <v-select v-if="line.about === 'free_of'" v-model="line.content" :items="contents" label="Of what" />
         <v-select v-if="hasSense(line)" v-model="line.sense" :items="senses" label="Sense" />
         <QuantityField v-if="hasSense(line)" v-model="line.limit" kind="share" :range="shareRange" label="Limit" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '@/parts/ChoiceField.vue'
 import MomentField from '@/parts/MomentField.vue'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
@@ -117,12 +118,12 @@ async function takeCollectionAway(): Promise<void> {
         />
         <div class="fields">
           <MomentField v-model="values.releaseLocal" class="wide" label="Release" :error="errorOf('releaseLocal')" />
-          <v-autocomplete
+          <ChoiceField
             v-model="values.releaseZone"
             class="wide"
             :items="zones"
             label="Time zone of the release"
-            :error-messages="errorOf('releaseZone') ?? []"
+            :error="errorOf('releaseZone')"
           />
         </div>
         <div class="fields">

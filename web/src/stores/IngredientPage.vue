@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '@/parts/ChoiceField.vue'
 import { runChange } from '@/parts/runChange'
 import { useUnits } from '@/parts/format'
 import { api } from '@/parts/api'
@@ -141,12 +142,12 @@ async function takeIngredientAway(): Promise<void> {
             data-test="kind"
             @update:model-value="chooseKind"
           />
-          <v-autocomplete
+          <ChoiceField
             v-if="values.kind === 'fat'"
             :model-value="values.ref"
             :items="fats"
             label="Which fat"
-            :error-messages="errorOf('ref') ?? []"
+            :error="errorOf('ref')"
             @update:model-value="chooseRef"
           />
           <v-select

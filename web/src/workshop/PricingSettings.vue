@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '@/parts/ChoiceField.vue'
 import { useUnits } from '@/parts/format'
 import { useErrorOf } from '@/parts/errorOf'
 import { changing, fieldOf, useRows } from '@/parts/useRows'
@@ -24,6 +25,12 @@ const keys = computed(() => [
   { value: 'colourant', title: 'Colourants' },
   ...season.fats.map(({ key, name }) => ({ value: key, title: name })),
 ])
+/** The first that has no price yet. */
+function addPrice(): void {
+  const priced = new Set(prices.value.map(({ key }) => key))
+  const open = keys.value.find(({ value }) => !priced.has(value)) ?? keys.value[0]
+  if (open) add({ key: open.value, centsPerKg: 800 })
+}
 const amounts = [
   ['hourCents', 'An hour of work'],
   ['packingCentsPerBar', 'Packing a bar'],
@@ -72,7 +79,7 @@ const amounts = [
     </div>
     <p class="eyebrow">Prices {{ whole.words }}</p>
     <div v-for="(price, index) in prices" :key="index" class="row price">
-      <v-autocomplete
+      <ChoiceField
         :model-value="price.key"
         :items="keys"
         :label="`Ingredient ${index + 1}`"
@@ -95,7 +102,7 @@ const amounts = [
       />
     </div>
     <div>
-      <v-btn size="small" :prepend-icon="mdiPlus" @click="add({ key: 'olive', centsPerKg: 800 })">Price</v-btn>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="addPrice">Price</v-btn>
     </div>
   </section>
 </template>

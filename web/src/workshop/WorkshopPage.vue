@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ChoiceField from '@/parts/ChoiceField.vue'
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
@@ -89,17 +90,17 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
               data-test="inch-style"
             />
             <v-select v-model="values.temperatureUnit" :items="temperatureUnits" label="Temperatures in" />
-            <v-autocomplete
+            <ChoiceField
               v-model="values.currency"
               :items="currencies"
               label="Currency"
-              :error-messages="errorOf('currency') ?? []"
+              :error="errorOf('currency')"
             />
-            <v-autocomplete
+            <ChoiceField
               v-model="values.timeZone"
               :items="zones"
               label="Time zone"
-              :error-messages="errorOf('timeZone') ?? []"
+              :error="errorOf('timeZone')"
             />
           </div>
           <p class="eyebrow">At the bench</p>
