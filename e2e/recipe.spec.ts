@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
 import type { SeasonView } from '@vendange/contract'
-import { answer, pick, saving, type } from './hands'
+import { answer, choose, pick, saving, type } from './hands'
 import { WorkshopProcess } from './server'
 import { test } from './tablet'
 
@@ -24,6 +24,14 @@ test('a recipe is made from nothing with milk, clay, two alkalis and a fat at tr
   await expect(page.getByLabel('Share 2')).toHaveValue('25 %')
   await expect(page.getByLabel('Share 3')).toHaveValue('25 %')
   await saving(page, () => page.getByRole('button', { name: 'Shea butter stirred in at trace' }).click())
+  // A fat that is there already: the two change places, their shares stay where they are, and back by part of its name.
+  await choose(page, 'Fat 2', 'Shea butter')
+  await expect(page.getByLabel('Fat 3', { exact: true })).toHaveValue('Coconut oil')
+  await saving(page, () => choose(page, 'Fat 2', 'Coconut oil'))
+  await expect(page.getByLabel('Fat 3', { exact: true })).toHaveValue('Shea butter')
+  await page.getByLabel('Fat 2', { exact: true }).fill('butter of no plant')
+  await page.getByLabel('Share 2').click()
+  await expect(page.getByText('“butter of no plant” is not among the choices.')).toBeVisible()
   await saving(page, () => type(page, 'Of it potassium hydroxide', '5 %'))
   // Coconut oil by the certificates of its lots: 500 g · 190 + 250 g · 257.5 + 250 g · 180 mg/g are 204.375 g of KOH, or
   // 145.70 g of NaOH, less 5 % superfat; a twentieth of it as potassium hydroxide of 90 %.

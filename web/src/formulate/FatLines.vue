@@ -32,10 +32,7 @@ const holdsSum = ref(false)
 const locked = ref<ReadonlySet<string>>(new Set())
 const missing = computed(() => missingShare(fats.value))
 
-const choices = (own: string) =>
-  season.fats
-    .filter(({ key }) => key === own || !fats.value.some(({ fatKey }) => fatKey === key))
-    .map(({ key, name }) => ({ value: key, title: name }))
+const choices = computed(() => season.fats.map(({ key, name }) => ({ value: key, title: name })))
 
 function setShare(index: number, share: number | null): void {
   const line = fats.value[index]
@@ -66,12 +63,21 @@ function swap(index: number, fatKey: string): void {
   const line = fats.value[index]
   const [before, after] = [season.fat(line?.fatKey ?? ''), season.fat(fatKey)]
   if (!line || !before || !after || before === after) return
+  swapped.value = undefined
+  // A fat that stands in another line already: the two change places, and each place keeps its share.
+  const there = fats.value.findIndex((other) => other.fatKey === fatKey)
+  const other = fats.value[there]
+  if (other) {
+    fats.value = fats.value.map((one, at) =>
+      at === index ? { ...other, share: line.share } : at === there ? { ...line, share: other.share } : one,
+    )
+    return
+  }
   const naohG = (fat: typeof before): number =>
     naohForPortions([{ massG: whole.value.g * line.share, saponificationValue: fat.saponificationValue.typical }])
   const moreG = naohG(after) - naohG(before)
   rows.set(index, { fatKey })
   // A line without a share yet, or two fats alike: there is nothing to say of the lye.
-  swapped.value = undefined
   if (Math.abs(moreG) < leastTold * whole.value.g) return
   const what = `${show('mass', Math.abs(moreG))} ${moreG < 0 ? 'less' : 'more'} sodium hydroxide`
   swapped.value = `${after.name} in place of ${before.name}, the rest as it was: ${whole.value.words} of fats takes ${what} before superfat.`
@@ -96,10 +102,10 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
       <legend class="eyebrow">Fats by {{ mode }}</legend>
       <ChoiceButtons v-model="mode" :choices="modes" label="Fats by" />
     </div>
-    <div v-for="(line, index) in fats" :key="line.fatKey" class="fat" data-test="fat-line">
+    <div v-for="(line, index) in fats" :key="index" class="fat" data-test="fat-line">
       <ChoiceField
         :model-value="line.fatKey"
-        :items="choices(line.fatKey)"
+        :items="choices"
         :label="`Fat ${index + 1}`"
         :error="errorOf(`fats[${index}].fatKey`)"
         @update:model-value="swap(index, $event)"

@@ -41,8 +41,8 @@ const messages = computed(() => [problem.value ?? error].filter((message) => mes
 
 <template>
   <v-autocomplete
-    :model-value="modelValue"
     v-model:search="text"
+    :model-value="modelValue"
     :items="choices"
     :label="label"
     auto-select-first
