@@ -155,8 +155,10 @@ export function collectionVerdict(
   const toPour = soaps
     .filter((soap) => !soap.poured)
     .flatMap((soap) => {
+      const last = soap.seeking ? open.lastWorkingPour(soap.seeking.id) : undefined
       const demand = soap.batch?.demand ?? soap.seeking?.demand
-      return demand ? [{ name: soap.name, designId: soap.designId, byDay: latestPourDay(neededDay, demand) }] : []
+      const byDay = last === undefined ? demand && latestPourDay(neededDay, demand) : on(last)
+      return byDay === undefined ? [] : [{ name: soap.name, designId: soap.designId, byDay }]
     })
     .sort((a, b) => a.byDay.localeCompare(b.byDay))
   return {

@@ -2,7 +2,9 @@ import type { PlacedBatch } from './occupancy'
 import { Occupancy } from './occupancy'
 import { mostDaysAhead } from './plannableDays'
 import { slackOf } from './problem/planCost'
+import { prepDayOf } from './problem/prepDay'
 import type { ProblemBatch } from './problem/seasonProblem'
+import { hoursTolerance } from './problem/seasonProblem'
 import type { Violation } from './problem/violation'
 import type { DatedSeason } from './seasonOf'
 
@@ -75,7 +77,33 @@ export class OpenSeason {
     return batch && batch.due - batch.cureDays - batch.setDays.min
   }
 
-  /** The best free day: the last one from which the bars are ready in time, else the first free one after. */
+  /**
+   * The last pour day from which a batch can be ready when it is needed by the hours of the calendar alone, as if nothing
+   * else were planned: with hours to prepare, pour and cut it. Where no day from day 0 on has them, or the calendar does
+   * not reach so far, the last day counted back without asking for hours.
+   */
+  lastWorkingPour(id: string): number | undefined {
+    const batch = this.byId.get(id)
+    const latest = this.latestPour(id)
+    const { problem } = this.season
+    if (!batch || latest === undefined || latest >= problem.days) return latest
+    const has = (day: number, wanted: number): boolean => (problem.hours[day] ?? 0) + hoursTolerance >= wanted
+    const canCut = (pour: number): boolean => {
+      const last = Math.min(pour + batch.setDays.max, batch.due - batch.cureDays)
+      for (let cut = pour + batch.setDays.min; cut <= last; cut++) if (has(cut, batch.cutHours)) return true
+      return false
+    }
+    for (let pour = latest; pour >= 0; pour--)
+      if (
+        has(pour, batch.pourHours + problem.setupHours) &&
+        has(prepDayOf(problem, batch, pour), batch.prepHours) &&
+        canCut(pour)
+      )
+        return pour
+    return latest
+  }
+
+  /** The best free day: the last one from which the bars are ready in time, else the first free one. */
   bestDay(id: string): FreeDay | undefined {
     const batch = this.byId.get(id)
     const latest = this.latestPour(id)
@@ -89,7 +117,7 @@ export class OpenSeason {
       const free = freeOn(pour)
       if (free && free.slackDays >= 0) return free
     }
-    for (let pour = Math.max(0, latest + 1); pour <= last; pour++) {
+    for (let pour = 0; pour <= last; pour++) {
       const free = freeOn(pour)
       if (free) return free
     }

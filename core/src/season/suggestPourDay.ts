@@ -83,6 +83,7 @@ export interface PourDaySuggestion {
   /** Undefined when no day of the season is free. */
   readonly pourDay: Day | undefined
   readonly cutDay: Day | undefined
+  /** The last day in time on which the workshop has the hours, whatever else is planned. */
   readonly latestPourDay: Day
   /** Days to spare before the bars are needed; negative when late. Undefined when there is no day. */
   readonly slackDays: number | undefined
@@ -90,10 +91,10 @@ export interface PourDaySuggestion {
 
 /**
  * The best free day to pour: the last one before which nothing stands and from which the bars are ready in time; when
- * there is none, the first free day after. Undefined for a batch that can no longer be planned.
+ * there is none, the first free day. Undefined for a batch that can no longer be planned.
  */
 export function suggestPourDay(open: OpenSeason, id: string): PourDaySuggestion | undefined {
-  const latest = open.latestPour(id)
+  const latest = open.lastWorkingPour(id)
   if (latest === undefined) return undefined
   const on = (day: number): Day => addDays(open.season.firstDay, day)
   const best = open.bestDay(id)

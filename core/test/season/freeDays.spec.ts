@@ -123,7 +123,9 @@ describe('whether a day is free', () => {
         const all = Array.from({ length: season.problem.days - 5 }, (_, ahead) => addDays(today, ahead))
         const free = all.filter((one) => soapPageSays(open, soap, one))
         const isInTime = (one: Day): boolean => (daysWhenPouredOn(open, soap.id, one)?.readyDay ?? '') <= neededDay
-        const expected = free.findLast((one) => one <= latest && isInTime(one)) ?? free.find((one) => one > latest)
+        const expected = free.findLast((one) => one <= latest && isInTime(one)) ?? free[0]
+        // No later day has the hours for it, whatever else is planned.
+        expect(free.findLast(isInTime) ?? '', 'last day').to.satisfy((last: Day) => last <= latest)
         expect(suggestion?.pourDay, 'suggestion').to.equal(expected)
 
         // The order page promises the first day on which bars poured on a free day are ready. They leave the racks then.

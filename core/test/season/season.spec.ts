@@ -239,13 +239,33 @@ describe('pourDayFindings', () => {
 
 describe('suggestPourDay', () => {
   it('takes the last free day that is in time', () => {
-    // The latest would be Friday 26 March, a holiday here; the preparation for Saturday would fall on it, too.
+    // By days alone the latest would be Friday 26 March, a holiday here; the preparation for Saturday would fall on it, too.
     expect(suggested(seeking)).to.deep.equal({
       pourDay: '2027-03-25',
       cutDay: '2027-03-27',
-      latestPourDay: '2027-03-26',
+      latestPourDay: '2027-03-25',
       slackDays: 0,
     })
+  })
+
+  it('tells the last day on which there are the hours, whatever else is planned', () => {
+    // Needed on Mon 26 April after 28 days of cure: by the calendar alone Sunday 28 March, when nobody works. A workshop of
+    // weekdays pours on Friday 26 and cuts on Monday 29, three days later.
+    const weekdays = {
+      ...workshop,
+      working: { makers: [{ weekHours: [4, 4, 4, 4, 4, 0, 0], exceptions: [] }], exceptions: [] },
+    }
+    const late = { ...seeking, neededDay: '2027-04-26', demand: { ...demand, setDays: { min: 1, max: 3 } } }
+    expect(suggested(late, [], weekdays)).to.deep.include({ latestPourDay: '2027-03-26', cutDay: '2027-03-29' })
+    // Taken by another, it is the last day all the same.
+    const other = { ...planned('a', '2027-03-26'), days: batchDays('2027-03-26', late.demand, weekdays.working) }
+    expect(suggested(late, [other], weekdays)).to.deep.include({ latestPourDay: '2027-03-26', pourDay: '2027-03-25' })
+    // With two days in the mould at the most there is no cutting on a Monday what was poured on a Friday.
+    const brief = { ...late, demand: { ...late.demand, setDays: { min: 1, max: 2 } } }
+    expect(suggested(brief, [], weekdays)?.latestPourDay).to.equal('2027-03-25')
+    // Nobody ever has so many hours: counted back without asking for them.
+    const long = { ...late, demand: { ...late.demand, pourHours: 9 } }
+    expect(suggested(long, [], weekdays)).to.deep.include({ latestPourDay: '2027-03-28', pourDay: undefined })
   })
 
   it('goes a day earlier when that one is taken', () => {
@@ -304,7 +324,8 @@ describe('collectionVerdict', () => {
     expect(verdict.possible).to.equal(true)
     expect(verdict.soaps.map(({ standing }) => standing)).to.deep.equal(['to_plan', 'to_plan'])
     expect(new Set(verdict.soaps.map(({ pourDay }) => pourDay)).size).to.equal(2)
-    expect(verdict.nextPour?.byDay).to.equal('2027-03-26')
+    // Friday 26 March is a holiday here.
+    expect(verdict.nextPour?.byDay).to.equal('2027-03-25')
   })
 
   it('names the standing of what is planned, poured and cured', () => {

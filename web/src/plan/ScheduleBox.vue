@@ -8,7 +8,6 @@ import { formatDay, isDay, relativeDay } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
 import {
   daysWhenPouredOn,
-  latestPourDay,
   noDayFindings,
   pourDayFindings,
   slackDays,
@@ -27,9 +26,7 @@ const isFixed = computed(() => batch.value !== undefined && batch.value.status !
 const seeking = computed(() => season.seeking(props.design))
 const neededDay = computed(() => seeking.value?.neededDay)
 const suggestion = computed(() => seeking.value && suggestPourDay(season.open, seeking.value.id))
-const latest = computed(() =>
-  seeking.value && neededDay.value !== undefined ? latestPourDay(neededDay.value, seeking.value.demand) : undefined,
-)
+const latest = computed(() => suggestion.value?.latestPourDay)
 
 /** Why there is no free day in time, where there is none. */
 const whyNone = computed(() =>
