@@ -70,6 +70,9 @@ export const kohStepKey = 'koh'
 export const liquidStepKey = (index: number | ''): string => `liquid:${index}`
 /** Key of the step that weighs the additive with this place in the recipe. */
 export const additiveStepKey = (index: number): string => `additive:${index}`
+/** Whether a step weighs an additive: little of one goes on a fine scale. */
+export const weighsAdditive = ({ key }: Pick<RunSheetStep, 'key'>): boolean =>
+  key.startsWith(additiveStepKey(0).slice(0, -1))
 export const scentStepKey = 'scent'
 /** Keys of the steps that weigh a scent: one for each part of a blend. */
 export const scentStepKeys = (scent: ScentUse): readonly string[] =>

@@ -49,7 +49,7 @@ export function weightsForFats(
   const lye = lyeFor(fats, recipe, stepG, lyeRounding)
   const liquidsG = lye.liquids.reduce((sum, { massG }) => sum + massG, 0)
   const bareG = fatsG + lye.naohG + lye.kohG + lye.plainWaterG + liquidsG
-  const additives = additivesFor(recipe, { fatsG, batterG: bareG, bars })
+  const additives = additivesFor(recipe, { fatsG, batterG: bareG, bars }, stepG)
   const additivesG = additives.reduce((sum, { massG }) => sum + massG, 0)
   const scentG = roundToScale(fatsG * scentRate, stepG)
   const batterG = withoutDust(bareG + additivesG + scentG)

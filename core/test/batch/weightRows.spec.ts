@@ -32,8 +32,11 @@ describe('weightRows', () => {
     ])
     const [clay] = weights.additives ?? []
     const [amber] = weights.pots
-    // Twice the clay, three times the amber powder; the fat for the others is among the fats.
-    expect(wettingOf(weights).waterG).to.be.closeTo(2 * (clay?.massG ?? 0) + 3 * (amber?.colourantG ?? 0), 1e-6)
+    // Twice the clay, to the gram of the scale, and three times the amber powder; the fat for the others is among the fats.
+    expect(wettingOf(weights).waterG).to.be.closeTo(
+      Math.round(2 * (clay?.massG ?? 0)) + 3 * (amber?.colourantG ?? 0),
+      1e-6,
+    )
     expect(weights.fats.map(({ name }) => name)).to.deep.equal(
       weightRows(weights).flatMap(({ part, name }) => (part === 'fat' ? [name] : [])),
     )

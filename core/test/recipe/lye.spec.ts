@@ -136,6 +136,19 @@ describe('additivesFor', () => {
     expect(wettingG(weighed, 'fat')).to.equal(0)
   })
 
+  it('is weighed on the workshop’s scale from twenty of its steps on, little of it on a fine one', () => {
+    const weighed = (rate: number, stepG: number) =>
+      additivesFor({ additives: [{ ...clay, rate }] }, { fatsG: 4780, batterG: 7000, bars: 48 }, stepG).map(
+        ({ massG, wetting }) => [massG, wetting?.massG],
+      )[0]
+    // 4780 · 0.02 = 95.6: to the gram 96, wetted with 3 · 96.
+    expect(weighed(0.02, 1)).to.deep.equal([96, 288])
+    // A scale of 5 g: 95.6 is less than 20 · 5; 3 · 95.6 = 286.8 is more: 285.
+    expect(weighed(0.02, 5)).to.deep.equal([95.6, 285])
+    // 4780 · 0.004 = 19.12 is less than 20 · 1; 3 · 19.1 = 57.3.
+    expect(weighed(0.004, 1)).to.deep.equal([19.1, 57])
+  })
+
   it('takes the water that wets from the lye, which must still dissolve', () => {
     const figures = recipeFigures({ ...plain, additives: [clay] }, 1000)
     expect(figures.dissolvingWaterG).to.be.closeTo(261.252 - 60, 0.001)

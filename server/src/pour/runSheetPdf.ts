@@ -1,5 +1,5 @@
 import type { BatchView, SavedWorkshop } from '@vendange/contract'
-import type { BatchPlan, SessionStep, StepGroup, WorkBesideThePour } from '@vendange/core/batch'
+import type { BatchPlan, SessionStep, StepGroup, WeightRow, WorkBesideThePour } from '@vendange/core/batch'
 import {
   mouldsToFill,
   moveOfStep,
@@ -18,8 +18,10 @@ import {
   quantityWords,
   readingOf,
   sayFor,
+  stepFigure,
   stepGroupWords,
   unweighedWords,
+  weightRowMass,
   weightRowName,
 } from '@vendange/words'
 import type { Content, TableCell } from 'pdfmake'
@@ -34,12 +36,8 @@ function wordsIn(reading: Reading) {
   const mass = (massG: number): string => quantityWords(quantity.mass(massG), reading)
   return {
     mass,
-    figure: ({ kind }: SessionStep, value: number | null): string =>
-      value === null || kind === 'tick'
-        ? ''
-        : kind === 'weigh'
-          ? mass(value)
-          : quantityWords(quantity.temperature(value), reading),
+    rowMass: (row: WeightRow): string => weightRowMass(row, reading),
+    figure: (step: SessionStep, value: number | null): string => stepFigure(step, value, reading),
     say: sayFor(reading),
   }
 }
@@ -110,10 +108,10 @@ function groupOf(
 }
 
 /** What it is made of, as planned: the lines add up to the batter. */
-function weightsOf(plan: BatchPlan, { mass }: ReturnType<typeof wordsIn>): Content {
-  const rows = weightRows(plan.weights).map((row): [string, number] => [
+function weightsOf(plan: BatchPlan, { mass, rowMass }: ReturnType<typeof wordsIn>): Content {
+  const rows = weightRows(plan.weights).map((row): readonly [string, string] => [
     row.part === 'scent' ? (plan.scent?.name ?? weightRowName(row)) : weightRowName(row),
-    row.massG,
+    rowMass(row),
   ])
   return {
     unbreakable: true,
@@ -122,9 +120,9 @@ function weightsOf(plan: BatchPlan, { mass }: ReturnType<typeof wordsIn>): Conte
       {
         table: {
           widths: ['*', 'auto'],
-          body: [...rows, ['Batter', plan.weights.batterG] as const].map(([name, massG]) => [
+          body: [...rows, ['Batter', mass(plan.weights.batterG)] as const].map(([name, words]) => [
             name,
-            { text: mass(massG), alignment: 'right' },
+            { text: words, alignment: 'right' },
           ]),
         },
         layout: 'lightHorizontalLines',

@@ -1,20 +1,18 @@
 <script setup lang="ts">
 import type { ScaledBatch, WeightRow } from '@vendange/core/batch'
 import { weightRows, wettingOf } from '@vendange/core/batch'
-import { weightRowName } from '@vendange/words'
+import { weightRowMass, weightRowName } from '@vendange/words'
 import { computed } from 'vue'
 import { useUnits } from './format'
 
 /** All that is weighed for a batch: its lines add up to the batter. */
 const props = defineProps<{ scaled: ScaledBatch; scentName?: string | undefined }>()
-const { show, weighed, fineMass } = useUnits()
+const { reading, show, weighed, fineMass } = useUnits()
 const rows = computed(() => weightRows(props.scaled.weights))
 const rowsOf = (part: WeightRow['part']): readonly WeightRow[] => rows.value.filter((row) => row.part === part)
 const rowsBesideFats = computed(() => rows.value.filter(({ part }) => part !== 'fat'))
 const wettingFatG = computed(() => wettingOf(props.scaled.weights).fatG)
 const isAlkali = ({ part }: WeightRow): boolean => part === 'naoh' || part === 'koh'
-/** Weighed on the fine scale. */
-const isFine = ({ part }: WeightRow): boolean => part === 'additive' || part === 'wetting_water'
 </script>
 
 <template>
@@ -31,7 +29,7 @@ const isFine = ({ part }: WeightRow): boolean => part === 'additive' || part ===
       <tr v-for="(row, index) in rowsBesideFats" :key="index" :class="{ lye: isAlkali(row) }">
         <td>{{ row.part === 'scent' && scentName ? scentName : weightRowName(row) }}</td>
         <td class="number" :data-test="row.part">
-          {{ isFine(row) ? fineMass(row.massG) : weighed(row.massG) }}
+          {{ weightRowMass(row, reading) }}
         </td>
       </tr>
       <tr class="sum">

@@ -9,7 +9,7 @@ import { addressOf, endpoints } from '@vendange/contract'
 import type { Caution, SessionStep, StepGroup } from '@vendange/core/batch'
 import { mouldsToFill, moveOfStep, wasUnweighed, weightRows, workBesideThePour } from '@vendange/core/batch'
 import { sentence } from '@vendange/core/findings'
-import { cautionWords, stepGroupWords, unweighedWords, weightRowName } from '@vendange/words'
+import { cautionWords, stepGroupWords, unweighedWords, weightRowMass, weightRowName } from '@vendange/words'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
@@ -21,7 +21,7 @@ import { useStepFigure } from './useStepFigure'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
-const { weighed, say } = useUnits()
+const { reading, weighed, say } = useUnits()
 const { view, state, trouble } = useBench(props.id)
 
 const groups = computed(() => {
@@ -120,7 +120,7 @@ const print = (): void => window.print()
           <tbody>
             <tr v-for="(row, index) in rows" :key="index">
               <td>{{ row.part === 'scent' ? view.plan.scent?.name : weightRowName(row) }}</td>
-              <td class="number">{{ weighed(row.massG) }}</td>
+              <td class="number">{{ weightRowMass(row, reading) }}</td>
             </tr>
             <tr>
               <td><b>Batter</b></td>

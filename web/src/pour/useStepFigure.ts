@@ -1,9 +1,10 @@
 import { useUnits } from '@/parts/format'
 import type { RunSheetStep } from '@vendange/core/batch'
+import { stepFigure } from '@vendange/words'
 
 /** Writes a step's figure as its scale or probe would show it; nothing for a tick. */
 export function useStepFigure() {
-  const { show, weighed } = useUnits()
-  return ({ kind }: Pick<RunSheetStep, 'kind'>, value: number | null): string =>
-    value === null ? '' : kind === 'temperature' ? show('temperature', value) : weighed(value)
+  const { reading } = useUnits()
+  return (step: Pick<RunSheetStep, 'key' | 'kind'>, value: number | null): string =>
+    stepFigure(step, value, reading.value)
 }
