@@ -1,3 +1,4 @@
+export * from './counted'
 export * from './label'
 export * from './labels'
 export * from './quantityWords'

@@ -45,7 +45,10 @@ export interface SoapVerdict {
   /** The planned or suggested pour day. */
   readonly pourDay: Day | undefined
   readonly cutDay: Day | undefined
+  /** For one whose pour day went by: the day it is ready if it is poured today. */
   readonly readyDay: Day | undefined
+  /** Whether its pour day went by and it was not poured. */
+  readonly overdue?: boolean
   /** Negative: late by so many days. */
   readonly slackDays: number | undefined
   /** For a planned pour that comes too late: a free day on which it would be in time, and the cut that goes with it. */
@@ -76,7 +79,8 @@ function verdictOfPlanned(soap: LineUpSoap, batch: PlannedBatch, neededDay: Day,
     standing: slack < 0 ? 'late' : inTime,
     pourDay: batch.days.pourDay,
     cutDay: batch.days.cutDay,
-    readyDay: batch.days.readyDay,
+    readyDay: isOverdue ? addDays(neededDay, -slack) : batch.days.readyDay,
+    ...(isOverdue ? { overdue: true } : {}),
     slackDays: slack,
     betterDay: undefined,
     whyNoDay: [],

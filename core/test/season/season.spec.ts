@@ -398,7 +398,10 @@ describe('a pour whose day has gone by', () => {
       ).soaps[0]
     expect(verdictFor('2027-04-05')?.standing).to.equal('late')
     expect(verdictFor('2027-04-05')?.slackDays).to.equal(-1)
+    // It is ready when it is poured today, not when it was planned to be.
+    expect(verdictFor('2027-04-05')).to.include({ overdue: true, readyDay: '2027-04-06' })
     expect(verdictFor('2027-04-06')?.standing).to.equal('planned')
+    expect(verdictFor('2027-04-08')).to.include({ overdue: true, readyDay: '2027-04-06', slackDays: 2 })
   })
 })
 

@@ -5,6 +5,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress, inOrder, lossSoFar, shareOfCure, weighInIsDue } from '@vendange/core/cure'
+import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import CureRacks from './CureRacks.vue'
 import RoomSensor from './RoomSensor.vue'
@@ -65,7 +66,7 @@ const sentence = computed(() => {
           <td>
             <RouterLink class="plain serif" :to="`/cure/${loaf.id}`">{{ loaf.name }}</RouterLink><br /><small
               class="quiet"
-              >{{ loaf.lotCode }}, {{ loaf.state.cut?.bars }} bars</small
+              >{{ loaf.lotCode }}, {{ counted(loaf.state.cut?.bars ?? 0, 'bar') }}</small
             >
           </td>
           <td>{{ loaf.state.place ?? 'no place yet' }}</td>

@@ -7,6 +7,7 @@ import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, mondayOf } from '@vendange/core/calendar'
 import { cureRoom, freeTrays, readPlaceCode, traysFreeOn, traysOf, traysShort } from '@vendange/core/cure'
 import { unreleasedBars } from '@vendange/core/loaf'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 
@@ -100,7 +101,7 @@ async function scan(): Promise<void> {
         @drop="drop(rack.name)"
       >
         <p>
-          <b>{{ rack.name }}</b> <span class="quiet">{{ rack.usedTrays }} of {{ rack.trays }} trays</span>
+          <b>{{ rack.name }}</b> <span class="quiet">{{ rack.usedTrays }} of {{ counted(rack.trays, 'tray') }}</span>
         </p>
         <div class="trays">
           <div
@@ -114,7 +115,7 @@ async function scan(): Promise<void> {
           >
             <SoapFace :name="loaf.loaf.name" :soap="season.design(loaf.loaf.designId)" :width="40" :height="28" />
             <span>
-              {{ loaf.bars }} bars<br /><small class="quiet">{{ loaf.lotCode }}</small>
+              {{ counted(loaf.bars, 'bar') }}<br /><small class="quiet">{{ loaf.lotCode }}</small>
             </span>
           </div>
           <div v-if="rack.trays > rack.usedTrays" class="tray empty" :style="{ flexGrow: rack.trays - rack.usedTrays }">
@@ -135,7 +136,7 @@ async function scan(): Promise<void> {
       >
         <SoapFace :name="loaf.loaf.name" :soap="season.design(loaf.loaf.designId)" :width="40" :height="28" />
         <span
-          >{{ loaf.bars }} bars<br /><small class="quiet">{{ loaf.lotCode }}</small></span
+          >{{ counted(loaf.bars, 'bar') }}<br /><small class="quiet">{{ loaf.lotCode }}</small></span
         >
       </div>
     </div>

@@ -10,6 +10,7 @@ import type { LoafSummary } from '@vendange/contract'
 import { barMassRange, barsRange } from '@vendange/contract'
 import { cutOutcome, heaviestBarG } from '@vendange/core/cutting'
 import { formatDay, relativeDay } from '@vendange/core/calendar'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 
@@ -92,7 +93,7 @@ async function cut(): Promise<void> {
     </template>
     <template v-else>
       <p>
-        Hoped for {{ loaf.barsPlanned }} bars.
+        Hoped for {{ counted(loaf.barsPlanned, 'bar') }}.
         <b :class="outcome < 0 ? 'must' : 'vine'">{{
           outcome === 0 ? 'All there.' : outcome < 0 ? `${-outcome} missing.` : `${outcome} more.`
         }}</b>

@@ -5,6 +5,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { formatDay } from '@vendange/core/calendar'
 import { cutWindow, isCut } from '@vendange/core/cutting'
+import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import FaultPanel from './after/FaultPanel.vue'
 import FinishPanel from './after/FinishPanel.vue'
@@ -29,7 +30,7 @@ const sentence = computed(() => {
   if (!one) return 'There is no such loaf here.'
   const { cut } = one.state
   const on = (day: string): string => formatDay(day, season.today)
-  if (cut) return `${one.name} was cut into ${cut.bars} bars of ${one.barsPlanned} hoped for.`
+  if (cut) return `${one.name} was cut into ${counted(cut.bars, 'bar')} of ${one.barsPlanned} hoped for.`
   if (!window.value) return `${one.name} waits for the knife.`
   const { fromDay, untilDay, stampUntilDay } = window.value
   if (season.today < fromDay) return `${one.name} is soft until ${on(fromDay)}; cut it then, and by ${on(untilDay)}.`

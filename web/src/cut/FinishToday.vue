@@ -10,6 +10,7 @@ import type { Finish } from '@vendange/core/cutting'
 import { cutWindow } from '@vendange/core/cutting'
 import type { FinishWork } from '@vendange/core/loaf'
 import { finishWork, shareMinutes } from '@vendange/core/loaf'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 
@@ -75,7 +76,7 @@ async function logAll(finish: Finish, works: readonly FinishWork[]): Promise<voi
     <h2>{{ heading }}</h2>
     <div v-for="{ finish, works, bars, allMin } in batches" :key="finish" class="stack">
       <div class="row head">
-        <h3>{{ finishWords[finish] }}: {{ bars }} bars, about {{ allMin }} min</h3>
+        <h3>{{ finishWords[finish] }}: {{ counted(bars, 'bar') }}, about {{ allMin }} min</h3>
         <form class="row" @submit.prevent="logAll(finish, works)">
           <QuantityField
             :model-value="took[finish] ?? null"
@@ -113,7 +114,7 @@ async function logAll(finish: Finish, works: readonly FinishWork[]): Promise<voi
             </td>
             <td>{{ season.loaf(work.loafId)?.lotCode }}</td>
             <td>{{ untilWords(work) }}</td>
-            <td class="number">{{ work.bars }} bars</td>
+            <td class="number">{{ counted(work.bars, 'bar') }}</td>
             <td class="number">
               {{ work.allMin }} min <span class="quiet">({{ work.isLearned ? 'learned here' : 'estimate' }})</span>
             </td>

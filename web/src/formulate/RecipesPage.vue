@@ -9,6 +9,7 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { blankOwnFat, endpoints, plainRecipe, readRecipeFile } from '@vendange/contract'
 import { asFat, fatTable } from '@vendange/core/fats'
 import { recipeFigures } from '@vendange/core/recipe'
+import { counted } from '@vendange/words'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import SideBySide from './SideBySide.vue'
@@ -120,7 +121,7 @@ async function bringIn(file: File): Promise<void> {
           </td>
           <td class="number">{{ show('mass', figures.plainWaterG - figures.wettingWaterG) }}</td>
           <td class="number">{{ show('share', figures.liquidShare, 0) }}</td>
-          <td class="number">{{ recipe.cureDays }} days</td>
+          <td class="number">{{ counted(recipe.cureDays, 'day') }}</td>
           <td class="number">{{ used }}</td>
         </tr>
       </tbody>

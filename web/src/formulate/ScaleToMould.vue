@@ -13,6 +13,7 @@ import { isRefused } from '@vendange/core/findings'
 import { shapeOf } from '@vendange/core/mould'
 import type { Recipe } from '@vendange/core/recipe'
 import { fatOf, massRange } from '@vendange/core/recipe'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -111,7 +112,7 @@ const fillWords = computed(() =>
     <FindingList :findings="aimed.findings" />
     <template v-if="scaled">
       <p v-if="by === 'bars'" data-test="scale-answer">
-        {{ aimed.kinds[0]?.count }} × {{ aimed.kinds[0]?.mould.name }} give {{ scaled.bars }} bars.
+        {{ aimed.kinds[0]?.count }} × {{ aimed.kinds[0]?.mould.name }} give {{ counted(scaled.bars, 'bar') }}.
       </p>
       <ul v-if="fillWords.length > 0" class="plain" data-test="scale-answer">
         <li v-for="words in fillWords" :key="words">{{ words }}.</li>

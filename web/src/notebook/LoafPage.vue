@@ -12,6 +12,7 @@ import { endpoints } from '@vendange/contract'
 import { pourSession } from '@vendange/core/batch'
 import { formatDay, formatInstant } from '@vendange/core/calendar'
 import { barsCameOut, costPerBar, usesOfPlan } from '@vendange/core/stores'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 import { eventWords } from './eventWords'
@@ -42,11 +43,11 @@ const sentence = computed(() => {
   const { state, name, lotCode } = loaf
   const poured = `${name}, lot ${lotCode}`
   if (state.release)
-    return `${poured}: ${state.release.bars} bars released on ${formatDay(state.release.day, season.today)}.`
+    return `${poured}: ${counted(state.release.bars, 'bar')} released on ${formatDay(state.release.day, season.today)}.`
   if (state.status === 'failed') return `${poured} failed: ${state.failReason ?? ''}`
   if (state.status === 'held') return `${poured} is held: ${state.holdReason ?? ''}`
   if (state.cut)
-    return `${poured}: ${state.cut.bars} bars of ${loaf.barsPlanned} hoped for, curing${state.place ? ` on ${state.place}` : ''}.`
+    return `${poured}: ${counted(state.cut.bars, 'bar')} of ${loaf.barsPlanned} hoped for, curing${state.place ? ` on ${state.place}` : ''}.`
   return `${poured} is ${state.status === 'unmoulded' ? 'unmoulded and waits for the knife' : 'in its mould'}.`
 })
 

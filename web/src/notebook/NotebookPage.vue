@@ -53,7 +53,11 @@ const words = {
     <template v-else-if="isMore && text === ''"
       >The newest {{ loaves?.length }} loaves; older ones are found by soap or lot.</template
     >
-    <template v-else-if="loaves">{{ loaves.length }} loaves on record, every one with its story.</template>
+    <template v-else-if="loaves">{{
+      loaves.length === 1
+        ? 'One loaf is on record, with its story.'
+        : `${loaves.length} loaves on record, every one with its story.`
+    }}</template>
     <template #actions><v-btn to="/notebook/scents" data-test="scents">Scents</v-btn></template>
   </PageHeadline>
   <section v-if="loaves && loaves.length > 0" class="sheet stack">

@@ -1,6 +1,6 @@
 import { finishedWords } from '../parts/finishWords'
 import type { LoafEvent } from '@vendange/core/loaf'
-import { faultWords } from '@vendange/words'
+import { counted, faultWords } from '@vendange/words'
 
 type Told = (massG: number) => string
 /** How masses are told: of a batch, and by a fine scale. */
@@ -18,7 +18,7 @@ export function eventWords(event: LoafEvent, { weighed, fineMass }: MassWords): 
       return 'Unmoulded.'
     case 'cut': {
       const others = (event.others ?? []).map(({ name, count }) => `, ${count} ${name}`).join('')
-      return `Cut into ${event.bars} bars${others} and ${event.ends} ends${event.bevelled ? ', bevelled' : ''}. The first bar weighs ${fineMass(event.firstBarG)}.`
+      return `Cut into ${counted(event.bars, 'bar')}${others} and ${counted(event.ends, 'end')}${event.bevelled ? ', bevelled' : ''}. The first bar weighs ${fineMass(event.firstBarG)}.`
     }
     case 'scrapped':
       return `${weighed(event.massG)} of ${event.colour} into the scrap bin.`
@@ -30,7 +30,7 @@ export function eventWords(event: LoafEvent, { weighed, fineMass }: MassWords): 
       return `${faultWords[event.fault].name} closed: ${event.text}`
     case 'finished': {
       const off = event.removedG === null ? '' : `, ${fineMass(event.removedG)} off`
-      return `${finishedWords[event.finish]}, ${event.bars} bars in ${event.minutes} min${off}.`
+      return `${finishedWords[event.finish]}, ${counted(event.bars, 'bar')} in ${event.minutes} min${off}.`
     }
     case 'moved':
       return `Put on ${event.place}.`
@@ -45,19 +45,19 @@ export function eventWords(event: LoafEvent, { weighed, fineMass }: MassWords): 
     case 'failed':
       return `Failed: ${event.reason}`
     case 'downgraded':
-      return `${event.bars} bars to ${event.to}: ${event.reason}`
+      return `${counted(event.bars, 'bar')} to ${event.to}: ${event.reason}`
     case 'released': {
       const over = event.overrideReason
         ? `. Let go all the same: ${event.overrideReason}`
         : ', look and label in order.'
-      return `Released, ${event.bars} bars, pH ${event.ph}${over}`
+      return `Released, ${counted(event.bars, 'bar')}, pH ${event.ph}${over}`
     }
     case 'allotted':
-      return `${event.bars} bars set aside for ${event.who || event.channel}.`
+      return `${counted(event.bars, 'bar')} set aside for ${event.who || event.channel}.`
     case 'given_back':
-      return `${event.bars} bars back from ${event.channel}.`
+      return `${counted(event.bars, 'bar')} back from ${event.channel}.`
     case 'sold':
-      return `${event.bars} bars sold (${event.channel})${event.buyer ? ` to ${event.buyer}` : ''}.`
+      return `${counted(event.bars, 'bar')} sold (${event.channel})${event.buyer ? ` to ${event.buyer}` : ''}.`
     case 'recalled':
       return `Called back: ${event.reason}`
     case 'amended':

@@ -13,6 +13,7 @@ import type { HoursLeft } from '@vendange/core/calendar/busy'
 import { hoursLeft } from '@vendange/core/calendar/busy'
 import { makerHoursOn } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
+import { counted } from '@vendange/words'
 import { wrap } from 'comlink'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { dayCount } from './verdictWords'
@@ -57,7 +58,7 @@ async function read(file: File | undefined): Promise<void> {
     kept.value = found.value.map(({ day }) => day)
     troubles.value =
       busy.unread > busy.troubles.length
-        ? [...busy.troubles.map(say), `${busy.unread} events were left out in all.`]
+        ? [...busy.troubles.map(say), `Left out in all: ${counted(busy.unread, 'event')}.`]
         : busy.troubles.map(say)
   } finally {
     worker.terminate()

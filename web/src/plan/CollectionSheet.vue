@@ -5,6 +5,7 @@ import { formatDay, formatMoment, relativeDay } from '@vendange/core/calendar'
 import { computed } from 'vue'
 import type { JudgedCollection } from './judgedCollections'
 import { standingClass, standingWords } from './verdictWords'
+import YieldCell from './YieldCell.vue'
 
 /** A collection that is still to come: when, and how each of its soaps stands. */
 const props = defineProps<{ judged: JudgedCollection }>()
@@ -35,9 +36,7 @@ const releaseDay = computed(() => season.neededDay({ ...props.judged.collection,
           <RouterLink class="plain serif" :to="`/soaps/${soap.designId}`">{{ soap.name }}</RouterLink>
           <span :class="standingClass[soap.standing]">{{ standingWords(soap, season.today) }}</span>
         </div>
-        <span class="bars"
-          ><b>{{ season.design(soap.designId)?.barsWanted }}</b> bars</span
-        >
+        <span class="bars"><YieldCell :design-id="soap.designId" :batch-id="soap.batchId" /> bars</span>
       </li>
       <li v-if="judged.verdict.soaps.length === 0" class="quiet">No soaps yet.</li>
     </ul>

@@ -16,6 +16,7 @@ import type { NewDesign } from '@vendange/contract'
 import { barsRange, designSchema, endpoints, labelMassRange, mouldCountRange } from '@vendange/contract'
 import type { PourPart } from '@vendange/core/batch'
 import { withFollowedShares } from '@vendange/core/batch'
+import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import ColourPots from './ColourPots.vue'
@@ -91,7 +92,7 @@ const scaledTo = computed(() => {
   return now ? `Scaled to ${season.mouldWords({ ...now, mouldId: now.mouldId ?? '' })}` : ''
 })
 const partWords = (part: PourPart): string =>
-  `${season.mouldWords(part)}, ${part.barsWanted} bars${
+  `${season.mouldWords(part)}, ${counted(part.barsWanted, 'bar')}${
     season.mould(part.mouldId)?.shape === 'cavities' ? '' : ` cut at ${thickness(part.barThicknessMm)}`
   }`
 const sentence = computed(() => {
@@ -102,10 +103,10 @@ const sentence = computed(() => {
   const of = pours.length > 1 ? ` in ${pours.length} pours` : ''
   const count =
     barsOver === 0
-      ? `the ${bars} bars wanted${of}`
+      ? `the ${counted(bars, 'bar')} wanted${of}`
       : barsOver > 0
-        ? `${bars} bars${of}, ${barsOver} more than wanted`
-        : `${bars} bars${of}, ${-barsOver} fewer than wanted`
+        ? `${counted(bars, 'bar')}${of}, ${barsOver} more than wanted`
+        : `${counted(bars, 'bar')}${of}, ${-barsOver} fewer than wanted`
   return `${now.name} gives ${count}, about ${barMass(barCuredG)} each when cured.`
 })
 

@@ -6,6 +6,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import type { SavedCollection } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { barsAgainstChannels } from '@vendange/core/plan'
+import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import BringBack from './BringBack.vue'
 import LineUpChecks from './LineUpChecks.vue'
@@ -72,7 +73,7 @@ const openLoavesOf = (designId: string) =>
       </tbody>
     </table>
     <p v-if="bars.wanted > 0" class="mt-3" :class="{ must: bars.missing > 0 }">
-      {{ bars.given }} bars from these moulds for {{ bars.wanted }} that the channels want{{
+      {{ counted(bars.given, 'bar') }} from these moulds for {{ bars.wanted }} that the channels want{{
         bars.missing > 0 ? `: ${bars.missing} are missing.` : '.'
       }}
     </p>

@@ -8,7 +8,7 @@ import { endpoints } from '@vendange/contract'
 import { daysBetween } from '@vendange/core/calendar'
 import { lookBack } from '@vendange/core/plan'
 import { computed, shallowRef, watch } from 'vue'
-import { faultsOfLoaves } from '@vendange/words'
+import { counted, faultsOfLoaves } from '@vendange/words'
 
 /** After a collection: what was planned, what came of it, and what each face became. */
 const props = defineProps<{ collection: SavedCollection; designs: readonly SavedDesign[] }>()
@@ -65,7 +65,7 @@ const rows = computed(() =>
 <template>
   <section v-if="rows.length > 0" class="sheet stack" data-test="looking-back">
     <h2>
-      Looking back: {{ all.barsCut }} bars of {{ all.barsPlanned }} hoped for, {{ all.barsSold }} sold for
+      Looking back: {{ counted(all.barsCut, 'bar') }} of {{ all.barsPlanned }} hoped for, {{ all.barsSold }} sold for
       {{ money(all.takenCents) }}
     </h2>
     <p data-test="looked-back">{{ sentences }}</p>

@@ -2,6 +2,7 @@
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { formatDay } from '@vendange/core/calendar'
+import { counted } from '@vendange/words'
 import { computed } from 'vue'
 
 /** Orders that nobody has said yes or no to. */
@@ -26,7 +27,9 @@ const openOrders = computed(() =>
         />
         <span
           ><b class="serif">{{ order.client }}</b
-          ><br /><small class="quiet">{{ order.bars }} bars by {{ formatDay(order.dueDay, season.today) }}</small></span
+          ><br /><small class="quiet"
+            >{{ counted(order.bars, 'bar') }} by {{ formatDay(order.dueDay, season.today) }}</small
+          ></span
         >
       </RouterLink>
     </div>

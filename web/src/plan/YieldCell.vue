@@ -17,5 +17,5 @@ const pour = computed(() => season.batches.find(({ id, part }) => id === props.b
   <span v-else-if="scaled && design">
     <b :class="{ must: scaled.barsOver < 0 }">{{ scaled.bars }}</b> of {{ design.barsWanted }}
   </span>
-  <span v-else-if="design">{{ design.barsWanted }} wanted</span>
+  <span v-else-if="design"><b class="must">0</b> of {{ design.barsWanted }}</span>
 </template>

@@ -2,6 +2,7 @@ import type { SavedCollection } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { formatDay, relativeDay } from '@vendange/core/calendar'
 import type { CollectionVerdict, SoapVerdict } from '@vendange/core/season'
+import { counted } from '@vendange/words'
 
 /** The life of a collection, in words. */
 export const stateWords: Readonly<Record<SavedCollection['state'], string>> = {
@@ -15,7 +16,7 @@ export const stateWords: Readonly<Record<SavedCollection['state'], string>> = {
 }
 
 /** Days as a maker counts them. */
-export const dayCount = (days: number): string => (Math.abs(days) === 1 ? '1 day' : `${Math.abs(days)} days`)
+export const dayCount = (days: number): string => counted(Math.abs(days), 'day')
 
 /** "a, b and c" */
 export const listed = (names: readonly string[]): string =>
@@ -40,7 +41,11 @@ export function verdictSentence(name: string, neededDay: Day, verdict: Collectio
   if (worst) {
     const more =
       late.length > 1 ? ` ${listed(late.filter((soap) => soap !== worst).map((soap) => soap.name))} too.` : ''
-    const how = worst.slackDays === undefined ? 'finds no free day' : `is ready ${dayCount(worst.slackDays)} late`
+    const poured = worst.overdue
+      ? `was to be poured on ${formatDay(worst.pourDay ?? '', today)} and, poured today, `
+      : ''
+    const how =
+      worst.slackDays === undefined ? 'finds no free day' : `${poured}is ready ${dayCount(worst.slackDays)} late`
     return `${name} misses ${day}: ${worst.name} ${how}.${more}`
   }
   if (incomplete.length > 0)
@@ -54,7 +59,7 @@ export function verdictSentence(name: string, neededDay: Day, verdict: Collectio
 }
 
 /** Where one soap stands, in a few words. */
-export function standingWords({ standing, pourDay, readyDay, slackDays }: SoapVerdict, today: Day): string {
+export function standingWords({ standing, pourDay, readyDay, slackDays, overdue }: SoapVerdict, today: Day): string {
   const on = (day: Day | undefined): string => (day === undefined ? 'no free day' : formatDay(day, today))
   switch (standing) {
     case 'out':
@@ -64,13 +69,15 @@ export function standingWords({ standing, pourDay, readyDay, slackDays }: SoapVe
     case 'curing':
       return `Curing until ${on(readyDay)}`
     case 'planned':
-      return `Pour ${on(pourDay)}, ready ${on(readyDay)}`
+      return overdue
+        ? `Was to be poured on ${on(pourDay)}; poured today, ready ${on(readyDay)}`
+        : `Pour ${on(pourDay)}, ready ${on(readyDay)}`
     case 'to_plan':
       return `Free day: ${on(pourDay)}`
     case 'late':
       return slackDays === undefined
         ? 'No free day within a year'
-        : `Ready ${on(readyDay)}: ${dayCount(slackDays)} late`
+        : `${overdue ? `Was to be poured on ${on(pourDay)}; poured today, ready` : 'Ready'} ${on(readyDay)}: ${dayCount(slackDays)} late`
     case 'incomplete':
       return 'Choose recipe and mould'
   }

@@ -5,7 +5,7 @@ import type { BatchPlan, PourSession } from '@vendange/core/batch'
 import type { SoapLook } from '@vendange/core/pour'
 import { mouldsToFill, wasUnweighed } from '@vendange/core/batch'
 import { sentence } from '@vendange/core/findings'
-import { stepGroupWords, unweighedWords } from '@vendange/words'
+import { counted, stepGroupWords, unweighedWords } from '@vendange/words'
 import { nextTick, ref, watch } from 'vue'
 import { useStepFigure } from './useStepFigure'
 
@@ -43,7 +43,10 @@ watch(
       />
       <div>
         <b class="serif">{{ plan.designName }}</b>
-        <span>{{ say(sentence('moulds_filled', { moulds: mouldsToFill(plan) })) }} · {{ plan.barsPlanned }} bars</span>
+        <span
+          >{{ say(sentence('moulds_filled', { moulds: mouldsToFill(plan) })) }} ·
+          {{ counted(plan.barsPlanned, 'bar') }}</span
+        >
       </div>
     </RouterLink>
     <template v-for="(one, index) in state.steps" :key="one.key">

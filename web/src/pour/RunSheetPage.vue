@@ -9,7 +9,7 @@ import { addressOf, endpoints } from '@vendange/contract'
 import type { Caution, SessionStep, StepGroup } from '@vendange/core/batch'
 import { mouldsToFill, moveOfStep, wasUnweighed, weightRows, workBesideThePour } from '@vendange/core/batch'
 import { sentence } from '@vendange/core/findings'
-import { cautionWords, stepGroupWords, unweighedWords, weightRowMass, weightRowName } from '@vendange/words'
+import { cautionWords, counted, stepGroupWords, unweighedWords, weightRowMass, weightRowName } from '@vendange/words'
 import { formatDay } from '@vendange/core/calendar'
 import { lackingForPour } from '@vendange/core/stores'
 import { computed } from 'vue'
@@ -56,7 +56,8 @@ const print = (): void => window.print()
     <PageHeadline>
       {{ view.plan.designName }}, {{ formatDay(view.batch.days.pourDay, season.today) }}:
       {{ weighed(view.plan.weights.batterG) }} of batter into
-      {{ say(sentence('moulds_filled', { moulds: mouldsToFill(view.plan) })) }}, {{ view.plan.barsPlanned }} bars.
+      {{ say(sentence('moulds_filled', { moulds: mouldsToFill(view.plan) })) }},
+      {{ counted(view.plan.barsPlanned, 'bar') }}.
       <template #actions>
         <SoapFace
           :name="view.plan.designName"

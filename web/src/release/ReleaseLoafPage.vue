@@ -17,7 +17,7 @@ import { barMassStepG } from '@vendange/core/units'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 import LabelPanel from './LabelPanel.vue'
-import { releaseCheckWords } from '@vendange/words'
+import { counted, releaseCheckWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -113,7 +113,7 @@ const sentence = computed(() => {
   if (!loaf.value) return 'There is no such loaf.'
   const { name, state } = loaf.value
   if (state.release && isReleased.value)
-    return `${state.releasedBars} bars of ${name} were released on ${formatDay(state.release.day, season.today)}.`
+    return `${counted(state.releasedBars, 'bar')} of ${name} ${state.releasedBars === 1 ? 'was' : 'were'} released on ${formatDay(state.release.day, season.today)}.`
   const failed = checks.value.filter(({ result }) => result === 'failed')
   const open = checks.value.filter(({ result }) => result === 'open')
   if (failed.length > 0)
@@ -210,7 +210,7 @@ async function hold(): Promise<void> {
           :loading="isSending"
           data-test="release"
           @click="release"
-          >Release {{ bars }} bars, signed {{ maker }}</v-btn
+          >Release {{ counted(bars, 'bar') }}, signed {{ maker }}</v-btn
         >
         <v-text-field
           v-if="ph !== null && !isClear"

@@ -7,6 +7,7 @@ import { formatDay } from '@vendange/core/calendar'
 import { cureProgress } from '@vendange/core/cure'
 import { releaseChecks } from '@vendange/core/release'
 import { barMassStepG } from '@vendange/core/units'
+import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import GiveOut from './GiveOut.vue'
 import KeptSamples from './KeptSamples.vue'
@@ -95,7 +96,7 @@ const sentence = computed(() => {
           <td class="serif">{{ loaf.name }}</td>
           <td>{{ loaf.lotCode }}</td>
           <td>
-            {{ loaf.state.releasedBars }} bars on
+            {{ counted(loaf.state.releasedBars, 'bar') }} on
             {{ formatDay(loaf.state.release?.day ?? season.today, season.today) }}
           </td>
           <td class="number"><v-btn size="small" :to="`/loaves/${loaf.id}`">Its story</v-btn></td>

@@ -8,6 +8,7 @@ import type { NewSale, ShopOffer } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { barsToOffer } from '@vendange/core/loaf'
 import { parseSalesCsv } from '@vendange/core/release/csv'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 
@@ -64,7 +65,7 @@ const sellOut = () =>
 async function take(sales: readonly NewSale[]): Promise<string> {
   const { taken, known } = await api(endpoints.release.takeSales, { body: { sales: [...sales] } })
   await season.load()
-  return `${taken} sales taken over${known > 0 ? `, ${known} known already` : ''}.`
+  return `${counted(taken, 'sale')} taken over${known > 0 ? `, ${known} known already` : ''}.`
 }
 const takeOver = () =>
   doing(async () => {

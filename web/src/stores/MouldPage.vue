@@ -27,6 +27,7 @@ import {
   shapeOf,
   wallRange,
 } from '@vendange/core/mould'
+import { counted } from '@vendange/words'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import MouldDrawing from './MouldDrawing.vue'
@@ -105,7 +106,8 @@ async function takeMouldAway(): Promise<void> {
   <template v-if="mould && values">
     <PageHeadline>
       <template v-if="cut"
-        >{{ values.name }} takes {{ show('volume', cut.volumeMl) }} of batter and gives {{ cut.bars }} bars of
+        >{{ values.name }} takes {{ show('volume', cut.volumeMl) }} of batter and gives
+        {{ counted(cut.bars, 'bar') }} of
         {{ isCut ? thickness(values.barThicknessMm) : show('volume', values.cavityMl) }}.</template
       >
       <template v-else><span class="must">These sizes make no mould that can be filled.</span></template>
@@ -248,8 +250,8 @@ async function takeMouldAway(): Promise<void> {
         <h2>To scale: from the side, from the end</h2>
         <MouldDrawing :mould="values" :cuts-mm="cut?.marks ?? []" />
         <p v-if="cut && isCut" class="quiet">
-          {{ cut.bars }} bars, {{ show('length', cut.restMm) }} left over besides the trims. Depth of batter is counted
-          above the liner.
+          {{ counted(cut.bars, 'bar') }}, {{ show('length', cut.restMm) }} left over besides the trims. Depth of batter
+          is counted above the liner.
         </p>
       </section>
     </div>

@@ -4,6 +4,7 @@ import { useSeason } from '@/parts/seasonStore'
 import { barsOfMould } from '@vendange/core/cutting'
 import { fillVolumeMl, shapeOf } from '@vendange/core/mould'
 import { mouldsOfBatch } from '@vendange/core/season'
+import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import MouldDrawing from './MouldDrawing.vue'
 
@@ -39,9 +40,8 @@ const holders = (mouldId: string) =>
       </p>
       <p class="quiet">
         {{ show('volume', fillVolumeMl(mould)) }}{{ mould.measuredMl === null ? ' to the fill line' : ' as measured' }},
-        {{ barsOfMould(mould).bars }} bars<template v-if="shapeOf(mould) !== 'cavities'">
-          {{ thickness(mould.barThicknessMm) }} thick</template
-        >
+        {{ counted(barsOfMould(mould).bars, 'bar')
+        }}<template v-if="shapeOf(mould) !== 'cavities'"> {{ thickness(mould.barThicknessMm) }} thick</template>
       </p>
       <p v-if="holders(mould.id).length > 0" class="brass">
         Holds

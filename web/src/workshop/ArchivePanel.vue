@@ -4,6 +4,7 @@ import FileButton from '@/parts/FileButton.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiDownload } from '@mdi/js'
 import { endpoints } from '@vendange/contract'
+import { counted } from '@vendange/words'
 import { ref } from 'vue'
 
 /** All that the workshop keeps as one file, and back into an empty one. */
@@ -19,7 +20,7 @@ async function take(file: File): Promise<void> {
       rawBody: new Blob([file], { type: 'application/zip' }),
     })
     await season.load()
-    words.value = `Brought back: ${loaves} loaves, ${events} events, ${photos} photographs.`
+    words.value = `Brought back: ${counted(loaves, 'loaf', 'loaves')}, ${counted(events, 'event')}, ${counted(photos, 'photograph')}.`
   } catch (error) {
     trouble.value = problemOf(error).detail
   } finally {

@@ -46,6 +46,20 @@ describe('verdictSentence', () => {
     )
   })
 
+  it('says of one whose pour day went by what pouring it today would give', () => {
+    const missed = soap('Dawn Arrival', {
+      ...{ standing: 'late', overdue: true, pourDay: '2027-03-05', readyDay: '2027-04-12', slackDays: -2 },
+    })
+    expect(sentence(verdict([missed]))).to.equal(
+      'Night Train misses Sat 10 Apr: Dawn Arrival was to be poured on Fri 5 Mar and, poured today, is ready 2 days late.',
+    )
+    expect(standingWords(missed, today)).to.equal(
+      'Was to be poured on Fri 5 Mar; poured today, ready Mon 12 Apr: 2 days late',
+    )
+    const inTime = { ...missed, standing: 'planned' as const, readyDay: '2027-04-09', slackDays: 1 }
+    expect(standingWords(inTime, today)).to.equal('Was to be poured on Fri 5 Mar; poured today, ready Fri 9 Apr')
+  })
+
   it('says so when no day is free at all', () => {
     const stuck = soap('Dawn Arrival', { standing: 'late', slackDays: undefined, pourDay: undefined })
     expect(sentence(verdict([stuck]))).to.contain('Dawn Arrival finds no free day.')

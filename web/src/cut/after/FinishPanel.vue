@@ -21,6 +21,7 @@ import {
 } from '@vendange/core/cutting'
 import { finishedBars } from '@vendange/core/loaf'
 import { bevellingCents } from '@vendange/core/plan'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, watch } from 'vue'
 
@@ -116,12 +117,14 @@ async function log(): Promise<void> {
   <section class="sheet stack">
     <h2>Finish</h2>
     <p v-if="left <= 0" data-test="finish-words">
-      <span class="vine">{{ finishedWords[finish] }}: all {{ loaf.state.cut?.bars }} bars.</span>
+      <span class="vine">{{ finishedWords[finish] }}: all {{ counted(loaf.state.cut?.bars ?? 0, 'bar') }}.</span>
       {{ order?.bevelled ? charge : '' }}
     </p>
     <p v-else data-test="finish-words">
-      {{ finishWords[finish] }} of {{ bars }} bars: about {{ time.allMin }} min ({{ time.eachMin.toFixed(1) }} a bar,
-      {{ time.isLearned ? 'learned here' : 'an estimate' }}).
+      {{ finishWords[finish] }} of {{ counted(bars, 'bar') }}: about {{ time.allMin }} min ({{
+        time.eachMin.toFixed(1)
+      }}
+      a bar, {{ time.isLearned ? 'learned here' : 'an estimate' }}).
       <template v-if="reckoned">
         {{ fineMass(reckoned.eachG) }} come off each bar of {{ barMass(barNow?.massG ?? 0)
         }}{{ barNow?.isWeighed ? '' : ' (estimate)' }}, {{ show('mass', reckoned.allG) }} in all. {{ charge }}

@@ -9,6 +9,7 @@ import type { LoafSummary } from '@vendange/contract'
 import type { CutPlan } from '@vendange/core/cutting'
 import { cutStages, evenMarks, explainWaste, toolUses } from '@vendange/core/cutting'
 import type { Finding } from '@vendange/core/findings'
+import { counted } from '@vendange/words'
 import { computed, ref, watch } from 'vue'
 import CutDrawing from './CutDrawing.vue'
 import type { CutWish } from './cutWish'
@@ -39,15 +40,13 @@ const choices = computed(() =>
     test: `cut-choice-${value}`,
   })),
 )
-const counted = (one: CutPlan): string =>
+const countsOf = (one: CutPlan): string =>
   one.counts
-    .flatMap((count, kind) =>
-      count > 0 ? [`${count} ${(props.wish.pieces[kind]?.name ?? '').toLowerCase()}${count === 1 ? '' : 's'}`] : [],
-    )
+    .flatMap((count, kind) => (count > 0 ? [counted(count, (props.wish.pieces[kind]?.name ?? '').toLowerCase())] : []))
     .join(', ')
 const verdict = computed(() =>
   plan.value
-    ? `${counted(plan.value)}; ${show('share', plan.value.wasteShare, 0)} of the block is trims, cuts and offcuts.`
+    ? `${countsOf(plan.value)}; ${show('share', plan.value.wasteShare, 0)} of the block is trims, cuts and offcuts.`
     : 'Nothing of this comes out of the block.',
 )
 const explained = computed(() => {

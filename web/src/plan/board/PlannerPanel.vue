@@ -28,6 +28,7 @@ import {
   withoutRepeats,
 } from '@vendange/core/season'
 import { formatQuantity } from '@vendange/core/units'
+import { counted } from '@vendange/words'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useUnits } from '@/parts/format'
 
@@ -186,7 +187,7 @@ async function take(): Promise<void> {
   if (!(await promises.mayTake(moves.value))) return
   const taken = await runChange(() => api(endpoints.acceptPlan, { body: plan }))
   if (!taken) return
-  undo.did(`The plan is taken: ${changes.value.length} pours`, async () => {
+  undo.did(`The plan is taken: ${counted(changes.value.length, 'pour')}`, async () => {
     const current = (id: string) => season.batches.find((batch) => batch.id === id)
     const moves = plan.moves.flatMap(({ batchId }) => {
       const was = before.get(batchId)

@@ -15,6 +15,7 @@ import { addDays, formatDay } from '@vendange/core/calendar'
 import { clientLines, taxedPrice } from '@vendange/core/plan'
 import type { Placement, PlannedMove } from '@vendange/core/season'
 import { orderForecasts } from '@vendange/core/season'
+import { counted } from '@vendange/words'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import OrderCharges from './OrderCharges.vue'
@@ -81,20 +82,22 @@ const sentence = computed(() => {
   if (!now) return ''
   if (now.collectionId !== null) return promisedWords(now)
   const due = formatDay(now.dueDay, season.today)
-  if (!season.recipe(now.recipeId)) return `${now.client} wants ${now.bars} bars by ${due}. Choose a recipe to quote.`
-  if (!option.value) return `${now.client} wants ${now.bars} bars, but no mould can make them at that mass.`
+  if (!season.recipe(now.recipeId))
+    return `${now.client} wants ${counted(now.bars, 'bar')} by ${due}. Choose a recipe to quote.`
+  if (!option.value) return `${now.client} wants ${counted(now.bars, 'bar')}, but no mould can make them at that mass.`
   const found = promise.value
-  if (!found) return `${now.client} wants ${now.bars} bars by ${due}. Looking for days …`
-  if (!found.asPlanned && !found.withMoves) return `${now.client}: there is no room for ${now.bars} bars this season.`
+  if (!found) return `${now.client} wants ${counted(now.bars, 'bar')} by ${due}. Looking for days …`
+  if (!found.asPlanned && !found.withMoves)
+    return `${now.client}: there is no room for ${counted(now.bars, 'bar')} this season.`
   const first = found.asPlanned?.due ?? Infinity
   const sooner = found.withMoves?.due ?? Infinity
   // A sum that lacks prices is no price.
   const price = isPriced.value ? `, for ${money(option.value.priceCents)}` : ''
   if (Number.isFinite(first) && day(first) <= now.dueDay)
-    return `Yes: ${now.bars} bars can be ready on ${on(first)}${price}. ${now.client} wants them by ${due}.`
+    return `Yes: ${counted(now.bars, 'bar')} can be ready on ${on(first)}${price}. ${now.client} wants them by ${due}.`
   if (Number.isFinite(sooner) && day(sooner) <= now.dueDay)
-    return `Only if something moves: ${now.bars} bars by ${on(sooner)}${price}.`
-  return `Not by ${due}: the earliest honest day for ${now.bars} bars is ${on(Math.min(first, sooner))}${price}.`
+    return `Only if something moves: ${counted(now.bars, 'bar')} by ${on(sooner)}${price}.`
+  return `Not by ${due}: the earliest honest day for ${counted(now.bars, 'bar')} is ${on(Math.min(first, sooner))}${price}.`
 })
 
 /** The days of the pours that stand, moved as a promise asks. */

@@ -5,7 +5,7 @@ import { useSeason } from '@/parts/seasonStore'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
 import { quoteEarnings, taxedPrice } from '@vendange/core/plan'
-import { pricePartWords } from '@vendange/words'
+import { counted, pricePartWords } from '@vendange/words'
 import type { DeliveryDate } from '@vendange/core/season'
 import { computed } from 'vue'
 import { noTax } from './useQuote'
@@ -47,7 +47,7 @@ const pourDays = computed(() => {
       <template v-for="part in option.parts" :key="part.mould.id"
         >{{ part.mould.name }}: {{ part.barsPerLoaf }} bars a loaf, {{ barMass(part.barWetG) }} each when cut, about
         {{ barMass(part.barCuredG) }} cured (estimate). </template
-      >The label says {{ barMass(order.labelMassG) }}; {{ option.spareBars }} bars are spare for breakage.
+      >The label says {{ barMass(order.labelMassG) }}; {{ counted(option.spareBars, 'bar') }} to spare for breakage.
     </p>
     <FindingList :findings="option.findings" />
     <div class="two">

@@ -4,6 +4,7 @@ import SoapFace from '@/parts/SoapFace.vue'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
 import type { DeliveryDate } from '@vendange/core/season'
+import { counted } from '@vendange/words'
 
 /** The ways to make an order, side by side. */
 const chosen = defineModel<number>({ required: true })
@@ -51,7 +52,7 @@ const { barMass, thickness, money, say } = useUnits()
                 >, cut {{ thickness(part.barThicknessMm) }}<br
               /></template>
               <small class="quiet"
-                >{{ one.bars }} bars, {{ one.spareBars }} spare;
+                >{{ counted(one.bars, 'bar') }}, {{ one.spareBars }} spare;
                 {{ one.batches.length === 1 ? 'one pour' : `${one.batches.length} pours` }}</small
               >
             </td>

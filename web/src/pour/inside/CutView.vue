@@ -8,6 +8,7 @@ import type { CutWay, FaceChoice } from '@vendange/core/cutting'
 import { barGrid, cutWays, planeOfFace } from '@vendange/core/cutting'
 import type { CutRichness, FaceDrawing, MouldSection, MoveLine } from '@vendange/core/pour'
 import { usualFace } from '@vendange/core/pour'
+import { counted } from '@vendange/words'
 import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 
 /** The loaf cut on screen: bars as poured or turned, both faces of each, and the one that stands for the soap. */
@@ -78,14 +79,15 @@ const verdict = computed(() => {
   const [pouredSeen, turnedSeen] = richness.value
   if (!poured || !turned) return ''
   const cost = poured.bars - turned.bars
-  const counts = `As poured the mould gives ${poured.bars} bars, turned ${turned.bars}`
+  const counts = `As poured the mould gives ${counted(poured.bars, 'bar')}, turned ${turned.bars}`
   if (!pouredSeen || !turnedSeen) return `${counts}.`
   const words = (seen: CutRichness): string =>
     seen.colours < 2
       ? 'one colour alone'
       : `${seen.borderWidths.toFixed(1)} widths of border between ${seen.colours} colours`
   const sum = `As poured a face shows ${words(pouredSeen)}, turned ${words(turnedSeen)} (estimate).`
-  const price = cost > 0 ? ` at the cost of ${cost} bars` : cost < 0 ? ` and gives ${-cost} bars more` : ''
+  const price =
+    cost > 0 ? ` at the cost of ${counted(cost, 'bar')}` : cost < 0 ? ` and gives ${counted(-cost, 'bar')} more` : ''
   const ratio = turnedSeen.borderWidths / Math.max(0.1, pouredSeen.borderWidths)
   if (ratio < 0.9) return `${counts}. ${sum} As poured shows more.`
   return ratio > 1.1 ? `${counts}. ${sum} Turned shows more${price}.` : `${counts}. ${sum} Both show as much.`
