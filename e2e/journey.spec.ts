@@ -151,7 +151,7 @@ test('one soap, from an idea to its release', async ({ page }) => {
     await doStep(page, '266 g')
     // 381·190 + 266·257 + 212·180 = 178912 mg KOH: 121.17 g; · 0.67/0.33 = 245.7 g.
     await expect(
-      page.getByText('Coconut oil went in 12 g over. The lye is now 121 g and the water 246 g; superfat stays 5 %.'),
+      page.getByText('Coconut oil went in 12 g over. The lye is now 121 g and the water 246 g; the superfat is 5.1 %.'),
     ).toBeVisible()
     await doStepsUntil(page, 'Sodium hydroxide, into a dry cup')
     await expect(page.getByText('Lye into water, never water into lye')).toBeVisible()

@@ -40,7 +40,7 @@ describe('sentences as a maker reads them', () => {
     const plan = batchPlan(workedSource)
     const records = [{ stepKey: 'fat:coconut', actual: 266 }]
     expect(say(pourSession(plan, records).findings[0]!)).to.equal(
-      'Coconut oil went in 12 g over. The lye is now 121 g and the water 246 g; superfat stays 5 %.',
+      'Coconut oil went in 12 g over. The lye is now 121 g and the water 246 g; the superfat is 5 %.',
     )
     const { title, detail } = runSheet(plan).find(({ key }) => key === 'dissolve')!
     expect(say(title)).to.equal('Pour the lye into the water, little by little')

@@ -81,7 +81,7 @@ function weighingFindings(plan: BatchPlan, done: ReadonlyMap<string, number | nu
       : sentence('lye_follows_fats', {
           lye: quantity.mass(targets.naohG),
           water: quantity.mass(targets.waterG),
-          superfat: quantity.share(plan.recipe.superfat),
+          superfat: now,
         })
     findings.push(
       tell('fat_off_plan', { told: sentences(...off, what, ...(lyeIsWeighed && !lyeFollowed ? mend : [])) }),

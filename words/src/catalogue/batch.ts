@@ -39,7 +39,7 @@ export const batchWords = {
   fat_went_in_off: '{fat} went in {off} {way, select, over {over} other {under}}.',
   lye_was_weighed_for_it: 'The lye was weighed for it; the superfat is {superfat}.',
   lye_was_weighed: 'The lye was weighed already: the superfat is now {superfat}.',
-  lye_follows_fats: 'The lye is now {lye} and the water {water}; superfat stays {superfat}.',
+  lye_follows_fats: 'The lye is now {lye} and the water {water}; the superfat is {superfat}.',
   fat_off_plan: '{told}',
   lye_off_plan: 'The lye went in {way, select, over {over} other {under}}: the superfat is now {superfat}. {mend}',
   weighed_lye_exceeds_fats: 'The lye is more than these fats can take: superfat {superfat}. Do not go on. {mend}',
