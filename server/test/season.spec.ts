@@ -71,6 +71,25 @@ describe('the season', () => {
     expect(await without()).to.deep.equal([])
   })
 
+  it('counts the bars that the moulds of a pour give, not those that are wanted of it', async () => {
+    const { api } = workshop
+    const { soap, mould } = await furnish(workshop)
+    const { id, version, isRemoved: _, ...details } = soap
+    await api(endpoints.designs.update, {
+      params: { id },
+      body: { ...details, version, mouldCount: 2, barsWanted: 7 },
+    })
+    const { version: _v, isRemoved: _r, id: mouldId, ...cut } = mould
+    await api(endpoints.moulds.update, { params: { id: mouldId }, body: { ...cut, count: 2, version: mould.version } })
+    // What seeks its day takes the trays of them too: 20 bars of two loaves of ten, of 5 on a tray.
+    const asked = await api(endpoints.season)
+    const workshopOf5 = { ...asked, workshop: { ...asked.workshop, barsPerTray: 5 } }
+    expect(unplannedBatches(workshopOf5).map(({ trays }) => trays)).to.deep.equal([4])
+    const batch = await api(endpoints.batches.create, { body: { designId: id, pourDay: firstDay } })
+    expect(batch.bars).to.equal(20)
+    expect((await api(endpoints.season)).batches.map(({ bars }) => bars)).to.deep.equal([20])
+  })
+
   it('follows the cut that was really made', async () => {
     const { api } = workshop
     const { soap } = await furnish(workshop)

@@ -1,6 +1,9 @@
 import type { Day } from '../calendar'
 import { addDays, firstDayInZone } from '../calendar'
+import type { BarCut } from '../cutting'
+import type { Mould } from '../mould'
 import { batchDemand } from './batchDays'
+import { barsOfBatch } from './mouldsOfBatch'
 import type { PlannedBatch } from './plannedBatch'
 import type { SeasonBatch, DatedSeason, SeasonLimits } from './seasonOf'
 import { collectionWeight, orderWeight, seasonOf, traysFor } from './seasonOf'
@@ -48,6 +51,7 @@ interface SeekingDesign extends Removable {
 
 interface StandingBatch extends PlannedBatch {
   readonly designId: string
+  /** Bars that its moulds give. */
   readonly bars: number
   readonly isPinned: boolean
   readonly status: 'planned' | 'in_work' | 'poured'
@@ -63,7 +67,7 @@ export interface SeasonSource {
   readonly today: Day
   readonly workshop: WorkshopMeans
   readonly makers: readonly (MakerHours & Removable)[]
-  readonly moulds: readonly (Removable & { readonly id: string; readonly count: number })[]
+  readonly moulds: readonly (Removable & Mould & BarCut & { readonly id: string; readonly count: number })[]
   readonly recipes: readonly (Parameters<typeof batchDemand>[0] & { readonly id: string })[]
   readonly collections: readonly (ReleaseMoments & Removable & { readonly id: string; readonly state: string })[]
   readonly designs: readonly SeekingDesign[]
@@ -93,7 +97,11 @@ export function workingHours(view: SourceOfHours): WorkingHours {
 }
 
 /** What the workshop has, for planning. */
-export function seasonLimits(view: Pick<SeasonSource, 'workshop' | 'makers' | 'moulds'>): SeasonLimits {
+export function seasonLimits(
+  view: Pick<SeasonSource, 'workshop' | 'makers'> & {
+    readonly moulds: readonly (Removable & { readonly id: string; readonly count: number })[]
+  },
+): SeasonLimits {
   const { setupHours, ovenSlots, bufferDays, racks } = view.workshop
   return {
     working: workingHours(view),
@@ -140,23 +148,27 @@ export function seekingBatches(view: SeasonSource): readonly SeasonBatch[] {
   const collections = new Map(view.collections.map((collection) => [collection.id, collection]))
   const recipes = new Map(view.recipes.map((recipe) => [recipe.id, recipe]))
   const hasBatch = new Set(view.batches.map(({ designId }) => designId))
+  const moulds = new Map(view.moulds.map((mould) => [mould.id, mould]))
   return view.designs.flatMap((design) => {
     const collection = collections.get(design.collectionId)
     const recipe = design.recipeId === null ? undefined : recipes.get(design.recipeId)
     if (design.isRemoved || hasBatch.has(design.id) || !collection || collection.isRemoved || !recipe) return []
-    if (design.mouldId === null) return []
+    const { mouldId } = design
+    if (mouldId === null) return []
+    // Racks hold what the moulds give, be it more or less than is wanted.
+    const bars = barsOfBatch({ ...design, mouldId }, moulds) ?? design.barsWanted
     return [
       {
         id: unplannedPrefix + design.id,
         name: design.name,
-        mouldId: design.mouldId,
+        mouldId,
         mouldCount: design.mouldCount,
         moreMoulds: design.moreMoulds,
         demand: batchDemand(recipe, view.workshop),
         days: undefined,
         neededDay: neededDayOf(collection, view.workshop.timeZone),
         earliestDay: design.earliestDay ?? undefined,
-        trays: traysFor(design.barsWanted, view.workshop.barsPerTray),
+        trays: traysFor(bars, view.workshop.barsPerTray),
         weight: collectionWeight,
         status: 'planned',
         isPinned: false,

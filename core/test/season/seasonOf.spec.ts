@@ -1,6 +1,9 @@
 import { expect } from 'chai'
+import type { BarCut } from '../../src/cutting'
+import type { Mould } from '../../src/mould'
 import type { SeasonBatch, SeasonLimits } from '../../src/season'
 import {
+  barsOfBatch,
   checkPlan,
   collectionWeight,
   leastHorizonDays,
@@ -176,4 +179,27 @@ describe('what is told of a plan', () => {
       plainly(planChanges([], after, checkPlan(season.problem, { pours: [] }), season, names)[0]?.reason),
     ).to.equal('missing, soap Dawn Arrival')
   })
+})
+
+describe('the bars of a batch', () => {
+  const loaf = {
+    ...{ lengthMm: 250, widthMm: 80, heightMm: 70, linerMm: 0, fillHeightMm: 60 },
+    ...{ barThicknessMm: 25, endTrimMm: 0, kerfMm: 0 },
+  }
+  const tray = { ...loaf, shape: 'cavities' as const, cavityCount: 9, cavityMl: 95 }
+  const moulds = new Map<string, Mould & BarCut>([
+    ['loaf', loaf],
+    ['tray', tray],
+  ])
+
+  it('are those of all its moulds, as they are cut', () => {
+    // 250 / 25 = 10 a loaf, 9 a tray; at 20 mm 12 a loaf.
+    expect(barsOfBatch({ mouldId: 'loaf', mouldCount: 2 }, moulds)).to.equal(20)
+    expect(barsOfBatch({ mouldId: 'loaf', mouldCount: 2 }, moulds, 20)).to.equal(24)
+    const mixed = { mouldId: 'loaf', mouldCount: 1, moreMoulds: [{ mouldId: 'tray', count: 3 }] }
+    expect(barsOfBatch(mixed, moulds)).to.equal(37)
+  })
+
+  it('are not known while one of them is not', () =>
+    expect(barsOfBatch({ mouldId: 'gone', mouldCount: 1 }, moulds)).to.equal(undefined))
 })

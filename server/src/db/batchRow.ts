@@ -7,7 +7,7 @@ import type { Day } from '@vendange/core/calendar'
 import { plannedMoves } from '@vendange/core/pour'
 import type { Recipe } from '@vendange/core/recipe'
 import type { WorkingHours } from '@vendange/core/season'
-import { batchDays, batchDemand, daysAsHappened, workingHours } from '@vendange/core/season'
+import { barsOfBatch, batchDays, batchDemand, daysAsHappened, workingHours } from '@vendange/core/season'
 import { stale, unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
 import { findRow, findRows } from './versionedRepository'
@@ -97,6 +97,8 @@ interface SummaryParts {
   readonly recipe: SavedRecipe | undefined
   readonly workshop: SavedWorkshop
   readonly working: WorkingHours
+  /** By id. */
+  readonly moulds: ReadonlyMap<string, SavedMould>
   /** Day of the cut, when it was made. */
   readonly cutDay: Day | undefined
 }
@@ -104,20 +106,27 @@ interface SummaryParts {
 /** A batch on the calendar; undefined while its design lacks recipe or mould. */
 export function summariseBatch(
   batch: BatchRow,
-  { design, recipe, workshop, working, cutDay }: SummaryParts,
+  { design, recipe, workshop, working, moulds, cutDay }: SummaryParts,
 ): BatchSummary | undefined {
   const demand = batch.frozen?.demand ?? (recipe && batchDemand(recipe, workshop))
   const mouldId = batch.frozen?.mouldId ?? batch.own?.mouldId ?? design.mouldId
   if (!demand || mouldId === null) return undefined
+  const filled = {
+    mouldId,
+    mouldCount: batch.frozen?.mouldCount ?? batch.own?.mouldCount ?? design.mouldCount,
+    moreMoulds: batch.frozen ? batch.frozen.moreMoulds : batch.own ? [] : design.moreMoulds,
+  }
   return {
     id: batch.id,
     version: batch.version,
     designId: design.id,
     name: batch.frozen?.plan.designName ?? batchName(design.name, batch.label),
-    mouldId,
-    mouldCount: batch.frozen?.mouldCount ?? batch.own?.mouldCount ?? design.mouldCount,
-    moreMoulds: batch.frozen ? batch.frozen.moreMoulds : batch.own ? [] : design.moreMoulds,
-    bars: batch.frozen?.plan.barsPlanned ?? batch.own?.barsWanted ?? design.barsWanted,
+    ...filled,
+    bars:
+      batch.frozen?.plan.barsPlanned ??
+      barsOfBatch(filled, moulds, batch.own?.barThicknessMm) ??
+      batch.own?.barsWanted ??
+      design.barsWanted,
     part: batch.own,
     isPinned: batch.isPinned,
     status: batch.status,
@@ -134,7 +143,8 @@ export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day)
     design.recipeId === null ? undefined : await findRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')
   const workshop = await readWorkshop(reader)
   const working = workingHours({ workshop, makers: await findRows<SavedMaker>(reader, makers) })
-  const summary = summariseBatch(batch, { design, recipe, workshop, working, cutDay })
+  const known = new Map((await findRows<SavedMould>(reader, moulds)).map((mould) => [mould.id, mould]))
+  const summary = summariseBatch(batch, { design, recipe, workshop, working, moulds: known, cutDay })
   if (!summary) throw unprocessable(sentence('choose_parts', { soap: design.name }))
   return summary
 }

@@ -62,6 +62,8 @@ export function seasonService({ database, clock }: Context): SeasonService {
     const allDesigns = await rowsOf<SavedDesign>(designs)
     const allRecipes = await rowsOf<SavedRecipe>(recipes)
     const designById = new Map(allDesigns.map((design) => [design.id, design]))
+    const allMoulds = await rowsOf<SavedMould>(moulds)
+    const mouldById = new Map(allMoulds.map((mould) => [mould.id, mould]))
     const recipeById = new Map(allRecipes.map((recipe) => [recipe.id, recipe]))
 
     const rows = await read
@@ -92,7 +94,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
       today,
       workshop,
       makers: everyone,
-      moulds: await rowsOf<SavedMould>(moulds),
+      moulds: allMoulds,
       recipes: allRecipes,
       ownFats: await rowsOf<SavedOwnFat>(ownFats),
       ...knownMaterialsOn(today, await readStock(read)),
@@ -111,7 +113,8 @@ export function seasonService({ database, clock }: Context): SeasonService {
           const design = designById.get(row.designId)
           const recipe = design?.recipeId ? recipeById.get(design.recipeId) : undefined
           const summary =
-            design && summariseBatch(row, { design, recipe, workshop, working, cutDay: cutDayOf.get(row.id) })
+            design &&
+            summariseBatch(row, { design, recipe, workshop, working, moulds: mouldById, cutDay: cutDayOf.get(row.id) })
           return summary ? [summary] : []
         })
         .sort((a, b) => a.days.pourDay.localeCompare(b.days.pourDay)),

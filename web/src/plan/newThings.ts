@@ -1,9 +1,13 @@
 import type { SavedCollection, SavedDesign, SavedOrder } from '@vendange/contract'
 import { blankCollection, blankDesign, blankOrder, endpoints } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
+import { gramsPerOunce } from '@vendange/core/units'
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
+
+/** What the label of a new soap says until the maker says otherwise: a round figure in the workshop's own unit, g. */
+const usualLabelG = (massUnit: 'g' | 'oz' | undefined): number => (massUnit === 'oz' ? 3.5 * gramsPerOunce : 100)
 
 /** Days from today to the release of a new collection, until the maker says otherwise: two months ahead is usual. */
 const usualDaysAhead = 60
@@ -30,6 +34,7 @@ export async function createDesign(collectionId: string): Promise<SavedDesign | 
         ...blankDesign,
         collectionId,
         name: 'New soap',
+        labelMassG: usualLabelG(season.workshop?.massUnit),
         recipeId: season.recipes[0]?.id ?? null,
         mouldId: season.moulds[0]?.id ?? null,
       },
@@ -47,6 +52,7 @@ export async function createOrder(): Promise<SavedOrder | undefined> {
       body: {
         ...blankOrder,
         client: 'New client',
+        labelMassG: usualLabelG(season.workshop?.massUnit),
         dueDay: addDays(season.today, usualDaysToDue),
         recipeId: season.recipes[0]?.id ?? null,
       },
