@@ -173,6 +173,10 @@ function priceOf(
 
 type Way = readonly (Cutting & { readonly loaves: number })[]
 
+/** What a finding says but for its figures: two pours of an order say the same of nearly the same figures. */
+const apartFromFigures = (finding: Finding): string =>
+  JSON.stringify(finding, (_, value: unknown) => (typeof value === 'number' ? '' : value))
+
 /** Two options of equal worth keep one order. */
 const nameOfOption = ({ parts }: QuoteOption): string => parts.map(({ mould }) => mould.name).join()
 
@@ -203,7 +207,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
         'Colourants',
         weights.pots.reduce((sum, pot) => sum + pot.colourantG, 0),
       )
-      for (const finding of findings) if (finding.code !== 'bars_short') told.set(JSON.stringify(finding), finding)
+      for (const finding of findings) if (finding.code !== 'bars_short') told.set(apartFromFigures(finding), finding)
     }
     const { barWetG, barCuredG } = scaledOf(1)
     parts.push({ mould, loaves, barThicknessMm, barsPerLoaf, barWetG, barCuredG })

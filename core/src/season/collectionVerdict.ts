@@ -159,7 +159,8 @@ export function collectionVerdict(
   const toPour = soaps
     .filter((soap) => !soap.poured)
     .flatMap((soap) => {
-      const last = soap.seeking ? open.lastWorkingPour(soap.seeking.id) : undefined
+      const id = soap.batch?.id ?? soap.seeking?.id
+      const last = id === undefined ? undefined : open.lastWorkingPour(id)
       const demand = soap.batch?.demand ?? soap.seeking?.demand
       const byDay = last === undefined ? demand && latestPourDay(neededDay, demand) : on(last)
       return byDay === undefined ? [] : [{ name: soap.name, designId: soap.designId, byDay }]

@@ -143,6 +143,17 @@ describe('quoteOptions', () => {
     expect(cents['stamp']).to.equal(undefined)
   })
 
+  it('says once what two pours of nearly the same figures say of their scent', () => {
+    // Three loaves in two pours, of two and of one: the shares of their scents differ in the last digits.
+    const scent = { name: 'Quay blend', rate: 0.0303, supplierLimit: null }
+    const options = quoteOptions({ ...wish, bars: 50, scent }, [long], settings).filter(
+      ({ batches }) => batches.length > 1,
+    )
+    expect(options).not.to.have.length(0)
+    for (const { findings } of options)
+      expect(new Set(findings.map(({ code }) => code)).size, JSON.stringify(findings)).to.equal(findings.length)
+  })
+
   it('says which price is missing rather than guessing it', () => {
     const [option] = quoteOptions(wish, [long], { ...settings, pricesCentsPerKg: { olive: 900 } })
     expect(option?.ingredients.find(({ name }) => name === 'Coconut oil')?.cents).to.equal(undefined)

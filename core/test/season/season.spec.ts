@@ -326,6 +326,14 @@ describe('collectionVerdict', () => {
     expect(new Set(verdict.soaps.map(({ pourDay }) => pourDay)).size).to.equal(2)
     // Friday 26 March is a holiday here.
     expect(verdict.nextPour?.byDay).to.equal('2027-03-25')
+    // So it is for one of several pours of a soap, which seeks no day of its own.
+    const one = { ...seeking, id: 'a', days: planned('a', '2027-03-10').days }
+    const ofTwo = collectionVerdict(
+      neededDay,
+      [soap('fog', { batch: planned('a', '2027-03-10'), seeking: null })],
+      seasonOf([one], workshop, today),
+    )
+    expect(ofTwo.nextPour?.byDay).to.equal('2027-03-25')
   })
 
   it('names the standing of what is planned, poured and cured', () => {
