@@ -245,6 +245,9 @@ export async function orderJourney(page: Page, workshop: WorkshopProcess, twin: 
       await page.getByTestId('weigh').click()
       await expect(page.getByText(twin.curedWords).first()).toBeVisible()
       await page.goto(`${workshop.url}/release/${id}`)
+      // What the client reads names no pour.
+      await expect(page.getByTestId('label-panel')).toContainText('Theatre on the hill')
+      await expect(page.getByTestId('label-panel')).not.toContainText('pour')
       await type(page, 'pH strip', '9.5')
       await page.getByLabel('Looks sound').check()
       await page.getByLabel('Label complete').check()

@@ -53,7 +53,10 @@ export interface LoafSummary {
   readonly version: number
   readonly batchId: string
   readonly designId: string
+  /** Its soap and which pour of it: "Regatta, pour 2 of 4". */
   readonly name: string
+  /** Its soap alone, as it stands on the label. */
+  readonly soapName: string
   /** Empty for loaves from before this was kept. */
   readonly mouldId: string
   readonly mouldName: string

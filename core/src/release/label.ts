@@ -167,7 +167,8 @@ export interface LabelLacks {
 
 /** A loaf as far as its label goes. */
 export interface LabelledLoaf {
-  readonly name: string
+  /** Its soap, whichever pour of it this is. */
+  readonly soapName: string
   readonly labelMassG: number
   readonly lotCode: string
   readonly state: { readonly release?: { readonly day: Day } | undefined }
@@ -196,7 +197,7 @@ export function labelOf(
   const ingredients = labelIngredients(plan, workshop.cureLoss, plan.scent?.allergens ?? [], known)
   const terms: LabelTerms = {
     style: workshop.labelStyle,
-    name: loaf.name,
+    name: loaf.soapName,
     netMassG: loaf.labelMassG,
     lotCode: loaf.lotCode,
     bestBeforeDay: bestBeforeOf(loaf.state.release?.day ?? today),

@@ -94,7 +94,7 @@ describe('labelIngredients', () => {
     expect(named.every(({ isNamed }) => isNamed)).to.equal(true)
     expect(found.filter(({ isNamed }) => !isNamed).map(({ name }) => name)).to.deep.equal(['Kaolin', 'Mica amber'])
     const terms = { labelStyle: 'eu', makerAddress: 'Ours', cureLoss: 0.11 } as const
-    const loaf = { name: 'x', labelMassG: 100, lotCode: '1', state: {} }
+    const loaf = { soapName: 'x', labelMassG: 100, lotCode: '1', state: {} }
     const { lacks } = labelOf(loaf, plan, known.slice(0, 1), terms, '2027-04-12')
     expect(lacks).to.deep.equal({ parts: ['inci'], unnamed: ['Mica amber'] })
     expect(plainly(labelLacksSentence(lacks))).to.equal(

@@ -14,6 +14,12 @@ interface LoafJoin {
   readonly batch: typeof batches.$inferSelect
 }
 
+/** The soap of "Regatta, pour 2 of 4": a label names no pour. */
+function soapOfPour(name: string, label: string): string {
+  const ending = `, ${label}`
+  return label !== '' && name.endsWith(ending) ? name.slice(0, -ending.length) : name
+}
+
 function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafState): LoafSummary {
   const { plan, demand, labelMassG } = frozen
   const moulds = mouldsOfPlan(plan)
@@ -34,6 +40,7 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafSt
     batchId: batch.id,
     designId: batch.designId,
     name: plan.designName,
+    soapName: soapOfPour(plan.designName, batch.label),
     mouldId,
     mouldName,
     takenMl: hasTakeUp ? roundTo(((state.batterG ?? 0) / batterG) * mouldMl, 1) : null,

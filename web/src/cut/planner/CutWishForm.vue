@@ -17,7 +17,7 @@ import { barThicknessRange, endTrimRange, kerfRange, mouldSideRange } from '@ven
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 import type { CutWish } from './cutWish'
-import { withAnotherPiece } from './cutWish'
+import { withAnotherPiece, withBlock } from './cutWish'
 import KeepsLabel from './KeepsLabel.vue'
 
 /** What is wanted of a loaf, by count, by mass or piece by piece, and what it came out as. */
@@ -31,7 +31,9 @@ const cureLoss = computed(() => season.workshop?.cureLoss ?? 0)
 const masses = computed(() => pieceMasses(wish.value.block, wish.value.pieces, blockG.value, cureLoss.value))
 
 const { set: setPiece, remove: removePiece } = useRows(fieldOf(wish, 'pieces'))
-const setBlock = changing(fieldOf(wish, 'block'))
+const setBlock = (change: Partial<CutWish['block']>): void => {
+  wish.value = withBlock(wish.value, change)
+}
 const setAllowances = changing(fieldOf(wish, 'allowances'))
 
 const countRange = { min: 1, max: 400 }
