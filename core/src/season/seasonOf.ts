@@ -3,6 +3,7 @@ import { addDays, daysBetween } from '../calendar'
 import type { BatchDays } from './batchDays'
 import { mouldsOfBatch } from './mouldsOfBatch'
 import type { Placement, ProblemBatch, SeasonProblem, Taken } from './problem/seasonProblem'
+import { hoursTolerance } from './problem/seasonProblem'
 import type { PlannedBatch } from './plannedBatch'
 import { mostDaysAhead, mostDaysInMould } from './plannableDays'
 import type { WorkingHours } from './workingHours'
@@ -61,6 +62,12 @@ const daysAfterLastNeed = 30
 export const mostHorizonDays = mostDaysAhead + mostDaysInMould
 
 const within = (day: number, days: number): boolean => day >= 0 && day < days
+
+/** Whether a pour that stands on its day had a working day before today to be prepared on. */
+function isPrepared({ days, demand }: SeasonBatch, { working }: SeasonLimits, today: Day): boolean {
+  const prepDay = days?.prepDay ?? undefined
+  return prepDay !== undefined && prepDay < today && hoursOn(prepDay, working) + hoursTolerance >= demand.prepHours
+}
 
 /**
  * Turns the workshop's calendar into a season to plan, with `today` as day 0. Batches in a mould keep their moulds and
@@ -121,7 +128,7 @@ export function seasonOf(batches: readonly SeasonBatch[], limits: SeasonLimits, 
   const seasonBatches = planned.map((batch): ProblemBatch => ({
     id: batch.id,
     moulds: Object.fromEntries(mouldsOfBatch(batch)),
-    prepHours: batch.demand.prepHours,
+    prepHours: isPrepared(batch, limits, today) ? 0 : batch.demand.prepHours,
     prepAhead: batch.demand.prepAhead ?? usualPrepAhead,
     pourHours: batch.demand.pourHours,
     setDays: batch.demand.setDays,

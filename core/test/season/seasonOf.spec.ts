@@ -54,6 +54,18 @@ describe('seasonOf', () => {
     expect(problem.days).to.equal(leastHorizonDays + 1)
   })
 
+  it('asks for no preparation of a pour that had its day for it before today', () => {
+    const onThursday = (days: SeasonBatch['days']) => {
+      const { problem, placements } = seasonOf([{ ...planned, days }], limits, '2027-03-11')
+      return checkPlan(problem, { pours: placements }).violations.map(({ rule }) => rule)
+    }
+    // Poured today, Thursday 11 March, prepared yesterday, when there were two hours.
+    expect(onThursday(planned.days)).to.deep.equal([])
+    // On Sunday 7 March nobody worked: then there was none.
+    const { days } = planned
+    expect(onThursday(days && { ...days, prepDay: '2027-03-07' })).to.deep.equal(['no_day_to_prepare'])
+  })
+
   it('plans a batch without a day, and pins only those the maker pinned', () => {
     const { placements, pinned, problem } = seasonOf(
       [
