@@ -8,7 +8,7 @@ import { quantity, sentence, warn } from '../findings'
 import type { Mould } from '../mould'
 import { barThicknessRange, shapeOf } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
-import { isWithin, roundTo } from '../units'
+import { lengthStepMm, isWithin, roundTo } from '../units'
 
 /** A mould the workshop has, as a quote may use it. */
 export interface QuoteMould extends Mould, BarCut {
@@ -109,7 +109,6 @@ interface Cutting {
   readonly barsPerLoaf: number
 }
 
-const usualThicknessStepMm = 0.5
 const onStepBelow = (mm: number, stepMm: number): number => roundTo(Math.floor(mm / stepMm + 1e-9) * stepMm, 6)
 
 const mostBarsPerLoaf = 60
@@ -127,7 +126,7 @@ function cuttings(mould: QuoteMould, wish: QuoteWish, settings: QuoteSettings): 
     const exactMm = thicknessForMouldBars(mould, barsPerLoaf)
     if (exactMm === undefined) continue
     // As it can be set, and as it is told: masses, price and moulds follow from it. Thinner gives no bar less.
-    const barThicknessMm = onStepBelow(exactMm, settings.thicknessStepMm ?? usualThicknessStepMm)
+    const barThicknessMm = onStepBelow(exactMm, settings.thicknessStepMm ?? lengthStepMm('mm', 'sixteenths'))
     if (!isWithin(barThicknessMm, barThicknessRange) || barsOfMould({ ...mould, barThicknessMm }).bars !== barsPerLoaf)
       continue
     const { barCuredG } = at(barThicknessMm)

@@ -6,13 +6,7 @@ import { useSeason } from '@/parts/seasonStore'
 import type { SavedDesign } from '@vendange/contract'
 import { formatDay, isDay, relativeDay } from '@vendange/core/calendar'
 import { isRefused } from '@vendange/core/findings'
-import {
-  daysWhenPouredOn,
-  noDayFindings,
-  pourDayFindings,
-  slackDays,
-  suggestPourDay,
-} from '@vendange/core/season'
+import { daysWhenPouredOn, noDayFindings, pourDayFindings, slackDays, suggestPourDay } from '@vendange/core/season'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
 import { dayCount } from './verdictWords'
