@@ -23,7 +23,9 @@ export async function bundleServer() {
     sourcemap: 'linked',
     external: installedOnly,
     // Packages of the older kind ask for Node's own by a function that a module has not.
-    banner: { js: "import { createRequire as requireFor } from 'node:module'; const require = requireFor(import.meta.url);" },
+    banner: {
+      js: "import { createRequire as requireFor } from 'node:module'; const require = requireFor(import.meta.url);",
+    },
   })
   return outdir
 }

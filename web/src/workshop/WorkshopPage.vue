@@ -90,18 +90,8 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
               data-test="inch-style"
             />
             <v-select v-model="values.temperatureUnit" :items="temperatureUnits" label="Temperatures in" />
-            <ChoiceField
-              v-model="values.currency"
-              :items="currencies"
-              label="Currency"
-              :error="errorOf('currency')"
-            />
-            <ChoiceField
-              v-model="values.timeZone"
-              :items="zones"
-              label="Time zone"
-              :error="errorOf('timeZone')"
-            />
+            <ChoiceField v-model="values.currency" :items="currencies" label="Currency" :error="errorOf('currency')" />
+            <ChoiceField v-model="values.timeZone" :items="zones" label="Time zone" :error="errorOf('timeZone')" />
           </div>
           <p class="eyebrow">At the bench</p>
           <div class="fields">
