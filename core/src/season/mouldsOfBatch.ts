@@ -17,12 +17,22 @@ export function mouldsOfBatch({ mouldId, mouldCount, moreMoulds = [] }: FillsMou
   return counts
 }
 
+/** Bars of one mould; undefined where it cannot be filled or cut: one bad mould does not take the calendar with it. */
+function barsOrNone(mould: Mould & BarCut): number | undefined {
+  try {
+    return barsOfMould(mould).bars
+  } catch (error) {
+    if (error instanceof RangeError) return undefined
+    throw error
+  }
+}
+
 /**
- * Bars that the moulds of a batch give when they are filled; undefined where one of them is not known.
+ * Bars that the moulds of a batch give when they are filled; undefined where one of them is not known, or cannot be
+ * filled or cut.
  *
  * @param moulds by id
  * @param barThicknessMm how thick the bars are cut, mm. @default as each mould is usually cut
- * @throws {RangeError} if a mould or its cut is out of range
  */
 export function barsOfBatch(
   batch: FillsMoulds,
@@ -32,8 +42,9 @@ export function barsOfBatch(
   let bars = 0
   for (const [id, count] of mouldsOfBatch(batch)) {
     const mould = moulds.get(id)
-    if (!mould) return undefined
-    bars += count * barsOfMould(barThicknessMm === undefined ? mould : { ...mould, barThicknessMm }).bars
+    const each = mould && barsOrNone(barThicknessMm === undefined ? mould : { ...mould, barThicknessMm })
+    if (each === undefined) return undefined
+    bars += count * each
   }
   return bars
 }

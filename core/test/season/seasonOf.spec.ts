@@ -212,6 +212,10 @@ describe('the bars of a batch', () => {
     expect(barsOfBatch(mixed, moulds)).to.equal(37)
   })
 
-  it('are not known while one of them is not', () =>
-    expect(barsOfBatch({ mouldId: 'gone', mouldCount: 1 }, moulds)).to.equal(undefined))
+  it('are not known while one of them is not, or is one that cannot be', () => {
+    expect(barsOfBatch({ mouldId: 'gone', mouldCount: 1 }, moulds)).to.equal(undefined)
+    const broken = new Map([['loaf', { ...loaf, lengthMm: -250 }]])
+    expect(barsOfBatch({ mouldId: 'loaf', mouldCount: 1 }, broken)).to.equal(undefined)
+    expect(barsOfBatch({ mouldId: 'loaf', mouldCount: 1 }, moulds, 0)).to.equal(undefined)
+  })
 })
