@@ -8,7 +8,7 @@ import { quantity, sentence, warn } from '../findings'
 import type { Mould } from '../mould'
 import { barThicknessRange, shapeOf } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
-import { lengthStepMm, isWithin, roundTo } from '../units'
+import { isWithin, lengthStepMm, roundTo } from '../units'
 
 /** A mould the workshop has, as a quote may use it. */
 export interface QuoteMould extends Mould, BarCut {

@@ -143,7 +143,9 @@ export async function readBatchSummary(reader: Reader, id: string, cutDay?: Day)
     design.recipeId === null ? undefined : await findRow<SavedRecipe>(reader, recipes, design.recipeId, 'recipe')
   const workshop = await readWorkshop(reader)
   const working = workingHours({ workshop, makers: await findRows<SavedMaker>(reader, makers) })
-  const known = new Map((await findRows<SavedMould>(reader, moulds)).map((mould) => [mould.id, mould]))
+  // At the bench its bars stand in the frozen plan already.
+  const all = batch.frozen ? [] : await findRows<SavedMould>(reader, moulds)
+  const known = new Map(all.map((mould) => [mould.id, mould]))
   const summary = summariseBatch(batch, { design, recipe, workshop, working, moulds: known, cutDay })
   if (!summary) throw unprocessable(sentence('choose_parts', { soap: design.name }))
   return summary
