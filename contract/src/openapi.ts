@@ -14,6 +14,9 @@ type JsonSchema = Record<string, unknown>
 
 const jsonTypes: Readonly<Record<string, string>> = { string: 'string', number: 'number', boolean: 'boolean' }
 
+/** Texts of a kind that only a function can test. */
+const formats: Readonly<Record<string, string>> = { day: 'date', moment: 'local-date-time', zone: 'time-zone' }
+
 function limits(tests: SchemaDescription['tests'], type: string): JsonSchema {
   const out: JsonSchema = {}
   for (const { name, params } of tests) {
@@ -24,6 +27,7 @@ function limits(tests: SchemaDescription['tests'], type: string): JsonSchema {
     if (name === 'max' && type === 'string') out['maxLength'] = params?.['max']
     if (name === 'max' && type === 'array') out['maxItems'] = params?.['max']
     if (name === 'integer') out['type'] = 'integer'
+    if (name !== undefined && Object.hasOwn(formats, name)) out['format'] = formats[name]
     if (name === 'matches' && params?.['regex'] instanceof RegExp) out['pattern'] = params['regex'].source
   }
   return out

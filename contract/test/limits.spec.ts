@@ -15,6 +15,9 @@ interface Described {
 /** Tests of a text that bound its length by themselves: a pattern without repeats, a day, a list of names. */
 const boundTexts = ['max', 'day', 'moment', 'zone']
 
+/** Tests that let nothing but whole signs through by themselves. */
+const realTexts: readonly string[] = ['day', 'moment', 'zone']
+
 /** Fields of a message that something endless could come in by. */
 function openFields(description: SchemaFieldDescription, path: string): readonly string[] {
   const { tests = [], oneOf = [] } = description as SchemaDescription
@@ -36,7 +39,9 @@ function openFields(description: SchemaFieldDescription, path: string): readonly
   if (description.type === 'string') {
     const pattern = tests.find(({ name }) => name === 'matches')?.params?.['regex']
     const isPatternBounded = pattern instanceof RegExp && /^\^[^*+]*\$$/.test(pattern.source)
-    return oneOf.length > 0 || isPatternBounded || boundTexts.some((name) => names.includes(name)) ? [] : [path]
+    if (oneOf.length > 0 || isPatternBounded) return []
+    if (!boundTexts.some((name) => names.includes(name))) return [path]
+    return names.includes('readable') || names.some((name) => realTexts.includes(name ?? '')) ? [] : [`${path} (half signs)`]
   }
   // What is one of several kinds is looked at kind by kind.
   return description.type === 'boolean' || description.type === 'lazy' ? [] : [`${path} (${description.type})`]

@@ -1,5 +1,5 @@
 import { sentence } from '@vendange/core/findings'
-import { endpoints, openApiDocument } from '@vendange/contract'
+import { endpoints, idPattern, openApiDocument } from '@vendange/contract'
 import type { Express } from 'express'
 import express, { Router } from 'express'
 import helmet from 'helmet'
@@ -80,6 +80,10 @@ export function servicesOf(context: Context) {
 
 function apiRouter(context: Context, instrumentMs?: number): Router {
   const router = Router()
+  for (const name of ['id', 'designId'])
+    router.param(name, (_request, _response, next, value: string) =>
+      next(idPattern.test(value) ? undefined : notFound(sentence('id_unread'))),
+    )
   const services = servicesOf(context)
   let description: ReturnType<typeof openApiDocument> | undefined
   serve(router, endpoints.health, async () => {
@@ -123,10 +127,20 @@ function servePages(app: Express, webFolder: string): void {
   })
 }
 
+/** What a page may ask of the machine: to keep its screen on at the bench, and nothing else. */
+const permissions = [
+  ...['camera', 'microphone', 'geolocation', 'display-capture', 'midi', 'payment', 'usb', 'serial', 'bluetooth', 'hid'].map(
+    (feature) => `${feature}=()`,
+  ),
+  'screen-wake-lock=(self)',
+].join(', ')
+
 /** The whole application on one port: API and web pages. */
 export function createApp({ context, logger, webFolder, instrumentMs }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
+  // Answers of the API are not kept by anybody, and files of the pages carry marks of their own.
+  app.disable('etag')
   app.use((_request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64')
     next()
@@ -150,7 +164,14 @@ export function createApp({ context, logger, webFolder, instrumentMs }: AppOptio
       strictTransportSecurity: false, // plain HTTP on the loopback address
     }),
   )
-  app.use('/api', sameOriginOnly)
+  app.use((_request, response, next) => {
+    response.set('Permissions-Policy', permissions)
+    next()
+  })
+  app.use('/api', sameOriginOnly, (_request, response, next) => {
+    response.set('Cache-Control', 'no-store')
+    next()
+  })
   app.use(express.json({ limit: '1mb' }))
   app.use(apiRouter(context, instrumentMs))
   if (webFolder !== undefined && existsSync(join(webFolder, 'index.html'))) servePages(app, webFolder)

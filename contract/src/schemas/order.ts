@@ -5,7 +5,7 @@ import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
 import { said } from '../said'
 import { mouldCountRange } from './mould'
-import { dayText, freeText, hexText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
+import { dayText, freeText, hexText, idText, nameText, optionalDay, optionalId, text, versionNumber, wholeWithin, within } from './pieces'
 import { barsRange, labelMassRange } from './plan'
 import { centsRange, priceRange } from './workshop'
 
@@ -63,7 +63,7 @@ export const orderSchema = object({
   contact: freeText(400),
   ...offered(),
   dueDay: dayText(),
-  recipeId: string().max(64).nullable().defined(),
+  recipeId: optionalId(),
   /** Days until the client's stamp is there, counted from the acceptance; null when it carries none. */
   stampLeadDays: wholeWithin('days', leadDaysRange).nullable().defined(),
   notes: freeText(),
@@ -72,7 +72,7 @@ export const orderSchema = object({
   /** First pour day while the stamp is made, set at the acceptance. */
   earliestDay: optionalDay(),
   /** The collection that the accepted order became. */
-  collectionId: string().max(64).nullable().defined(),
+  collectionId: optionalId(),
   priceCents: wholeWithin('money', priceRange).nullable().defined(),
   /** The day that the client was promised it for, set at the acceptance; another may be agreed on. */
   promisedDay: optionalDay(),
@@ -82,7 +82,7 @@ export const orderSchema = object({
   charges: array(
     object({
       day: dayText(),
-      what: string().trim().required(said('charge_unnamed')).max(200),
+      what: text().trim().required(said('charge_unnamed')).max(200),
       cents: wholeWithin('count', centsRange).required(),
     })
       .noUnknown()

@@ -2,7 +2,7 @@ import { checkOwnFat, contentKeys, fatKinds, fatStates, fattyAcidMolarMass } fro
 import type { FattyAcid } from '@vendange/core/fats'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
-import { areNumbers, figure, idText, nameText, optionalDay, refusals, versionNumber } from './pieces'
+import { figure, idText, nameText, optionalDay, refusals, text, versionNumber } from './pieces'
 
 const acids = Object.keys(fattyAcidMolarMass) as readonly FattyAcid[]
 const percents = Object.fromEntries(acids.map((acid) => [acid, figure().required()])) as Record<
@@ -10,11 +10,8 @@ const percents = Object.fromEntries(acids.map((acid) => [acid, figure().required
   ReturnType<ReturnType<typeof figure>['required']>
 >
 
-/** A fat that the workshop keeps besides those of the table. Whether it can be one is checked by the core. */
-export const ownFatSchema = object({
-  name: nameText(),
-  inci: string().max(120).defined(),
-  soapInci: string().max(120).defined(),
+/** What the core looks at of a fat: it is asked once every one of these is of its kind. */
+const ownFatFigures = object({
   kind: string().oneOf(fatKinds).required(),
   stateAt20C: string().oneOf(fatStates).required(),
   densityGMl: figure().required(),
@@ -30,16 +27,21 @@ export const ownFatSchema = object({
   fattyAcidPercent: object(percents).noUnknown().nullable().defined().default(null),
   unsaponifiablePercent: figure().required(),
   contains: array(string().oneOf(contentKeys).required()).max(contentKeys.length).required(),
-  supplier: string().max(80).defined(),
-  certificateDay: optionalDay(),
 })
+
+/** A fat that the workshop keeps besides those of the table. Whether it can be one is checked by the core. */
+export const ownFatSchema = ownFatFigures
+  .shape({
+    name: nameText(),
+    inci: text().max(120).defined(),
+    soapInci: text().max(120).defined(),
+    supplier: text().max(80).defined(),
+    certificateDay: optionalDay(),
+  })
   .noUnknown()
   .required()
   .test('possible', function (value) {
-    const isComplete =
-      areNumbers(value, ['densityGMl', 'unsaponifiablePercent']) &&
-      areNumbers(value.saponificationValue, ['min', 'typical', 'max'])
-    return isComplete ? refusals(this, checkOwnFat(value)) : true
+    return ownFatFigures.isValidSync(value, { strict: true }) ? refusals(this, checkOwnFat(value)) : true
   })
 
 export const savedOwnFatSchema = ownFatSchema.shape({

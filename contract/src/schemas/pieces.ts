@@ -33,17 +33,31 @@ export const unusedOrWithin = (kind: QuantityKind, range: Range) =>
 /** A whole number within a range. */
 export const wholeWithin = (kind: QuantityKind, range: Range) => within(kind, range).integer()
 
+/** Half a character, or a sign that steers a machine: no text that anybody typed. Ends of lines and tabs are. */
+const unreadable = /\p{Surrogate}|[^\P{Control}\n\r\t]/u
+
+/** Text in whole characters. Every text that comes in begins with this, and adds how long it may be. */
+export const text = () =>
+  string().test('readable', said('text_unreadable'), (value) => typeof value !== 'string' || !unreadable.test(value))
+
 /** A name on one line. */
 export const nameText = () =>
-  string()
+  text()
     .max(80)
     .test('not-blank', said('name_missing'), (value) => value === undefined || value.trim() !== '')
     .required(said('name_missing'))
 
 /** Free text; may be empty. */
-export const freeText = (max = 2000) => string().max(max).defined()
+export const freeText = (max = 2000) => text().max(max).defined()
 
-export const idText = () => string().max(64).required()
+/** Ids are chosen here or in a demo: letters, figures and a few signs between them. */
+export const idPattern = /^[\w:.-]{1,64}$/
+const idShape = () => string().matches(idPattern, { message: said('id_unread') })
+
+export const idText = () => idShape().required()
+
+/** The id of a thing that may not be chosen yet; null then. */
+export const optionalId = () => idShape().nullable().defined()
 
 const dayWish = said('day_unread', { from: dayRange.min.slice(0, 4), to: dayRange.max.slice(0, 4) })
 
@@ -88,7 +102,7 @@ export const versionNumber = () => tally().required()
 
 /** A claim: one that everybody knows, or one of the workshop's own. */
 export const claimKey = () =>
-  string()
+  text()
     .max(64)
     .test('claim', said('claim_unknown'), (value) => value === undefined || isClaimKey(value))
     .required()
@@ -107,7 +121,7 @@ export function refusals(context: TestContext<AnyObject>, findings: readonly Fin
   return errors.length === 0 ? true : new ValidationError(errors)
 }
 
-/** Whether all named fields are numbers, so that a core check may look at them. */
+/** Whether all named fields are numbers that can be reckoned with, so that a core check may look at them. */
 export function areNumbers<T extends object, K extends keyof T>(
   value: T | undefined | null,
   keys: readonly K[],
@@ -115,6 +129,6 @@ export function areNumbers<T extends object, K extends keyof T>(
   return (
     value !== undefined &&
     value !== null &&
-    keys.every((key) => typeof value[key] === 'number' && !Number.isNaN(value[key]))
+    keys.every((key) => typeof value[key] === 'number' && Math.abs(value[key]) <= largestFigure)
   )
 }

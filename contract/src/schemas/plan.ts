@@ -23,6 +23,8 @@ import {
   nameText,
   optionalDay,
   optionalHex,
+  optionalId,
+  text,
   versionNumber,
   wholeWithin,
   within,
@@ -51,7 +53,7 @@ const scentSchema = object({
   rate: within('share', scentRateRange).required(),
   supplierLimit: within('share', limitRange).nullable().defined(),
   /** What it smells of, in a word: citrus, wood, clean. */
-  family: string().max(40).optional(),
+  family: text().max(40).optional(),
   contains: containsField(),
   /** Share of vanillin in it, from its certificate: it turns soap brown. */
   vanillin: within('share', limitRange).optional(),
@@ -141,8 +143,8 @@ export const designSchema = object({
   face: faceSchema,
   /** Colour of the batter left plain, when cured. Null: that of pale fats. */
   batterHex: optionalHex(),
-  recipeId: string().max(64).nullable().defined(),
-  mouldId: string().max(64).nullable().defined(),
+  recipeId: optionalId(),
+  mouldId: optionalId(),
   mouldCount: wholeWithin('count', mouldCountRange).required(),
   /** Moulds of other kinds that are filled from the same batch. */
   moreMoulds: array(
@@ -165,10 +167,10 @@ export const designSchema = object({
   /** What the maker wants to remember when it is made again, one thing a line. */
   notesForNextTime: freeText(),
   /** The soap it was brought back from. */
-  broughtFromId: string().max(64).nullable().defined(),
+  broughtFromId: optionalId(),
   lessons: array(
     object({
-      text: string().max(2000).required(),
+      text: text().max(2000).required(),
       standing: string()
         .oneOf(['open', 'taken_up', 'left'] as const)
         .required(),
@@ -190,6 +192,7 @@ export const designSchema = object({
       .required()
       .test('not-more-than-offered', function (result) {
         return (
+          !areNumbers(result, ['sold', 'offered']) ||
           result.sold <= result.offered ||
           this.createError({
             path: `${this.path}.sold`,
@@ -249,7 +252,7 @@ export const acceptedPlanSchema = object({
 
 export const dayTickSchema = object({
   day: dayText(),
-  taskKey: string().max(120).required(),
+  taskKey: text().max(120).required(),
   isDone: boolean().required(),
 })
   .noUnknown()

@@ -1,7 +1,7 @@
 import { cutWays } from '@vendange/core/cutting'
 import { moveKinds, outlines, planes, traces } from '@vendange/core/pour'
 import { array, boolean, number, object, string } from 'yup'
-import { figure, hexText, wholeWithin, within } from './pieces'
+import { figure, hexText, text, wholeWithin, within } from './pieces'
 
 const partRange = { min: 0, max: 1 } as const
 /** Pots are numbered from 0, in the order of the design's colours. */
@@ -43,7 +43,7 @@ export const moveSchema = object({
   count: optionalFigure(),
   peakMm: optionalFigure(),
   hex: hexText().optional(),
-  name: string().trim().max(80).optional(),
+  name: text().trim().max(80).optional(),
   outline: string().oneOf(outlines).optional(),
   plane: string().oneOf(planes).optional(),
   path: pathField(),

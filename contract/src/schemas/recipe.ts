@@ -25,6 +25,7 @@ import {
   refusals,
   versionNumber,
   wholeWithin,
+  text,
 } from './pieces'
 
 export const cureDaysRange = { min: 0, max: 400 } as const
@@ -32,12 +33,11 @@ export const setDaysRange = { min: 1, max: 14 } as const
 
 const contents = () => array(string().oneOf(contentKeys).required()).max(contentKeys.length).required()
 
-/** A recipe by share. What makes it safe is checked by the core. */
-export const recipeSchema = object({
-  name: nameText(),
+/** What the core reckons with of a recipe: it is asked once every one of these is of its kind. */
+const recipeFigures = object({
   fats: array(
     object({
-      fatKey: string().max(64).required(said('fat_missing')),
+      fatKey: text().max(64).required(said('fat_missing')),
       share: figure().required(),
       atTrace: boolean().required(),
     })
@@ -101,21 +101,17 @@ export const recipeSchema = object({
   })
     .noUnknown()
     .required(),
-  notes: freeText(),
 })
+
+/** A recipe by share. What makes it safe is checked by the core. */
+export const recipeSchema = recipeFigures
+  .shape({ name: nameText(), notes: freeText() })
   .noUnknown()
   .required()
   .test('can-be-made', function (value) {
-    const isComplete =
-      areNumbers(value, ['superfat', 'lyeConcentration', 'naohPurity', 'kohShare', 'kohPurity']) &&
-      Array.isArray(value.fats) &&
-      value.fats.every((line) => areNumbers(line, ['share'])) &&
-      Array.isArray(value.liquids) &&
-      value.liquids.every((line) => areNumbers(line, ['waterShare', 'partOfWater'])) &&
-      Array.isArray(value.additives) &&
-      value.additives.every((line) => areNumbers(line, ['rate']))
     // Fats of the workshop's own are known to the workshop alone, which checks the recipe with them.
-    const isCheckedHere = isComplete && !value.fats.some(({ fatKey }) => isOwnFatKey(fatKey))
+    const isCheckedHere =
+      recipeFigures.isValidSync(value, { strict: true }) && !value.fats.some(({ fatKey }) => isOwnFatKey(fatKey))
     return isCheckedHere ? refusals(this, checkRecipe(value)) : true
   })
   .test('set-days', function (value) {

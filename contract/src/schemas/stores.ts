@@ -4,7 +4,7 @@ import { densityRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
 import { said } from '../said'
-import { dayText, freeText, idText, nameText, optionalDay, versionNumber, wholeWithin, within } from './pieces'
+import { dayText, freeText, idText, nameText, optionalDay, text, versionNumber, wholeWithin, within } from './pieces'
 
 export const deliveryDaysRange = { min: 0, max: 365 } as const
 /** g or pieces. */
@@ -22,19 +22,21 @@ const amount = () => within('number', amountRange).required()
 export const ingredientSchema = object({
   kind: kind(),
   name: nameText(),
-  ref: string().max(64).defined(),
+  ref: text().max(64).defined(),
   leadDays: wholeWithin('days', deliveryDaysRange).required(),
   packSize: amount(),
   perBar: within('number', perBarRange).required(),
   /** g/ml, where the workshop knows better than the table. */
   densityGMl: within('density', densityRange).nullable().defined().default(null),
   /** Its INCI name or colour index number, as it stands on a label. */
-  inci: string().max(200).defined().default(''),
+  inci: text().max(200).defined().default(''),
   notes: freeText(),
 })
   .noUnknown()
   .required()
   .test('ref', function (value) {
+    // This looks before the fields themselves are looked at.
+    if (typeof (value as Partial<typeof value> | undefined)?.ref !== 'string') return true
     if (value?.kind === 'fat' && findFat(value.ref) === undefined && !isOwnFatKey(value.ref))
       return this.createError({ path: 'ref', message: said('which_fat') })
     if (value?.kind === 'alkali' && value.ref !== 'naoh' && value.ref !== 'koh')
@@ -51,8 +53,8 @@ export const savedIngredientSchema = ingredientSchema.shape({
 /** A delivery of an ingredient, come or on its way. */
 export const lotSchema = object({
   ingredientId: idText(),
-  supplier: string().max(80).defined(),
-  lotNumber: string().max(80).defined(),
+  supplier: text().max(80).defined(),
+  lotNumber: text().max(80).defined(),
   receivedDay: dayText(),
   openedDay: optionalDay(),
   bestBeforeDay: optionalDay(),
@@ -85,11 +87,11 @@ const rowsSchema = array(
   object({
     kind: kind(),
     name: nameText(),
-    ref: string().max(64).defined(),
+    ref: text().max(64).defined(),
     leadDays: wholeWithin('days', deliveryDaysRange).nullable().defined(),
     lot: object({
-      supplier: string().max(80).defined(),
-      lotNumber: string().max(80).defined(),
+      supplier: text().max(80).defined(),
+      lotNumber: text().max(80).defined(),
       receivedDay: dayText(),
       bestBeforeDay: optionalDay(),
       receivedAmount: amount(),

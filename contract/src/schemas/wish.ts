@@ -3,11 +3,11 @@ import type { Wish } from '@vendange/core/wishes'
 import type { ISchema } from 'yup'
 import { array, lazy, number, object, string } from 'yup'
 import { said } from '../said'
-import { within } from './pieces'
+import { text, within } from './pieces'
 
 const shareRange = { min: 0, max: 1 } as const
 const senses = ['at_most', 'at_least'] as const
-const fatKey = () => string().max(64).required(said('fat_missing'))
+const fatKey = () => text().max(64).required(said('fat_missing'))
 const sense = () => string().oneOf(senses).required()
 const limit = () => within('share', shareRange).required()
 const kind = <K extends Wish['kind']>(name: K) => string().oneOf([name]).required()

@@ -15,6 +15,7 @@ import {
   idText,
   nameText,
   tally,
+  text,
   versionNumber,
   wholeWithin,
   within,
@@ -25,20 +26,20 @@ import { priceRange } from './workshop'
 const secondsKept = 14 * 24 * 3600
 
 /** A command line for an instrument. */
-export const commandSchema = object({ line: string().max(80).required() })
+export const commandSchema = object({ line: text().max(80).required() })
   .noUnknown()
   .required()
 
 /** A step done at the bench. `actual` in g or °C, null for a tick. */
 export const stepSchema = object({
-  stepKey: string().max(80).required(),
+  stepKey: text().max(80).required(),
   actual: figure().nullable().defined(),
   /** Done without its figure: by eye, by jug. */
   isUnweighed: boolean().optional(),
   /** Lot it was taken from, when it is not the oldest. */
-  lotId: string().max(64).optional(),
+  lotId: idText().optional(),
   /** Chosen by the tablet: a record that comes twice is taken once. */
-  recordId: string().max(64).optional(),
+  recordId: idText().optional(),
   /** How long ago it was done, when it could not be sent at once. */
   secondsAgo: number().min(0).max(secondsKept).optional(),
   /** How many records of this pour the tablet knew: what another one did since is not written over unseen. */
@@ -49,7 +50,7 @@ export const stepSchema = object({
 
 /** Why a timed pour is not learned from: a test, a slip; null: it is again. */
 export const timingSetAsideSchema = object({
-  reason: string().trim().min(1, said('set_aside_why')).max(200).nullable().defined(),
+  reason: text().trim().min(1, said('set_aside_why')).max(200).nullable().defined(),
 })
   .noUnknown()
   .required()
@@ -237,10 +238,10 @@ export const allotmentSchema = object({
 
 /** Bars sold, as a shop or a table of sales reports them. `lotCode` empty: of whichever lot was set aside first. */
 export const saleSchema = object({
-  saleId: string().max(120).required(),
+  saleId: text().max(120).required(),
   day: dayText(),
   designId: idText(),
-  lotCode: string().max(40).defined(),
+  lotCode: text().max(40).defined(),
   channel: channelField(),
   bars: wholeWithin('count', barsRange).required(),
   buyer: freeText(200),

@@ -6,7 +6,7 @@ import { scaleResolutionRange } from '@vendange/core/units'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
 import { said } from '../said'
-import { claimKey, dayText, freeText, idText, nameText, versionNumber, wholeWithin, within } from './pieces'
+import { claimKey, dayText, freeText, idText, nameText, text, versionNumber, wholeWithin, within } from './pieces'
 
 export const currencyPattern = /^[A-Z]{3}$/
 export const massUnits = ['g', 'oz'] as const
@@ -50,7 +50,7 @@ export const pricingSchema = object({
   stampMinutesPerBar: within('number', minutesPerBarRange).required(),
   /** By fat key, `naoh`, `scent` and `colourant`. */
   ingredients: array(
-    object({ key: string().max(64).required(), centsPerKg: within('money', centsRange).required() })
+    object({ key: text().max(64).required(), centsPerKg: within('money', centsRange).required() })
       .noUnknown()
       .required(),
   )
@@ -65,7 +65,7 @@ export const quotingSchema = object({
   /** Telephone and the like, under the address. */
   contact: freeText(200),
   /** "VAT"; empty: none is charged. */
-  taxName: string().trim().max(40).defined(),
+  taxName: text().trim().max(40).defined(),
   taxShare: within('share', taxShareRange).required(),
   /** Whether prices are told with the tax in them; else it is put on top. */
   isTaxIncluded: boolean().required(),
@@ -83,7 +83,7 @@ const hours = () => within('hours', hoursOfDayRange).required()
 
 const daysThatDiffer = () =>
   array(
-    object({ day: dayText(), hours: hours(), reason: string().max(80).optional() })
+    object({ day: dayText(), hours: hours(), reason: text().max(80).optional() })
       .noUnknown()
       .required(),
   )
@@ -125,7 +125,7 @@ export const workshopSchema = object({
     .required(),
   /** By how much something multiplies the working time here, where the workshop knows better than the model. */
   ownFactors: array(
-    object({ key: string().max(80).required(), times: within('number', ownFactorRange).required() })
+    object({ key: text().max(80).required(), times: within('number', ownFactorRange).required() })
       .noUnknown()
       .required(),
   )

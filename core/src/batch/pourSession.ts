@@ -1,7 +1,7 @@
 import type { Finding, Sentence } from '../findings'
 import { quantity, refuse, sentence, sentences, tell, warn } from '../findings'
 import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
-import { asPureNaohG, fatOf, naohDemand, scentWeights, superfatBand, wettingG } from '../recipe'
+import { asPureNaohG, fatOf, naohDemand, scentWeights, superfatLeft, wettingG } from '../recipe'
 import { roundTo } from '../units'
 import type { BatchPlan } from './batchPlan'
 import { mouldsBatterG, mouldsOfPlan } from './batchPlan'
@@ -226,7 +226,7 @@ function currentTargets(plan: BatchPlan, done: ReadonlyMap<string, number | null
       densityGMl: densityOf(plan),
       stepG: plan.scaleResolutionG,
     }),
-    band: superfatBand(fats, asPureNaohG(alkaliNow(done, parts), plan.recipe)),
+    band: superfatLeft(fats, asPureNaohG(alkaliNow(done, parts), plan.recipe), plan.recipe),
   }
 }
 

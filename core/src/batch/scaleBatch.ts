@@ -10,7 +10,7 @@ import {
   cureLossRange,
   dissolvingWaterG,
   potLossRange,
-  superfatBand,
+  superfatLeft,
   wettingG,
 } from '../recipe'
 import { assertWithin, roundToScale } from '../units'
@@ -194,11 +194,8 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
       batterG,
       pots,
     },
-    // With nothing to weigh there is no superfat but the recipe's own; `below_scale` refuses the batch.
-    band:
-      fatsG > 0
-        ? superfatBand(fats, asPureNaohG(lye, recipe))
-        : { worst: recipe.superfat, likely: recipe.superfat, best: recipe.superfat },
+    // With nothing to weigh `below_scale` refuses the batch.
+    band: superfatLeft(fats, asPureNaohG(lye, recipe), recipe),
     densityGMl,
     mouldsMl,
     madeMl,

@@ -40,3 +40,19 @@ export function superfatBand(fats: readonly WeighedFat[], pureNaohG: number): Su
   }
   return { worst: left('min'), likely: left('typical'), best: left('max') }
 }
+
+/**
+ * As {@link superfatBand}, also of a batch that is too small to weigh: with nothing in it there is no superfat but the
+ * recipe's own.
+ *
+ * @param pureNaohG the alkali as pure NaOH that it stands for: see `asPureNaohG`
+ * @throws {RangeError} if a mass is out of range
+ */
+export function superfatLeft(
+  fats: readonly WeighedFat[],
+  pureNaohG: number,
+  { superfat }: { readonly superfat: number },
+): SuperfatBand {
+  if (naohDemand(fats, 'typical') > 0) return superfatBand(fats, pureNaohG)
+  return { worst: superfat, likely: superfat, best: superfat }
+}

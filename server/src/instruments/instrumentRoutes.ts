@@ -24,7 +24,7 @@ export function instrumentRoutes(router: Router, everyMs?: number): void {
 
   router.get(endpoints.instruments.lines.path, (request, response) => {
     const instrument = named(request.params.name)
-    response.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' })
+    response.writeHead(200, { 'Content-Type': 'text/event-stream' })
     response.flushHeaders()
     open.add(response)
     const stop = instrument.listen((reading) => response.write(`data: ${writeReading(reading)}\n\n`))

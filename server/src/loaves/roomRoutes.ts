@@ -21,10 +21,10 @@ export function roomRoutes(router: Router, { room, loaves }: Services, { databas
     const settings = await workshop()
     const { loaf } = await loaves.view(request.params.id)
     const pdf = await trayCardsPdf(loaf, settings, clock.today(settings.timeZone))
-    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+    response.type('application/pdf').send(pdf)
   })
   router.get(endpoints.room.rackCards.path, async (_request, response) => {
     const pdf = await rackCardsPdf(await workshop())
-    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+    response.type('application/pdf').send(pdf)
   })
 }

@@ -8,7 +8,10 @@ import { HttpProblem } from './problems'
 export const sameOriginOnly: RequestHandler = (request, _response, next) => {
   const origin = request.get('Origin')
   const hostName = (request.get('Host') ?? '').replace(/:\d+$/, '')
-  const isOwn = origin === undefined || origin === `http://${request.get('Host')}`
+  // "none": asked for by hand, in the address line or by a calendar. Who says nothing is no browser of today.
+  const cameFrom = request.get('Sec-Fetch-Site') ?? 'none'
+  const isOwn =
+    (origin === undefined || origin === `http://${request.get('Host')}`) && ['same-origin', 'none'].includes(cameFrom)
   if (isOwn && ['127.0.0.1', 'localhost', '[::1]'].includes(hostName)) return next()
   throw new HttpProblem({
     title: 'Not from here',

@@ -1,6 +1,6 @@
 import { sentence } from '@vendange/core/findings'
 import type { Endpoint, PathParameters, Problem } from '@vendange/contract'
-import { bodySchemaOf, faultsOf, ValidationError } from '@vendange/contract'
+import { bodySchemaOf, faultsOf, idPattern, ValidationError } from '@vendange/contract'
 import type { Say } from '@vendange/words'
 import type { ErrorRequestHandler, Request, Router } from 'express'
 import type { Logger } from 'pino'
@@ -17,8 +17,8 @@ export interface Call<Path extends string, Body> {
 }
 
 function makerIdOf(request: Request): string {
-  const id = request.get('X-Vendange-Maker')
-  if (!id) throw unprocessable(sentence('choose_maker'), [{ field: 'maker', message: sentence('choose_maker') }])
+  const id = request.get('X-Vendange-Maker') ?? ''
+  if (!idPattern.test(id)) throw unprocessable(sentence('choose_maker'), [{ field: 'maker', message: sentence('choose_maker') }])
   return id
 }
 
@@ -102,7 +102,16 @@ function problemOf(error: unknown, say: Say): Problem | undefined {
 export function problemHandler(logger: Logger, sayNow: () => Promise<Say>): ErrorRequestHandler {
   return async (error, _request, response, next) => {
     if (response.headersSent) return next(error)
-    const say = await sayNow()
+    const sayIn = await sayNow()
+    const say: Say = (told) => {
+      try {
+        return sayIn(told)
+      } catch (fault) {
+        // What is wrong is told all the same, if not in figures.
+        logger.error(fault)
+        return sayIn(sentence('cannot_be_right'))
+      }
+    }
     const problem = problemOf(error, say)
     if (!problem) logger.error(error)
     const answer = problem ?? {

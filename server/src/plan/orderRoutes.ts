@@ -22,6 +22,6 @@ export function orderRoutes(router: Router, service: OrderService, { database, c
     const { quoted } = order
     if (quoted === null) throw unprocessable(sentence('order_not_quoted'))
     const pdf = await quotePdf({ ...order, quoted }, workshop, clock.today(workshop.timeZone))
-    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+    response.type('application/pdf').send(pdf)
   })
 }

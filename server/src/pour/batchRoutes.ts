@@ -45,7 +45,7 @@ export function batchRoutes(router: Router, { planning, bench }: Services, conte
     const { read } = context.database
     const view = await bench.view(request.params.id)
     const pdf = await runSheetPdf(view, await readWorkshop(read), await movePictures(read, view))
-    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+    response.type('application/pdf').send(pdf)
   })
   serve(router, batches.record, ({ params, body, makerId }) => bench.record(params.id, body, makerId()))
   serve(router, batches.timings, () => readTimings(context.database.read))

@@ -34,7 +34,7 @@ export function releaseRoutes(router: Router, { allotments, trace, loaves }: Ser
       throw unprocessable(sentence('labels_at_once', { most: mostLabels }))
     const view = await loaves.view(request.params.id)
     const pdf = await labelsPdf(view, workshop, { stock, count, today: context.clock.today(workshop.timeZone) })
-    response.type('application/pdf').set('Cache-Control', 'no-cache').send(pdf)
+    response.type('application/pdf').send(pdf)
   })
 
   const shop = shopStandIn(context.database)

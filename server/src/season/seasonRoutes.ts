@@ -13,6 +13,6 @@ export function seasonRoutes(router: Router, season: SeasonService, plans: PlanA
   serve(router, endpoints.tickTask, ({ body, makerId }) => plans.tick(body, makerId()))
   router.get(endpoints.calendar.path, async (_request, response) => {
     const text = calendarFeed(await season.view(), context.clock.now(), await sayOfContext(context))
-    response.type('text/calendar; charset=utf-8').set('Cache-Control', 'no-cache').send(text)
+    response.type('text/calendar; charset=utf-8').send(text)
   })
 }

@@ -18,6 +18,8 @@ export const formWords = {
   set_days_order: 'The longest time in the mould is at least the shortest.',
   not_a_number: 'This must be a number.',
   number_too_large: 'This number is far too large.',
+  text_unreadable: 'This text holds signs that cannot be read. Please type it anew.',
+  id_unread: 'This points at nothing that the workshop keeps.',
   name_missing: 'Please give it a name.',
   day_typed_unread: 'Write a day such as {example}, or in figures {short}',
   day_missing: 'Choose a day.',
