@@ -48,7 +48,15 @@ function somethingThatHappened(dice: Dice, { loaf }: LoafView, seen: WorkshopSee
   const massG = dice.chance(0.2) ? dice.whole(1, 9000) : dice.whole(1, 200)
   const next: Readonly<Record<string, NewLoafEvent>> = {
     in_mould: { type: 'unmoulded', day, version },
-    unmoulded: { type: 'cut', day, version, bars, ends: dice.whole(0, 3), firstBarG: dice.whole(60, 160), bevelled: false },
+    unmoulded: {
+      type: 'cut',
+      day,
+      version,
+      bars,
+      ends: dice.whole(0, 3),
+      firstBarG: dice.whole(60, 160),
+      bevelled: false,
+    },
     curing: {
       type: 'released',
       day,
@@ -83,7 +91,8 @@ function somethingThatHappened(dice: Dice, { loaf }: LoafView, seen: WorkshopSee
 async function cureAndRelease(dice: Dice, tell: Tell, seen: WorkshopSeen, loafId: string): Promise<void> {
   let view = await tell<LoafView>('GET', `/api/loaves/${loafId}`)
   for (let tries = 0; view && tries < 14; tries++)
-    view = (await tell<LoafView>('POST', `/api/loaves/${loafId}/events`, somethingThatHappened(dice, view, seen))) ?? view
+    view =
+      (await tell<LoafView>('POST', `/api/loaves/${loafId}/events`, somethingThatHappened(dice, view, seen))) ?? view
 }
 
 /** Bars set aside, offered, sold, and reported. */
@@ -91,7 +100,16 @@ async function sell(dice: Dice, tell: Tell, { today }: WorkshopSeen, designId: s
   const channel = (): string => dice.one(saleChannels)
   for (let times = dice.whole(2, 8); times > 0; times--) {
     const bars = dice.chance(0.1) ? dice.whole(1, 5000) : dice.whole(1, 6)
-    const sale = { saleId: `s-${dice.whole(0, 400)}`, day: today, designId, lotCode: '', channel: channel(), bars, buyer: 'A buyer', priceCents: 700 }
+    const sale = {
+      saleId: `s-${dice.whole(0, 400)}`,
+      day: today,
+      designId,
+      lotCode: '',
+      channel: channel(),
+      bars,
+      buyer: 'A buyer',
+      priceCents: 700,
+    }
     await dice.one([
       () => tell('POST', '/api/allotments', { designId, bars, channel: channel(), who: 'Quay market', orderId: null }),
       () => tell('POST', '/api/sales', { sales: [sale, { ...sale, saleId: `t-${dice.whole(0, 2 ** 31)}`, bars: 1 }] }),
@@ -104,10 +122,23 @@ async function sell(dice: Dice, tell: Tell, { today }: WorkshopSeen, designId: s
 
 /** Something of the workshop taken away or brought back while others work with it. */
 async function takeAway(dice: Dice, tell: Tell, seen: WorkshopSeen): Promise<void> {
-  const kind = dice.one(['/api/recipes', '/api/moulds', '/api/makers', '/api/collections', '/api/designs', '/api/ingredients', '/api/lots', '/api/batches', '/api/orders'])
+  const kind = dice.one([
+    '/api/recipes',
+    '/api/moulds',
+    '/api/makers',
+    '/api/collections',
+    '/api/designs',
+    '/api/ingredients',
+    '/api/lots',
+    '/api/batches',
+    '/api/orders',
+  ])
   const id = seen.idOf(kind)
-  const taken = await tell<{ version: number }>('DELETE', `${kind}/${encodeURIComponent(id)}`, { version: seen.versionOf(id) })
-  if (taken && dice.chance(0.9)) await tell('POST', `${kind}/${encodeURIComponent(id)}/restore`, { version: taken.version })
+  const taken = await tell<{ version: number }>('DELETE', `${kind}/${encodeURIComponent(id)}`, {
+    version: seen.versionOf(id),
+  })
+  if (taken && dice.chance(0.9))
+    await tell('POST', `${kind}/${encodeURIComponent(id)}/restore`, { version: taken.version })
 }
 
 /** One soap from its pour to its last buyer. */

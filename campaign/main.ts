@@ -23,7 +23,10 @@ try {
   console.log(tally.sent, [...tally.byStatus].sort(), tally.slowestMs, tally.slowest, tally.broken.length)
   const seen = new Set<string>()
   for (const { what, line } of tally.broken) {
-    const key = what.replace(/\/[0-9a-f-]{30,}/g, '/ID').replace(/[0-9]+ ms/, 'ms').slice(0, 60)
+    const key = what
+      .replace(/\/[0-9a-f-]{30,}/g, '/ID')
+      .replace(/[0-9]+ ms/, 'ms')
+      .slice(0, 60)
     if (seen.has(key)) continue
     seen.add(key)
     console.log(what.slice(0, 300), '\n   ', line.slice(0, 600))

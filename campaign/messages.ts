@@ -25,7 +25,18 @@ export interface Known {
   idFor(field: string): string
 }
 
-const words = ['Lantern Glass', 'amber', 'x', 'Quay, no. 7', 'ä ö ü ß', '石鹸', 'a "b" c', '=1+1', '<b>bold</b>', '🧼 soap']
+const words = [
+  'Lantern Glass',
+  'amber',
+  'x',
+  'Quay, no. 7',
+  'ä ö ü ß',
+  '石鹸',
+  'a "b" c',
+  '=1+1',
+  '<b>bold</b>',
+  '🧼 soap',
+]
 
 /** A day about today, seldom at the ends of what can be written down. */
 function aDay({ chance, whole, one }: Dice, today: string): string {
@@ -126,14 +137,17 @@ const isObject = (value: unknown): value is Record<string, unknown> => typeof va
 function spoiledOnce(dice: Dice, message: unknown): unknown {
   if (!isObject(message) || dice.chance(0.08)) return dice.one(hostileValues)
   const keys = Object.keys(message)
-  const copy: Record<string, unknown> | unknown[] = Array.isArray(message) ? [...(message as unknown[])] : { ...message }
+  const copy: Record<string, unknown> | unknown[] = Array.isArray(message)
+    ? [...(message as unknown[])]
+    : { ...message }
   const at = copy as Record<string, unknown>
   if (keys.length === 0 || dice.chance(0.05)) {
     at[dice.one(['more', 'constructor', 'version', '0'])] = dice.one(hostileValues)
     return copy
   }
   const key = dice.one(keys)
-  if (!Array.isArray(copy) && dice.chance(0.1)) return Object.fromEntries(Object.entries(copy).filter(([name]) => name !== key))
+  if (!Array.isArray(copy) && dice.chance(0.1))
+    return Object.fromEntries(Object.entries(copy).filter(([name]) => name !== key))
   at[key] = isObject(at[key]) && dice.chance(0.7) ? spoiledOnce(dice, at[key]) : dice.one(hostileValues)
   return copy
 }

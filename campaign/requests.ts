@@ -19,7 +19,11 @@ interface Document {
       Readonly<
         Record<
           string,
-          { readonly requestBody?: { readonly content: { readonly 'application/json': { readonly schema: JsonSchema } } } }
+          {
+            readonly requestBody?: {
+              readonly content: { readonly 'application/json': { readonly schema: JsonSchema } }
+            }
+          }
         >
       >
     >
@@ -36,7 +40,19 @@ export const routesOf = (document: Document): readonly Route[] =>
     })),
   )
 
-const hostileNames = ['..%2f..%2f', '%00', '%ED%A0%80', '%', '%E0%A4%A', 'constructor', '__proto__', '-1', '1e999', '%20', 'x'.repeat(3000)]
+const hostileNames = [
+  '..%2f..%2f',
+  '%00',
+  '%ED%A0%80',
+  '%',
+  '%E0%A4%A',
+  'constructor',
+  '__proto__',
+  '-1',
+  '1e999',
+  '%20',
+  'x'.repeat(3000),
+]
 
 function nameIn(dice: Dice, seen: WorkshopSeen, path: string, name: string): string {
   if (dice.chance(0.06)) return dice.one(hostileNames)
@@ -58,7 +74,9 @@ function messageFor(dice: Dice, { method, path, body }: Route, seen: WorkshopSee
   const base = isSame ? (things.find((thing) => thing.id === id) ?? dice.one(things)) : made
   const fields = new Set(Object.keys(body.properties ?? {}))
   const message =
-    isSame && fields.size > 0 ? Object.fromEntries(Object.entries(base as object).filter(([name]) => fields.has(name))) : base
+    isSame && fields.size > 0
+      ? Object.fromEntries(Object.entries(base as object).filter(([name]) => fields.has(name)))
+      : base
   // A few of its fields as the schema would have them.
   if (isSame && dice.chance(0.7)) {
     const field = dice.one([...fields])
@@ -70,7 +88,16 @@ function messageFor(dice: Dice, { method, path, body }: Route, seen: WorkshopSee
   return message
 }
 
-const queries = ['', '', '?stock=x&count=2', '?count=1e9', '?count=0.3', '?stock[]=1&count[a]=2', '?count=2000000', '?x=%ED%A0%80']
+const queries = [
+  '',
+  '',
+  '?stock=x&count=2',
+  '?count=1e9',
+  '?count=0.3',
+  '?stock[]=1&count[a]=2',
+  '?count=2000000',
+  '?x=%ED%A0%80',
+]
 const headerSets: readonly Readonly<Record<string, string>>[] = [
   { 'X-Vendange-Maker': 'nobody' },
   { 'X-Vendange-Maker': '__proto__' },
@@ -107,7 +134,8 @@ export function requestTo(dice: Dice, route: Route, seen: WorkshopSeen, hostilit
     ...(message === undefined ? {} : { 'Content-Type': 'application/json' }),
     ...(isHostile && dice.chance(0.15) ? dice.one(headerSets) : {}),
   }
-  const said = message === undefined ? (isHostile && route.method !== 'GET' ? dice.one(['', 'x', '{}']) : undefined) : undefined
+  const said =
+    message === undefined ? (isHostile && route.method !== 'GET' ? dice.one(['', 'x', '{}']) : undefined) : undefined
   const body =
     message === undefined
       ? said

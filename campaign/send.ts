@@ -48,4 +48,9 @@ export function send(url: string, { method, path, headers, body }: Thrown): Prom
 
 /** A request in a line, so that it can be sent again. */
 export const asLine = ({ method, path, headers, body }: Thrown): string =>
-  JSON.stringify({ method, path, headers, body: typeof body === 'string' ? body.slice(0, 4000) : body && [...body.slice(0, 200)] })
+  JSON.stringify({
+    method,
+    path,
+    headers,
+    body: typeof body === 'string' ? body.slice(0, 4000) : body && [...body.slice(0, 200)],
+  })

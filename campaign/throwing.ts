@@ -22,7 +22,14 @@ export interface Tally {
   readonly broken: Broken[]
 }
 
-export const newTally = (): Tally => ({ sent: 0, inSequences: 0, byStatus: new Map(), slowestMs: 0, slowest: '', broken: [] })
+export const newTally = (): Tally => ({
+  sent: 0,
+  inSequences: 0,
+  byStatus: new Map(),
+  slowestMs: 0,
+  slowest: '',
+  broken: [],
+})
 
 /** Sends a request and puts what came of it down. @returns the answer; undefined where there was none */
 export type Throw = (thrown: Thrown) => Promise<Answer | undefined>
@@ -45,7 +52,8 @@ export function throwerAt(url: string, tally: Tally): Throw {
         tally.slowest = `${thrown.method} ${thrown.path}`
       }
       const fault = faultIn(answer)
-      if (fault !== undefined) tally.broken.push({ what: `${thrown.method} ${thrown.path} ${fault}`, line: asLine(thrown) })
+      if (fault !== undefined)
+        tally.broken.push({ what: `${thrown.method} ${thrown.path} ${fault}`, line: asLine(thrown) })
       return answer
     } catch (error) {
       tally.broken.push({ what: `${thrown.method} ${thrown.path}: ${String(error)}`, line: asLine(thrown) })
@@ -69,7 +77,7 @@ export async function throwRequests(url: string, dice: Dice, count: number, tall
     path.endsWith('.pdf') || path.startsWith('/api/backups') || (path === '/api/archive' && method === 'GET')
   const routes = all.filter((route) => !isHeavy(route))
   const heavy = all.filter(isHeavy)
-  for (let sent = 0; sent < count; ) {
+  for (let sent = 0; sent < count;) {
     const seen = await seeWorkshop(url, dice)
     const chunk = Math.min(seenFor, count - sent)
     const waiting = Array.from({ length: chunk }, () =>

@@ -28,7 +28,7 @@ describe('a hostile message', () => {
             for (const { fault } of faultsOf(error as ValidationError)) expect(say(fault)).not.to.equal('')
           }
         }),
-        { numRuns: Number(process.env["N"] ?? 60) },
+        { numRuns: Number(process.env['N'] ?? 60) },
       )
     })
   }

@@ -220,6 +220,10 @@ export interface AllotmentView {
 export interface SalesTaken {
   readonly taken: number
   readonly known: number
+  /** Of those taken: sold before their collection was out, which stands in the loaves’ records. */
+  readonly beforeRelease: number
+  /** Lines that were not taken, each with why. */
+  readonly refused: readonly { readonly saleId: string; readonly detail: string }[]
 }
 
 /** A loaf with something of a lot in it. */

@@ -181,6 +181,45 @@ describe('bad input', () => {
     })
   })
 
+  describe('who is at work', () => {
+    it('is somebody who still works here, and somebody always does', async () => {
+      const { api } = workshop
+      const [ilse] = (await api(endpoints.season)).makers
+      const bram = await api(endpoints.makers.create, { body: { ...blankMaker, name: 'Bram' } })
+      const remove = (id: string, version: number) =>
+        api(endpoints.makers.remove, { params: { id }, body: { version } })
+      for (const one of (await api(endpoints.season)).makers)
+        if (one.id !== bram.id && one.id !== ilse?.id) await remove(one.id, one.version)
+      const gone = await remove(bram.id, bram.version)
+      const { status, problem } = await post('/api/season/ticks', '{"day":"2027-03-10","taskKey":"x","isDone":true}', {
+        'X-Vendange-Maker': bram.id,
+      })
+      expect([status, problem.detail]).to.deep.equal([
+        422,
+        'Bram was taken out of this workshop. Choose who is at work.',
+      ])
+      expect((await problemOf(remove(ilse?.id ?? '', ilse?.version ?? 0))).detail).to.contain('add another maker first')
+      await api(endpoints.makers.restore, { params: { id: bram.id }, body: { version: gone.version } })
+    })
+  })
+
+  it('is half a character, a sign that steers a machine, or no id at all', async () => {
+    const half = await post('/api/collections', JSON.stringify({ ...aCollection, name: 'x\ud800' }))
+    expect([half.status, half.problem.errors?.[0]?.field]).to.deep.equal([400, 'name'])
+    const zero = await post('/api/collections', JSON.stringify({ ...aCollection, theme: 'a\u0000b' }))
+    expect([zero.status, zero.problem.errors?.[0]?.field]).to.deep.equal([400, 'theme'])
+    for (const id of ['..%2f', '%00', 'a%20b', 'x'.repeat(65)])
+      expect((await fetch(`${workshop.url}/api/loaves/${id}`)).status, id).to.equal(404)
+    const { status } = await post('/api/season/ticks', '{"day":"2027-03-10","taskKey":"x","isDone":true}', {
+      'X-Vendange-Maker': '__proto__ x',
+    })
+    expect(status).to.equal(422)
+    const rows = await post('/api/stores/lines', '{"rows":0.3}')
+    expect(rows.status).to.equal(400)
+    const nulls = await post('/api/collections', JSON.stringify({ ...aCollection, early: [null], palette: [null] }))
+    expect(nulls.status).to.equal(400)
+  })
+
   it('is not JSON at all', async () => {
     const { status, problem } = await post('/api/recipes', '{"name": ')
     expect(status).to.equal(400)
@@ -205,6 +244,24 @@ describe('bad input', () => {
       ).end(),
     )
     expect(status).to.equal(403)
+  })
+
+  it('is asked for by a page of another site, and is kept by nobody', async () => {
+    const { hostname, port } = new URL(workshop.url)
+    const { request } = await import('node:http')
+    const from = (site: string) =>
+      new Promise<readonly [number | undefined, string | undefined]>((resolve) =>
+        request({ hostname, port, path: '/api/season', headers: { 'Sec-Fetch-Site': site } }, (response) => {
+          response.resume()
+          resolve([response.statusCode, response.headers['cache-control']])
+        }).end(),
+      )
+    expect(await from('cross-site')).to.deep.equal([403, undefined])
+    expect(await from('same-site')).to.deep.equal([403, undefined])
+    expect(await from('same-origin')).to.deep.equal([200, 'no-store'])
+    expect(await from('none')).to.deep.equal([200, 'no-store'])
+    const policy = (await fetch(`${workshop.url}/api/health`)).headers.get('permissions-policy') ?? ''
+    expect(policy).to.contain('camera=()').and.contain('geolocation=()')
   })
 
   it('asks for what there is not', async () => {

@@ -62,6 +62,32 @@ describe('the stores over HTTP', () => {
     expect(line?.shortage).to.include({ missing: 81, orderByDay: '2027-03-12', orderAmount: 1000, isLate: false })
   })
 
+  it('shows what was weighed beyond the lots as stock below zero, and lets nobody make it less than was used', async () => {
+    const { api } = workshop
+    const { lots, ingredient } = await keep({ receivedAmount: 300 })
+    const batch = await plannedPour()
+    const view = await pourUpTo(workshop, batch.id, 'fat:coconut')
+    expect(view.records.at(-1)?.lots).to.deep.equal([{ lotId: lots[0]?.id, amount: 381 }])
+    const stores = await api(endpoints.stores)
+    expect(stores.lots[0]).to.deep.include({ usedAmount: 381, leftAmount: -81 })
+    const { version = 0 } = lots[0] ?? {}
+    const change = (over: Partial<NewLot>) =>
+      api(endpoints.lots.update, {
+        params: { id: lots[0]?.id ?? '' },
+        body: { ...aLot, receivedAmount: 300, ingredientId: ingredient.id, version, ...over },
+      })
+    const refusal = await problemOf(change({ receivedAmount: 200 }))
+    expect(refusal.errors).to.deep.equal([
+      {
+        field: 'receivedAmount',
+        message: '381 of it were used already: what came and what counting found cannot be less.',
+      },
+    ])
+    // Its other figures may be changed, and counting may mend it.
+    expect((await change({ adjustment: 90 })).adjustment).to.equal(90)
+    expect((await api(endpoints.stores)).lots[0]?.leftAmount).to.equal(9)
+  })
+
   it('takes what is weighed from the oldest lot, and keeps the lots on the batch’s record', async () => {
     const { lots } = await keep(
       { lotNumber: 'new', receivedDay: '2027-02-01' },

@@ -15,7 +15,7 @@ export const releaseEndpoints = {
     takeSales: taking<SalesReport>()(
       post<SalesTaken>()(
         '/api/sales',
-        'Write what was sold into the loaves it came from, all of the report or nothing',
+        'Write what was sold into the loaves it came from; a line that cannot be is told and left out',
       ),
     ),
     kept: get<readonly LoafSummary[]>()(

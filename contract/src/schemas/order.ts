@@ -5,7 +5,19 @@ import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
 import { said } from '../said'
 import { mouldCountRange } from './mould'
-import { dayText, freeText, hexText, idText, nameText, optionalDay, optionalId, text, versionNumber, wholeWithin, within } from './pieces'
+import {
+  dayText,
+  freeText,
+  hexText,
+  idText,
+  nameText,
+  optionalDay,
+  optionalId,
+  text,
+  versionNumber,
+  wholeWithin,
+  within,
+} from './pieces'
 import { barsRange, labelMassRange } from './plan'
 import { centsRange, priceRange } from './workshop'
 

@@ -31,6 +31,8 @@ export interface ShopOffer {
   readonly priceCents: number
   readonly offered: number
   readonly sold: number
+  /** Of those sold: in the loaves’ records already. */
+  readonly reported: number
 }
 
 /** A sale as the shop reports it. */

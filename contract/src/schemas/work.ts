@@ -4,7 +4,7 @@ import { lesserUses, saleChannels } from '@vendange/core/loaf'
 import { massRange } from '@vendange/core/recipe'
 import { phRange } from '@vendange/core/release'
 import type { AnySchema, InferType, Message } from 'yup'
-import { array, boolean, lazy, number, object, string } from 'yup'
+import { array, boolean, lazy, mixed, number, object, string } from 'yup'
 import { said } from '../said'
 import { barsRange } from './plan'
 import {
@@ -249,7 +249,8 @@ export const saleSchema = object({
 })
   .noUnknown()
   .required()
-export const salesSchema = object({ sales: array(saleSchema).max(5000).required() })
+/** Each line is held against {@link saleSchema} by itself, so that a wrong one does not take the others with it. */
+export const salesSchema = object({ sales: array(mixed<NewSale>().required()).max(5000).required() })
   .noUnknown()
   .required()
 

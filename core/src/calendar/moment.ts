@@ -34,6 +34,11 @@ export function firstDayInZone(locals: readonly string[], zone: string, workshop
   return first
 }
 
+/** The instant (ISO 8601, UTC) of a moment given as wall time in a zone. @throws {RangeError} if it is not valid */
+export function instantOf(local: string, zone: string): string {
+  return atZone(local, zone).toJSDate().toISOString()
+}
+
 /** The calendar day of an instant (ISO 8601 with offset, or Z) in a zone. @throws {RangeError} if it is not valid */
 export function dayOfInstant(instant: string, zone: string): Day {
   return atZone(instant, zone).setZone(zone).toFormat('yyyy-MM-dd')

@@ -12,13 +12,17 @@ export interface GivenOut {
 export const freeBarsOf = (loaves: readonly Pick<GivenOut, 'state'>[]): number =>
   loaves.reduce((sum, { state }) => sum + freeBars(state), 0)
 
-/** Bars of some loaves that were set aside for the web, less those that the shop has and has not sold. */
-export function barsToOffer(
-  loaves: readonly Pick<GivenOut, 'state'>[],
-  offer: { readonly offered: number; readonly sold: number } | undefined,
-): number {
+/** What the web shop was given of a soap, and what of it is in the records as sold; bars. */
+export interface InShop {
+  readonly offered: number
+  /** Reported by the shop and taken over. */
+  readonly reported: number
+}
+
+/** Bars of some loaves that were set aside for the web, less those that the shop has: what it sold and did not report is gone. */
+export function barsToOffer(loaves: readonly Pick<GivenOut, 'state'>[], offer: InShop | undefined): number {
   const aside = loaves.reduce((sum, { state }) => sum + unsoldBars(state, 'Web'), 0)
-  return aside - ((offer?.offered ?? 0) - (offer?.sold ?? 0))
+  return aside - ((offer?.offered ?? 0) - (offer?.reported ?? 0))
 }
 
 /**

@@ -29,22 +29,45 @@ function earliestDay(
       return { day: state.unmouldedDay, was: 'unmoulded' }
     case 'weighed':
     case 'finished':
-      return { day: state.cut?.day, was: 'cut' }
+    case 'scrapped':
+    case 'held':
+      return { day: state.cut?.day ?? state.pouredDay, was: state.cut ? 'cut' : 'poured' }
+    case 'released':
+      return state.release ? { day: state.release.day, was: 'released' } : { day: state.cut?.day, was: 'cut' }
+    case 'downgraded':
+      return state.release ? { day: state.release.day, was: 'released' } : { day: state.cut?.day, was: 'cut' }
     case 'allotted':
+    case 'given_back':
     case 'sold':
     case 'recalled':
+    case 'amended':
       return { day: state.release?.day, was: 'released' }
     default:
       return { day: state.pouredDay, was: 'poured' }
   }
 }
 
+/** A loaf's parts may come to this much more than its batter: scales differ, and a bar is weighed by itself. An estimate. */
+const massSlack = 1.02
+/** The least that a piece of soap weighs, such as an end or a sample of which only the number is known, g. An estimate. */
+const leastPieceG = 1
+
+/** Mass of all that was cut of a loaf at the least, g; unknown once something was taken off its bars. */
+function cutMassG({ cut, finished }: Pick<LoafState, 'cut' | 'finished'>): number {
+  if (!cut || finished.length > 0) return 0
+  const others = (cut.others ?? []).reduce((sum, { count }) => sum + count, 0)
+  return cut.bars * cut.firstBarG + (others + cut.ends) * leastPieceG
+}
+
 /** What counts against an event; undefined where nothing does. */
 function against(state: LoafState, event: LoafEvent): Finding | undefined {
   switch (event.type) {
     case 'cut': {
-      const heavy = event.bars * event.firstBarG
-      if (state.batterG === undefined || heavy <= state.batterG * 1.02) return undefined
+      const massG = cutMassG({ cut: event, finished: [] })
+      if (state.batterG === undefined || massG <= state.batterG * massSlack) return undefined
+      const barsG = event.bars * event.firstBarG
+      if (barsG <= state.batterG * massSlack)
+        return refuse('pieces_outweigh_loaf', { batter: quantity.mass(state.batterG) }, 'bars')
       return refuse(
         'bars_outweigh_loaf',
         { bars: event.bars, first: quantity.fineMass(event.firstBarG), batter: quantity.mass(state.batterG) },
@@ -53,8 +76,12 @@ function against(state: LoafState, event: LoafEvent): Finding | undefined {
     }
     case 'scrapped': {
       const scrapG = state.scrap.reduce((sum, { massG }) => sum + massG, 0) + event.massG
-      if (state.batterG === undefined || scrapG <= state.batterG * 1.02) return undefined
-      return refuse('scrap_outweighs_loaf', undefined, 'massG')
+      if (state.batterG === undefined || scrapG + cutMassG(state) <= state.batterG * massSlack) return undefined
+      return refuse(
+        scrapG > state.batterG * massSlack ? 'scrap_outweighs_loaf' : 'scrap_beside_bars',
+        undefined,
+        'massG',
+      )
     }
     case 'scrap_used': {
       const left = state.scrap.find(({ colour }) => colour === event.colour)?.massG ?? 0
@@ -97,6 +124,8 @@ function against(state: LoafState, event: LoafEvent): Finding | undefined {
       return event.bars > freeBars(state) ? refuse('not_enough_bars', { bars: freeBars(state) }, 'bars') : undefined
     case 'given_back':
     case 'sold':
+      if (event.type === 'sold' && state.recallReason !== undefined)
+        return refuse('loaf_is_recalled', { reason: state.recallReason }, 'bars')
       return event.bars > unsoldBars(state, event.channel)
         ? refuse('not_allotted', { bars: unsoldBars(state, event.channel) }, 'bars')
         : undefined

@@ -1,4 +1,5 @@
 export * from './allotting'
+export * from './beforeRelease'
 export * from './checkLoafEvent'
 export * from './finishWork'
 export * from './loafEvents'

@@ -110,6 +110,8 @@ export type LoafEvent =
       readonly channel: SaleChannel
       readonly buyer: string
       readonly priceCents: number | null
+      /** Sold although its collection was not out yet. @default no */
+      readonly isBeforeRelease?: true
     }
   | { readonly type: 'recalled'; readonly day: Day; readonly reason: string }
   | { readonly type: 'amended'; readonly day: Day; readonly subject: string; readonly text: string }

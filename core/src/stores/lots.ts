@@ -101,6 +101,23 @@ export function takeOldestFirst(
   return { taken, missing: Math.max(0, missing) }
 }
 
+/**
+ * What lots gave, with what was weighed beyond them put down on the last one that was at hand: its stock then goes below
+ * zero and is seen, where a loss that stands nowhere is not.
+ */
+export function overdrawn(
+  { taken, missing }: { readonly taken: readonly LotUse[]; readonly missing: number },
+  lots: readonly Lot[],
+  day: Day,
+): readonly LotUse[] {
+  const atHand = oldestFirst(lots).filter((lot) => [undefined, 'empty'].includes(lotFault(lot, day)))
+  const lotId = taken.at(-1)?.lotId ?? atHand.at(-1)?.id
+  if (missing <= 0 || lotId === undefined) return taken
+  const last = taken.find((use) => use.lotId === lotId)
+  const rest = taken.filter((use) => use !== last)
+  return [...rest, { lotId, amount: cleanAmount((last?.amount ?? 0) + missing) }]
+}
+
 /** What was taken of lots cost, cents; undefined when the price of one of them is not known. */
 export function costOfUses(uses: readonly LotUse[], lots: readonly Lot[]): number | undefined {
   const byId = new Map(lots.map((lot) => [lot.id, lot]))

@@ -127,6 +127,42 @@ describe('a released loaf', () => {
   })
 })
 
+describe('what a loaf can hold', () => {
+  const poured: LoafEvent = { type: 'poured', day: '2027-03-08', batterG: 1208 }
+  const unmoulded: LoafEvent = { type: 'unmoulded', day: '2027-03-10' }
+  const codesAfter = (story: readonly LoafEvent[], next: LoafEvent) =>
+    checkLoafEvent(loafState(story), next, '2027-06-01').map(({ code }) => code)
+  const scrapped = (massG: number): LoafEvent => ({ type: 'scrapped', day, massG, colour: 'amber', hex: '#D99A3C' })
+
+  it('bounds bars, ends and other pieces together by its batter', () => {
+    const pieces = (count: number): LoafEvent => ({ ...cut, others: [{ name: 'Guest', count }] }) as LoafEvent
+    expect(codesAfter([poured, unmoulded], pieces(12))).to.deep.equal([])
+    expect(codesAfter([poured, unmoulded], pieces(50))).to.deep.equal(['pieces_outweigh_loaf'])
+    expect(codesAfter([poured, unmoulded], { ...cut, bars: 11 } as LoafEvent)).to.deep.equal(['bars_outweigh_loaf'])
+  })
+
+  it('bounds scrap beside the bars, and scrap that came off them by the batter alone', () => {
+    const story = [poured, unmoulded, cut]
+    expect(codesAfter(story, scrapped(30))).to.deep.equal([])
+    expect(codesAfter(story, scrapped(60))).to.deep.equal(['scrap_beside_bars'])
+    const finished: LoafEvent = { type: 'finished', day, finish: 'bevelled', bars: 10, minutes: 10, removedG: 60 }
+    expect(codesAfter([...story, finished], scrapped(60))).to.deep.equal([])
+    expect(codesAfter([...story, finished], scrapped(1300))).to.deep.equal(['scrap_outweighs_loaf'])
+  })
+
+  it('lets nothing of a cut or a released loaf be told of a day before', () => {
+    const story = [poured, unmoulded, cut]
+    const early = { day: '2027-03-09' }
+    expect(codesAfter(story, { ...release(5), ...early } as LoafEvent)).to.deep.equal(['day_before_cause'])
+    expect(codesAfter(story, { ...scrapped(5), ...early } as LoafEvent)).to.deep.equal(['day_before_cause'])
+    expect(codesAfter([...story, release(5)], { type: 'amended', ...early, subject: 'a', text: 'b' })).to.deep.equal([
+      'day_before_cause',
+    ])
+    const recalled: LoafEvent = { type: 'recalled', day, reason: 'Lye heavy' }
+    expect(codesAfter([...story, release(5), allotted(3), recalled], sold(1))).to.deep.equal(['loaf_is_recalled'])
+  })
+})
+
 describe('outAndIn', () => {
   it('counts each buyer once, and what is set aside as neither', () => {
     const one = { day, channel: 'Web' as const, bars: 2, isSold: true }
@@ -156,10 +192,11 @@ describe('barsToOffer', () => {
     state: loafState([cut, release(8), allotted(bars), ...(soldBars > 0 ? [sold(soldBars)] : [])]),
   })
 
-  it('is what was set aside for the web, less what the shop still has to sell', () => {
+  it('is what was set aside for the web, less what the shop was given and has not reported as sold', () => {
     expect(barsToOffer([web(5, 1), web(3)], undefined)).to.equal(7)
-    // Six are offered and two of them sold: four of the seven are in the shop already.
-    expect(barsToOffer([web(5, 1), web(3)], { offered: 6, sold: 2 })).to.equal(3)
+    // Six are offered and one sale is in the records: five of the seven are in the shop, sold there or not.
+    expect(barsToOffer([web(5, 1), web(3)], { offered: 6, reported: 1 })).to.equal(2)
+    expect(barsToOffer([web(4)], { offered: 4, reported: 0 })).to.equal(0)
     expect(barsToOffer([], undefined)).to.equal(0)
   })
 })

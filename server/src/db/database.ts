@@ -17,7 +17,7 @@ const journalSchema = object({ entries: array(object({ when: number().required()
 export type Drizzle = ReturnType<typeof drizzleOver>
 export type Transaction = Parameters<Parameters<Drizzle['transaction']>[0]>[0]
 /** Whatever can be read from: the database itself, or a transaction under way. */
-export type Reader = Pick<Transaction, 'select'>
+export type Reader = Pick<Transaction, 'select' | 'selectDistinct'>
 
 const drizzleOver = (client: Client) => drizzle(client, { schema })
 

@@ -8,5 +8,9 @@ import { makers } from './schema'
 export async function knownMaker(reader: Reader, makerId: string): Promise<string> {
   const [maker] = await reader.select().from(makers).where(eq(makers.id, makerId)).limit(1)
   if (!maker) throw unprocessable(sentence('maker_unknown'), [{ field: 'maker', message: sentence('choose_maker') }])
+  if (maker.isRemoved)
+    throw unprocessable(sentence('maker_gone', { maker: maker.name }), [
+      { field: 'maker', message: sentence('choose_maker') },
+    ])
   return makerId
 }

@@ -18,6 +18,7 @@ import {
   lotFault,
   lotFaultSentence,
   oldestFirst,
+  overdrawn,
   takeOldestFirst,
   useOfStep,
   usesOfPlan,
@@ -113,7 +114,8 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
         eq(lots.isRemoved, false),
         // What was used up long ago is history: it is traced, and no longer in the stores.
         or(
-          sql`${lots.receivedAmount} + ${lots.adjustment} - ${lots.usedAmount} > 0`,
+          // One below zero stays in sight until it is counted.
+          sql`${lots.receivedAmount} + ${lots.adjustment} - ${lots.usedAmount} <> 0`,
           sql`${lots.receivedDay} >= (select date(max(received_day), ${`-${daysShown} days`}) from lots)`,
           inArray(lots.id, [...givenBack.keys()]),
         ),
@@ -179,7 +181,7 @@ export async function lotsForWeighing(
     first.missing,
     today,
   )
-  return [...first.taken, ...rest.taken]
+  return overdrawn({ taken: [...first.taken, ...rest.taken], missing: rest.missing }, choices, today)
 }
 
 /** What the stores have for each step of a pour. */
@@ -237,4 +239,21 @@ export async function lotsUsedIn(reader: Reader, records: readonly RecordedStep[
       ]
     }),
   )
+}
+
+/** Lots in some batches that their supplier called back, by batch: "Olive oil K-1". */
+export async function lotsCalledBackIn(
+  reader: Reader,
+  batchIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const rows = await reader
+    .selectDistinct({ batchId: lotUses.batchId, name: ingredients.name, lotNumber: lots.lotNumber })
+    .from(lotUses)
+    .innerJoin(lots, eq(lots.id, lotUses.lotId))
+    .innerJoin(ingredients, eq(ingredients.id, lots.ingredientId))
+    .where(and(inArray(lotUses.batchId, [...batchIds]), eq(lots.isRecalled, true)))
+  const found = new Map<string, string[]>()
+  for (const { batchId, name, lotNumber } of rows)
+    found.set(batchId, [...(found.get(batchId) ?? []), `${name} ${lotNumber}`.trim()])
+  return found
 }

@@ -38,8 +38,8 @@ export interface RepositoryOptions<New> {
     saved: New & Versioned,
     before: (New & Versioned) | undefined,
   ) => Promise<void>
-  /** What is against these details and only the database can tell. */
-  readonly check?: (details: New, reader: Reader) => Promise<readonly Finding[]>
+  /** What is against these details and only the database can tell; `id` is that of a thing which is there already. */
+  readonly check?: (details: New, reader: Reader, id: string | undefined) => Promise<readonly Finding[]>
 }
 
 /** A table whose columns are those of a saved thing: the types tell where they are not. */
@@ -73,8 +73,8 @@ export function versionedRepository<New extends object, Saved extends Versioned 
 ): VersionedRepository<New, Saved> {
   const { noun, newId, inUse, check, written } = options
 
-  async function refuseDetails(details: New, reader: Reader): Promise<void> {
-    const findings = (await check?.(details, reader)) ?? []
+  async function refuseDetails(details: New, reader: Reader, id?: string): Promise<void> {
+    const findings = (await check?.(details, reader, id)) ?? []
     if (isRefused(findings)) throw refused(findings)
   }
 
@@ -110,7 +110,7 @@ export function versionedRepository<New extends object, Saved extends Versioned 
       }),
     update: (id, { version, ...details }) =>
       change(id, version, details, async (reader) => {
-        await refuseDetails(details as unknown as New, reader)
+        await refuseDetails(details as unknown as New, reader, id)
         return undefined
       }),
     remove: (id, version) =>

@@ -18,7 +18,8 @@ export interface Call<Path extends string, Body> {
 
 function makerIdOf(request: Request): string {
   const id = request.get('X-Vendange-Maker') ?? ''
-  if (!idPattern.test(id)) throw unprocessable(sentence('choose_maker'), [{ field: 'maker', message: sentence('choose_maker') }])
+  if (!idPattern.test(id))
+    throw unprocessable(sentence('choose_maker'), [{ field: 'maker', message: sentence('choose_maker') }])
   return id
 }
 

@@ -1,21 +1,26 @@
+import type { Day } from '@vendange/core/calendar'
+import type { Sentence } from '@vendange/core/findings'
 import { quantity, sentence } from '@vendange/core/findings'
-import { mostListed } from '@vendange/contract'
+import { atField, faultsOf, mostListed, saleSchema, ValidationError } from '@vendange/contract'
 import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SalesTaken } from '@vendange/contract'
-import { allot, freeBarsOf, unsoldBars } from '@vendange/core/loaf'
+import type { ReleaseTimes } from '@vendange/core/loaf'
+import { allot, checkLoafEvent, freeBarsOf, isBeforeRelease, unsoldBars } from '@vendange/core/loaf'
 import { desc, eq, sql } from 'drizzle-orm'
 import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, readLoaves } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
-import { batches, loafEvents, loaves } from '../db/schema'
+import { batches, collections, designs, loafEvents, loaves } from '../db/schema'
+import { lotsCalledBackIn } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { unprocessable } from '../parts/problems'
+import { several, unprocessable } from '../parts/problems'
+import { sayOf } from '../parts/workshopWords'
 
 export interface AllotmentService {
   /** Sets bars of a soap aside for somebody, of the loaves released first. @throws 422 where there are not enough */
   allot(wanted: NewAllotment, makerId: string): Promise<AllotmentView>
-  /** Writes what was sold into the loaves it came from; a sale that is known already is left out. @throws 422 */
-  takeSales(sales: readonly NewSale[], makerId: string): Promise<SalesTaken>
+  /** Writes what was sold into the loaves it came from, line by line; one that is known already is left out. */
+  takeSales(sales: readonly unknown[], makerId: string): Promise<SalesTaken>
   /** Loaves of which bars are kept as samples, the newest {@link mostListed} at the most. */
   kept(): Promise<readonly LoafSummary[]>
 }
@@ -42,40 +47,112 @@ async function isKnownSale(reader: Reader, saleId: string): Promise<boolean> {
   return found !== undefined
 }
 
+/** A sale whose line is understood, told as it is refused. */
+type Refused = { readonly refusal: Sentence }
+
+/** What is known while a report is taken in. */
+interface Taking {
+  readonly at: string
+  readonly makerId: string
+  readonly today: Day
+  readonly zone: string
+}
+
+/** Loaves of a soap, with what was called back of the lots in them. */
+async function withCalledBack(
+  reader: Reader,
+  loavesOfSoap: readonly LoafSummary[],
+): Promise<readonly { readonly loaf: LoafSummary; readonly calledBack: readonly string[] }[]> {
+  const found = await lotsCalledBackIn(
+    reader,
+    loavesOfSoap.map(({ batchId }) => batchId),
+  )
+  return loavesOfSoap.map((loaf) => ({ loaf, calledBack: found.get(loaf.batchId) ?? [] }))
+}
+
+/** Loaves of a soap whose bars may be sold as far as recalls go: neither they nor a lot in them was called back. */
+export async function sellableLoaves(reader: Reader, designId: string): Promise<readonly LoafSummary[]> {
+  const all = await withCalledBack(reader, await loavesOfDesign(reader, designId))
+  return all.flatMap(({ loaf, calledBack }) =>
+    calledBack.length === 0 && loaf.state.recallReason === undefined ? [loaf] : [],
+  )
+}
+
+async function releaseTimesOf(reader: Reader, designId: string): Promise<ReleaseTimes | undefined> {
+  const [times] = await reader
+    .select({
+      releaseLocal: collections.releaseLocal,
+      releaseZone: collections.releaseZone,
+      early: collections.early,
+    })
+    .from(designs)
+    .innerJoin(collections, eq(designs.collectionId, collections.id))
+    .where(eq(designs.id, designId))
+  return times
+}
+
+/** A line of a report, once it is of its kind. */
+async function readSale(line: unknown): Promise<NewSale | Refused> {
+  try {
+    return await saleSchema.validate(line, { strict: true, abortEarly: false })
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error
+    return { refusal: several(faultsOf(error).map(atField)) }
+  }
+}
+
+const saleIdIn = (line: unknown): string => {
+  const { saleId } = (line ?? {}) as { readonly saleId?: unknown }
+  return typeof saleId === 'string' ? saleId.slice(0, mostOfId) : ''
+}
+const mostOfId = 120
+
 export function allotmentService({ database, clock, newId }: Context): AllotmentService {
+  /** Writes a sale into the loaves it came from. @returns whether it was before the release, or why it cannot be */
   async function takeSale(
     transaction: Transaction,
     sale: NewSale,
-    stamp: { readonly at: string; readonly makerId: string },
-  ): Promise<void> {
-    const own = (await loavesOfDesign(transaction, sale.designId))
-      .filter(({ lotCode }) => sale.lotCode === '' || lotCode === sale.lotCode)
-      .filter(({ state }) => unsoldBars(state, sale.channel) > 0)
+    { today, zone, ...stamp }: Taking,
+  ): Promise<{ readonly isEarly: boolean } | Refused> {
+    const { saleId, day, channel, buyer, priceCents } = sale
+    const own = (await withCalledBack(transaction, await loavesOfDesign(transaction, sale.designId)))
+      .filter(({ loaf: { lotCode, state } }) => {
+        const isMeant = sale.lotCode === '' || lotCode === sale.lotCode
+        return isMeant && unsoldBars(state, channel) > 0
+      })
       .reverse()
+    const [called] = own.flatMap(({ calledBack }) => calledBack)
+    const times = await releaseTimesOf(transaction, sale.designId)
+    const isEarly = times !== undefined && isBeforeRelease(times, sale, { now: stamp.at, today, zone })
+    const event = {
+      type: 'sold',
+      saleId,
+      day,
+      channel,
+      buyer,
+      priceCents,
+      ...(isEarly ? ({ isBeforeRelease: true } as const) : {}),
+    } as const
+    const against = own.map(({ loaf }) => checkLoafEvent(loaf.state, { ...event, bars: 1 }, today))
+    const sellable = own.flatMap(({ loaf, calledBack }, at) =>
+      calledBack.length === 0 && against[at]?.length === 0 ? [loaf] : [],
+    )
+    const missing = sale.bars - sellable.reduce((sum, { state }) => sum + unsoldBars(state, channel), 0)
+    if (missing > 0) {
+      const [finding] = against.flat()
+      if (finding) return { refusal: finding }
+      const told = { sale: saleId, day: quantity.day(day) }
+      return called === undefined
+        ? { refusal: sentence('sale_not_set_aside', { ...told, bars: sale.bars, missing, channel }) }
+        : { refusal: sentence('sale_of_lot_called_back', { ...told, lots: called }) }
+    }
     let left = sale.bars
-    for (const loaf of own) {
-      const bars = Math.min(left, unsoldBars(loaf.state, sale.channel))
-      if (bars === 0) break
-      const { saleId, day, channel, buyer, priceCents } = sale
-      await appendLoafEvent(
-        transaction,
-        loaf.id,
-        { type: 'sold', saleId, day, channel, bars, buyer, priceCents },
-        stamp,
-      )
+    for (const { id, state } of sellable) {
+      const bars = Math.min(left, unsoldBars(state, channel))
+      if (bars > 0) await appendLoafEvent(transaction, id, { ...event, bars }, stamp)
       left -= bars
     }
-    if (left > 0)
-      throw unprocessable(
-        sentence('sale_not_set_aside', {
-          sale: sale.saleId,
-          day: quantity.day(sale.day),
-          bars: sale.bars,
-          missing: left,
-          channel: sale.channel,
-        }),
-        [{ field: 'sales', message: sentence('sale_set_aside_first', { sale: sale.saleId, missing: left }) }],
-      )
+    return { isEarly }
   }
 
   return {
@@ -97,13 +174,17 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
     allot: (wanted, makerId) =>
       database.write(async (transaction) => {
         const maker = await knownMaker(transaction, makerId)
-        const own = (await loavesOfDesign(transaction, wanted.designId)).filter(
-          ({ state }) => state.status === 'released',
-        )
+        const all = await withCalledBack(transaction, await loavesOfDesign(transaction, wanted.designId))
+        const released = all.filter(({ loaf }) => loaf.state.status === 'released')
+        const own = released.flatMap(({ loaf, calledBack }) => (calledBack.length === 0 ? [loaf] : []))
         const taken = allot(own, wanted.bars)
         if (!taken) {
+          const [called] = released.flatMap(({ calledBack }) => calledBack)
           const free = freeBarsOf(own)
-          const message = sentence('bars_free', { free })
+          const message =
+            free === 0 && called !== undefined
+              ? sentence('lot_in_it_called_back', { lots: called })
+              : sentence('bars_free', { free })
           throw unprocessable(message, [{ field: 'bars', message }])
         }
         const { channel, who, orderId } = wanted
@@ -121,15 +202,26 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
 
     takeSales: (sales, makerId) =>
       database.write(async (transaction) => {
-        const stamp = { at: clock.now().toISOString(), makerId: await knownMaker(transaction, makerId) }
-        let [taken, known] = [0, 0]
-        for (const sale of sales)
-          if (await isKnownSale(transaction, sale.saleId)) known += 1
-          else {
-            await takeSale(transaction, sale, stamp)
-            taken += 1
+        const { timeZone: zone } = await readWorkshop(transaction)
+        const maker = await knownMaker(transaction, makerId)
+        const taking = { at: clock.now().toISOString(), makerId: maker, zone, today: clock.today(zone) }
+        const say = await sayOf(transaction, clock)
+        let [taken, known, beforeRelease] = [0, 0, 0]
+        const refused: { saleId: string; detail: string }[] = []
+        for (const line of sales) {
+          const sale = await readSale(line)
+          if (!('refusal' in sale) && (await isKnownSale(transaction, sale.saleId))) {
+            known += 1
+            continue
           }
-        return { taken, known }
+          const done = 'refusal' in sale ? sale : await takeSale(transaction, sale, taking)
+          if ('refusal' in done) refused.push({ saleId: saleIdIn(line), detail: say(done.refusal) })
+          else {
+            taken += 1
+            beforeRelease += done.isEarly ? 1 : 0
+          }
+        }
+        return { taken, known, beforeRelease, refused }
       }),
   }
 }

@@ -1,8 +1,8 @@
 import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, StoresView } from '@vendange/contract'
 import type { Finding } from '@vendange/core/findings'
-import { refuse } from '@vendange/core/findings'
+import { quantity, refuse } from '@vendange/core/findings'
 import { fatOf } from '@vendange/core/recipe'
-import { checkCertificate, keyOfIngredient, needsOfPours } from '@vendange/core/stores'
+import { checkCertificate, keyOfIngredient, leftOfLot, needsOfPours } from '@vendange/core/stores'
 import { cachedView } from '../db/cachedView'
 import type { Reader } from '../db/database'
 import { ingredients, lots } from '../db/schema'
@@ -23,8 +23,16 @@ export interface StoresService {
 }
 
 export function storesService({ database, clock, newId }: Context): StoresService {
-  /** A certificate that cannot be of this fat would make a wrong lye. */
-  async function checkLot({ ingredientId, certificate }: NewLot, reader: Reader): Promise<readonly Finding[]> {
+  /** A certificate that cannot be of this fat would make a wrong lye; less than was used cannot have come. */
+  async function checkLot(lot: NewLot, reader: Reader, id: string | undefined): Promise<readonly Finding[]> {
+    const { ingredientId, certificate } = lot
+    if (id !== undefined) {
+      const before = await findRow<SavedLot & { readonly usedAmount: number }>(reader, lots, id, 'lot')
+      const { usedAmount } = before
+      // What is below zero already may be mended step by step, and never gets worse.
+      if (leftOfLot(lot, usedAmount) < Math.min(0, leftOfLot(before, usedAmount)))
+        return [refuse('lot_below_zero', { used: quantity.figure(usedAmount, 1) }, 'receivedAmount')]
+    }
     if (!certificate) return []
     const { ref } = await findRow<SavedIngredient>(reader, ingredients, ingredientId, 'ingredient')
     const fat = fatOf({ knownFats: await readOwnFats(reader) }, ref)

@@ -1,5 +1,6 @@
 import type { NewMaker, SavedMaker, SavedWorkshop, WorkshopDetails } from '@vendange/contract'
-import { eq } from 'drizzle-orm'
+import { sentence } from '@vendange/core/findings'
+import { and, eq, ne } from 'drizzle-orm'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { versionedRepository } from '../db/versionedRepository'
 import { makers, workshop } from '../db/schema'
@@ -24,6 +25,16 @@ export function workshopService({ database, newId }: Context): WorkshopService {
           .where(eq(workshop.id, 1))
         return readWorkshop(transaction)
       }),
-    makers: versionedRepository<NewMaker, SavedMaker>(database, makers, { noun: 'maker', newId }),
+    makers: versionedRepository<NewMaker, SavedMaker>(database, makers, {
+      noun: 'maker',
+      newId,
+      inUse: async (id, reader) => {
+        const others = await reader
+          .select({ id: makers.id })
+          .from(makers)
+          .where(and(ne(makers.id, id), eq(makers.isRemoved, false)))
+        return others.length === 0 ? sentence('last_maker') : undefined
+      },
+    }),
   }
 }

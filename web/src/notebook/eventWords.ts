@@ -57,7 +57,9 @@ export function eventWords(event: LoafEvent, { weighed, fineMass }: MassWords): 
     case 'given_back':
       return `${counted(event.bars, 'bar')} back from ${event.channel}.`
     case 'sold':
-      return `${counted(event.bars, 'bar')} sold (${event.channel})${event.buyer ? ` to ${event.buyer}` : ''}.`
+      return `${counted(event.bars, 'bar')} sold (${event.channel})${event.buyer ? ` to ${event.buyer}` : ''}${
+        event.isBeforeRelease ? ', before its collection was out' : ''
+      }.`
     case 'recalled':
       return `Called back: ${event.reason}`
     case 'amended':

@@ -18,8 +18,12 @@ const { money, currency, say } = useUnits()
 const offers = shallowRef<readonly ShopOffer[]>([])
 const words = ref('')
 const trouble = ref<string>()
+/** Lines of the last report that were not taken, each with why; so many are told. */
+const notTaken = ref<string[]>([])
+const mostTold = 5
 async function doing(work: () => Promise<string>): Promise<void> {
   trouble.value = undefined
+  notTaken.value = []
   try {
     const done = await work()
     offers.value = await api(endpoints.shop.offers)
@@ -63,9 +67,16 @@ const sellOut = () =>
     return 'Made-up buyers bought all of it.'
   })
 async function take(sales: readonly NewSale[]): Promise<string> {
-  const { taken, known } = await api(endpoints.release.takeSales, { body: { sales: [...sales] } })
+  const { taken, known, beforeRelease, refused } = await api(endpoints.release.takeSales, {
+    body: { sales: [...sales] },
+  })
   await season.load()
-  return `${counted(taken, 'sale')} taken over${known > 0 ? `, ${known} known already` : ''}.`
+  notTaken.value = refused.slice(0, mostTold).map(({ saleId, detail }) => `${saleId || 'A line'}: ${detail}`)
+  if (refused.length > mostTold) notTaken.value.push(`and ${counted(refused.length - mostTold, 'more line')}.`)
+  const early =
+    beforeRelease > 0 ? ` ${beforeRelease} of them before their collection is out; that stands in the record.` : ''
+  const left = refused.length > 0 ? ` ${counted(refused.length, 'line')} not taken:` : ''
+  return `${counted(taken, 'sale')} taken over${known > 0 ? `, ${known} known already` : ''}.${early}${left}`
 }
 const takeOver = () =>
   doing(async () => {
@@ -132,6 +143,9 @@ async function readTable(file: File): Promise<void> {
     </div>
     <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
     <p v-else class="quiet" role="status">{{ words }}</p>
+    <ul v-if="notTaken.length > 0" class="must" data-test="not-taken">
+      <li v-for="line in notTaken" :key="line">{{ line }}</li>
+    </ul>
   </section>
 </template>
 

@@ -11,8 +11,15 @@ export const answerWords = {
   plan_is_past: 'A pour would stand on a day that is past. Plan again from today.',
   plan_breaks_limits: 'This plan breaks what the workshop can do.',
   sale_not_set_aside:
-    'The sale {sale} of {day} is of {bars}, and {missing} of them were never set aside for {channel}. Nothing of the report was taken.',
-  sale_set_aside_first: '{sale}: set {missing} more aside first, or correct the report.',
+    'The sale {sale} of {day} is of {bars}, and {missing} of them were never set aside for {channel}. Set {missing} more aside first, or correct the report.',
+  sale_of_lot_called_back:
+    'The sale {sale} of {day} is of bars that have {lots} in them, which was called back. They are not for sale.',
+  lot_in_it_called_back: 'Its supplier called {lots} back, which is in it: its bars are not for sale.',
+  offer_over_aside:
+    '{free, plural, =0 {No bar more is set aside for the web} one {Only one bar more is set aside for the web} other {Only # bars more are set aside for the web}}. Set bars aside first.',
+  maker_gone: '{maker} was taken out of this workshop. Choose who is at work.',
+  last_maker: 'Somebody must work here: add another maker first.',
+  lot_below_zero: '{used} of it were used already: what came and what counting found cannot be less.',
   bars_free:
     '{free, plural, =0 {No bar of it is free any more} one {Only one bar is free} other {Only # bars are free}}.',
   labels_at_once: 'Print from 1 to {most} labels at once.',

@@ -11,6 +11,10 @@ export const loafWords = {
   bars_outweigh_loaf:
     '{bars, plural, one {# bar} other {# bars}} of {first} weigh more than the {batter} of batter in this loaf. Check the count and the mass of the first bar.',
   scrap_outweighs_loaf: 'All its scrap would weigh more than the loaf did.',
+  pieces_outweigh_loaf:
+    'Bars, ends and other pieces together weigh more than the {batter} of batter in this loaf. Check the counts.',
+  scrap_beside_bars:
+    'Its bars and its scrap together would weigh more than the loaf did. If it came off the bars, write down first how they were finished.',
   scrap_is_gone: 'Only {left} of it are in the bin.',
   heavier_than_before:
     'That is {more} heavier than on {day}, and a bar only dries. Is it the marked bar? Weigh it again, or say that you are sure.',
