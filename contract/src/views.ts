@@ -217,6 +217,19 @@ export interface AllotmentView {
 }
 
 /** What became of a report of sales: taken now, and known already. */
+/** A record that could not be read any more; something harmless stands in its place until somebody mends it. */
+export interface DamagedRow {
+  readonly id: number
+  /** Where it is kept, such as `designs`. */
+  readonly table: string
+  readonly rowId: string
+  readonly name: string
+  /** What could not be read, and what stood there, as far as it can be written down. */
+  readonly fields: readonly { readonly field: string; readonly was: string }[]
+  /** ISO 8601, UTC: when it was found. */
+  readonly at: string
+}
+
 export interface SalesTaken {
   readonly taken: number
   readonly known: number

@@ -21,6 +21,7 @@ import { roomService } from './loaves/roomService'
 import type { Context } from './parts/context'
 import { serveRepository } from './parts/repositoryRoutes'
 import { notFound } from './parts/problems'
+import type { AppLocals } from './parts/serve'
 import { problemHandler, serve } from './parts/serve'
 import { sayOfContext } from './parts/workshopWords'
 import { sameOriginOnly } from './parts/sameOrigin'
@@ -148,6 +149,8 @@ const permissions = [
 export function createApp({ context, logger, webFolder, instrumentMs }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
+  const locals: AppLocals = { mend: () => context.database.mend() }
+  Object.assign(app.locals, locals)
   // Answers of the API are not kept by anybody, and files of the pages carry marks of their own.
   app.disable('etag')
   app.use((_request, response, next) => {

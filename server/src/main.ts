@@ -8,6 +8,7 @@ import { DatabaseRefused, openDatabase } from './db/database'
 import { ensureWorkshop } from './db/workshopRow'
 import { endStreams } from './instruments/instrumentRoutes'
 import { frozenClock, systemClock } from './parts/clock'
+import { asLogged } from './parts/logging'
 
 const { env } = process
 const host = env['VENDANGE_HOST'] ?? '127.0.0.1'
@@ -37,6 +38,8 @@ try {
       console.error(`Vendange cannot listen on ${host}:${port}: ${error.message}`)
       process.exit(1)
     }
+    // What was damaged while nobody looked is found once all else is ready.
+    void database.mend().catch((fault: unknown) => logger.error(asLogged(fault)))
     console.log(`Vendange is open at http://${host}:${(server.address() as AddressInfo).port}`)
   })
   const close = (): void => {

@@ -1,8 +1,8 @@
-import { create, get, put, repositoryEndpoints, taking } from '../endpoint'
+import { create, get, post, put, repositoryEndpoints, taking } from '../endpoint'
 import type { OfVersion } from '../endpoint'
 import type { NewMould, SavedMould } from '../schemas/mould'
 import type { NewMaker, SavedMaker, SavedWorkshop, WorkshopDetails } from '../schemas/workshop'
-import type { ArchiveTaken, BackupView, HealthView } from '../views'
+import type { ArchiveTaken, BackupView, DamagedRow, HealthView } from '../views'
 
 /** The workshop itself, its makers, its moulds, and its files. */
 export const workshopEndpoints = {
@@ -17,6 +17,13 @@ export const workshopEndpoints = {
       '/api/archive',
       'Bring an archive back into a workshop that has nothing yet (ZIP as the body)',
     ),
+  },
+  damage: {
+    list: get<readonly DamagedRow[]>()(
+      '/api/damage',
+      'Records that could not be read any more, with what stood in them',
+    ),
+    settle: post<readonly DamagedRow[]>()('/api/damage/:id', 'Say that a damaged record was seen to'),
   },
   backups: {
     list: get<readonly BackupView[]>()('/api/backups', 'Backups kept, newest first'),

@@ -1,25 +1,21 @@
 import type { Client } from '@libsql/client'
 import { createClient } from '@libsql/client'
-import { drizzle } from 'drizzle-orm/libsql'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import { existsSync, mkdirSync, readFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import PQueue from 'p-queue'
 import { object, number, array } from 'yup'
 import { home } from '../dataFolder'
+import type { Reader, Transaction } from './drizzle'
+import { drizzleOver } from './drizzle'
 import { keepBackup } from './backup'
+import { findDamage, mendDamage, mendPlainDamage } from './damage/mendDamage'
 import { layStaleLogAside } from './restore'
-import * as schema from './schema'
 
 const ownMigrations = join(home, 'server/migrations')
 const journalSchema = object({ entries: array(object({ when: number().required() }).required()).required() }).required()
 
-export type Drizzle = ReturnType<typeof drizzleOver>
-export type Transaction = Parameters<Parameters<Drizzle['transaction']>[0]>[0]
-/** Whatever can be read from: the database itself, or a transaction under way. */
-export type Reader = Pick<Transaction, 'select' | 'selectDistinct'>
-
-const drizzleOver = (client: Client) => drizzle(client, { schema })
+export type { Reader, Transaction } from './drizzle'
 
 /** The open database. Every write goes through `write`, one at a time. */
 export interface Database {
@@ -28,6 +24,8 @@ export interface Database {
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
   /** Grows with every write, so that what was read before one is known to be old. */
   revision(): number
+  /** Puts something harmless in place of what cannot be read any more. @returns in how many rows */
+  mend(): Promise<number>
   /** Keeps a dated copy. @returns its file name */
   backup(label: string): Promise<string>
   readonly backupFolder: string
@@ -109,29 +107,43 @@ export async function openDatabase(options: OpenOptions): Promise<Database> {
   await migrate(db, { migrationsFolder })
   const writes = new PQueue({ concurrency: 1 })
   let revision = 0
+  /** As of which revision nothing was found to mend. */
+  let soundAt: number | undefined
+
+  const write: Database['write'] = (work) =>
+    writes.add(async () => {
+      let failure: unknown
+      const keepingWhy = async (transaction: Transaction) => {
+        try {
+          return await work(transaction)
+        } catch (error) {
+          failure = error
+          throw error
+        }
+      }
+      try {
+        return await db.transaction(keepingWhy, { behavior: 'immediate' })
+      } catch (error) {
+        // A full disk ends the transaction by itself; that it cannot be rolled back then is not what went wrong.
+        throw failure ?? error
+      } finally {
+        revision += 1
+      }
+    })
+  await write((transaction) => mendPlainDamage(transaction, now().toISOString()))
 
   return {
     read: db,
-    write: (work) =>
-      writes.add(async () => {
-        let failure: unknown
-        const keepingWhy = async (transaction: Transaction) => {
-          try {
-            return await work(transaction)
-          } catch (error) {
-            failure = error
-            throw error
-          }
-        }
-        try {
-          return await db.transaction(keepingWhy, { behavior: 'immediate' })
-        } catch (error) {
-          // A full disk ends the transaction by itself; that it cannot be rolled back then is not what went wrong.
-          throw failure ?? error
-        } finally {
-          revision += 1
-        }
-      }),
+    write,
+    mend: async () => {
+      // One fault is looked into once: asking again for the same page finds the same.
+      if (soundAt === revision) return 0
+      const damage = await findDamage(db)
+      const mended =
+        damage.size > 0 ? await write((transaction) => mendDamage(transaction, now().toISOString(), damage)) : 0
+      soundAt = mended === 0 ? revision : undefined
+      return mended
+    },
     revision: () => revision,
     backup: (label) => writes.add(() => keepBackup(client, backupFolder, now(), label)),
     backupFolder,

@@ -3,7 +3,7 @@ import { endpoints } from '@vendange/contract'
 import type { Router } from 'express'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { serve } from '../parts/serve'
+import { serve, serveFile } from '../parts/serve'
 import type { RoomService } from './roomService'
 import { rackCardsPdf, trayCardsPdf } from './trayCards'
 
@@ -17,14 +17,14 @@ export function roomRoutes(router: Router, { room, loaves }: Services, { databas
   serve(router, endpoints.room.keep, ({ body }) => room.keep(body))
 
   const workshop = (): Promise<SavedWorkshop> => readWorkshop(database.read)
-  router.get(endpoints.room.trayCards.path, async (request, response) => {
+  serveFile(router, endpoints.room.trayCards, async ({ params }) => {
     const settings = await workshop()
-    const { loaf } = await loaves.view(request.params.id)
+    const { loaf } = await loaves.view(params.id)
     const pdf = await trayCardsPdf(loaf, settings, clock.today(settings.timeZone))
-    response.type('application/pdf').send(pdf)
+    return { type: 'application/pdf', content: pdf }
   })
-  router.get(endpoints.room.rackCards.path, async (_request, response) => {
+  serveFile(router, endpoints.room.rackCards, async () => {
     const pdf = await rackCardsPdf(await workshop())
-    response.type('application/pdf').send(pdf)
+    return { type: 'application/pdf', content: pdf }
   })
 }

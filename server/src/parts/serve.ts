@@ -5,6 +5,7 @@ import type { Say } from '@vendange/words'
 import type { ErrorRequestHandler, Request, Router } from 'express'
 import type { Logger } from 'pino'
 import { Refusal } from '../db/refusal'
+import { asLogged } from './logging'
 import { HttpProblem, problemOfRefusal, unprocessable } from './problems'
 
 /** What a handler gets of a request, already checked against the contract. */
@@ -23,6 +24,25 @@ function makerIdOf(request: Request): string {
   return id
 }
 
+/** What the application keeps for its routes. */
+export interface AppLocals {
+  /** Mends what is damaged in the database. @returns in how many rows something was */
+  readonly mend: () => Promise<number>
+}
+
+/**
+ * Does some work, and when it fails for no fault of the caller's has damaged rows mended and does it once more: one bad
+ * row takes no page with it.
+ */
+async function mendingOnce<T>(request: Request, work: () => Promise<T>): Promise<T> {
+  try {
+    return await work()
+  } catch (error) {
+    if (isOfCaller(error) || (await (request.app.locals as AppLocals).mend()) === 0) throw error
+    return work()
+  }
+}
+
 /** Serves an endpoint of the contract: validates the body by its schema, answers what the handler returns as JSON. */
 export function serve<Path extends string, Body, Reply>(
   router: Router,
@@ -33,13 +53,34 @@ export function serve<Path extends string, Body, Reply>(
   if (endpoint.takesMessage && !schema) throw new Error(`Expected a schema for what ${endpoint.path} takes`)
   router[endpoint.method](endpoint.path, async (request, response) => {
     const body = await schema?.validate(request.body, { strict: true, abortEarly: false })
-    const reply = await handle({
+    const call = {
       params: request.params as PathParameters<Path>,
       body: body as Body,
       makerId: () => makerIdOf(request),
       request,
-    })
-    response.status(endpoint.status).json(reply)
+    }
+    response.status(endpoint.status).json(await mendingOnce(request, () => handle(call)))
+  })
+}
+
+/** A file as it is answered. */
+export interface FileReply {
+  readonly type: string
+  readonly content: Buffer | string
+  /** @default none besides those of every answer */
+  readonly headers?: Readonly<Record<string, string>>
+}
+
+/** Serves an endpoint that answers a file: a sheet to print, a picture, a calendar. */
+export function serveFile<Path extends string>(
+  router: Router,
+  { path }: Endpoint<Path, undefined, Blob>,
+  handle: (call: Pick<Call<Path, undefined>, 'params' | 'request'>) => Promise<FileReply>,
+): void {
+  router.get(path, async (request, response) => {
+    const call = { params: request.params as PathParameters<Path>, request }
+    const { type, content, headers = {} } = await mendingOnce(request, () => handle(call))
+    response.type(type).set(headers).send(content)
   })
 }
 
@@ -56,6 +97,9 @@ function isDiskFull(error: unknown): boolean {
   const { message, cause } = error
   return message.includes('database or disk is full') || message.includes('ENOSPC') || isDiskFull(cause)
 }
+
+/** Whether a fault is the caller's, or the disk's, and none of what is kept. */
+const isOfCaller = (error: unknown): boolean => problemOf(error, ({ code }) => code) !== undefined
 
 function problemOf(error: unknown, say: Say): Problem | undefined {
   if (error instanceof HttpProblem) return error.problem
@@ -109,12 +153,12 @@ export function problemHandler(logger: Logger, sayNow: () => Promise<Say>): Erro
         return sayIn(told)
       } catch (fault) {
         // What is wrong is told all the same, if not in figures.
-        logger.error(fault)
+        logger.error(asLogged(fault))
         return sayIn(sentence('cannot_be_right'))
       }
     }
     const problem = problemOf(error, say)
-    if (!problem) logger.error(error)
+    if (!problem) logger.error(asLogged(error))
     const answer = problem ?? {
       type: 'about:blank',
       title: 'Our fault',

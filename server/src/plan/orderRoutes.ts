@@ -8,7 +8,7 @@ import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { unprocessable } from '../parts/problems'
 import { serveRepository } from '../parts/repositoryRoutes'
-import { serve } from '../parts/serve'
+import { serve, serveFile } from '../parts/serve'
 import type { OrderService } from './orderService'
 import { quotePdf } from './quotePdf'
 
@@ -16,12 +16,12 @@ export function orderRoutes(router: Router, service: OrderService, { database, c
   serveRepository(router, endpoints.orders, service)
   serve(router, endpoints.orders.quote, ({ params, body }) => service.quote(params.id, body))
   serve(router, endpoints.orders.accept, ({ params, body }) => service.accept(params.id, body))
-  router.get(endpoints.orders.quoteSheet.path, async (request, response) => {
+  serveFile(router, endpoints.orders.quoteSheet, async ({ params }) => {
     const workshop = await readWorkshop(database.read)
-    const order = await findRow<SavedOrder>(database.read, orders, request.params.id, 'order')
+    const order = await findRow<SavedOrder>(database.read, orders, params.id, 'order')
     const { quoted } = order
     if (quoted === null) throw unprocessable(sentence('order_not_quoted'))
     const pdf = await quotePdf({ ...order, quoted }, workshop, clock.today(workshop.timeZone))
-    response.type('application/pdf').send(pdf)
+    return { type: 'application/pdf', content: pdf }
   })
 }

@@ -8,7 +8,7 @@ import { designs, moulds } from '../db/schema'
 import { findRow } from '../db/versionedRepository'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { serve } from '../parts/serve'
+import { serve, serveFile } from '../parts/serve'
 import type { BenchService } from './benchService'
 import type { PourPlanning } from './pourPlanning'
 import { runSheetPdf } from './runSheetPdf'
@@ -41,11 +41,11 @@ export function batchRoutes(router: Router, { planning, bench }: Services, conte
   serve(router, batches.remove, ({ params, body }) => planning.setRemoved(params.id, true, body.version))
   serve(router, batches.restore, ({ params, body }) => planning.setRemoved(params.id, false, body.version))
   serve(router, batches.view, ({ params }) => bench.view(params.id))
-  router.get(batches.runSheet.path, async (request, response) => {
+  serveFile(router, batches.runSheet, async ({ params }) => {
     const { read } = context.database
-    const view = await bench.view(request.params.id)
+    const view = await bench.view(params.id)
     const pdf = await runSheetPdf(view, await readWorkshop(read), await movePictures(read, view))
-    response.type('application/pdf').send(pdf)
+    return { type: 'application/pdf', content: pdf }
   })
   serve(router, batches.record, ({ params, body, makerId }) => bench.record(params.id, body, makerId()))
   serve(router, batches.timings, () => readTimings(context.database.read))

@@ -5,7 +5,7 @@ import { labelStocks } from '@vendange/core/release'
 import type { Router } from 'express'
 import type { Context } from '../parts/context'
 import { unprocessable } from '../parts/problems'
-import { serve } from '../parts/serve'
+import { serve, serveFile } from '../parts/serve'
 import { readWorkshop } from '../db/workshopRow'
 import type { AllotmentService } from './allotmentService'
 import { labelsPdf } from './labelsPdf'
@@ -26,15 +26,15 @@ export function releaseRoutes(router: Router, { allotments, trace, loaves }: Ser
   serve(router, endpoints.release.kept, () => allotments.kept())
   serve(router, endpoints.release.traceLot, ({ params }) => trace.ofLot(params.id))
 
-  router.get(endpoints.release.labels.path, async (request, response) => {
+  serveFile(router, endpoints.release.labels, async ({ params, request }) => {
     const workshop = await readWorkshop(context.database.read)
     const stock = labelStocks.find(({ key }) => key === request.query['stock']) ?? labelStocks[0]
     const count = Number(request.query['count'] ?? 1)
     if (!stock || !Number.isInteger(count) || count < 1 || count > mostLabels)
       throw unprocessable(sentence('labels_at_once', { most: mostLabels }))
-    const view = await loaves.view(request.params.id)
+    const view = await loaves.view(params.id)
     const pdf = await labelsPdf(view, workshop, { stock, count, today: context.clock.today(workshop.timeZone) })
-    response.type('application/pdf').send(pdf)
+    return { type: 'application/pdf', content: pdf }
   })
 
   const shop = shopStandIn(context.database)

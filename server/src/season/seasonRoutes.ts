@@ -1,7 +1,7 @@
 import { endpoints } from '@vendange/contract'
 import type { Router } from 'express'
 import type { Context } from '../parts/context'
-import { serve } from '../parts/serve'
+import { serve, serveFile } from '../parts/serve'
 import { sayOfContext } from '../parts/workshopWords'
 import { calendarFeed } from './calendarFeed'
 import type { PlanAcceptance } from './planAcceptance'
@@ -11,8 +11,8 @@ export function seasonRoutes(router: Router, season: SeasonService, plans: PlanA
   serve(router, endpoints.season, () => season.view())
   serve(router, endpoints.acceptPlan, ({ body }) => plans.acceptPlan(body))
   serve(router, endpoints.tickTask, ({ body, makerId }) => plans.tick(body, makerId()))
-  router.get(endpoints.calendar.path, async (_request, response) => {
+  serveFile(router, endpoints.calendar, async () => {
     const text = calendarFeed(await season.view(), context.clock.now(), await sayOfContext(context))
-    response.type('text/calendar; charset=utf-8').send(text)
+    return { type: 'text/calendar; charset=utf-8', content: text }
   })
 }

@@ -4,7 +4,7 @@ import { raw } from 'express'
 import { listBackups } from '../db/backup'
 import type { Context } from '../parts/context'
 import { serveRepository } from '../parts/repositoryRoutes'
-import { serve } from '../parts/serve'
+import { serve, serveFile } from '../parts/serve'
 import type { ArchiveService } from './archiveService'
 import type { WorkshopService } from './workshopService'
 
@@ -16,13 +16,13 @@ export function workshopRoutes(
   { workshop: service, archive }: { readonly workshop: WorkshopService; readonly archive: ArchiveService },
   { database }: Context,
 ): void {
-  router.get(endpoints.archive.make.path, async (_request, response) => {
-    const bytes = await archive.make()
-    response
-      .type('application/zip')
-      .set('Content-Disposition', 'attachment; filename="vendange-archive.zip"')
-      .send(Buffer.from(bytes))
-  })
+  serveFile(router, endpoints.archive.make, async () => ({
+    type: 'application/zip',
+    content: Buffer.from(await archive.make()),
+    headers: { 'Content-Disposition': 'attachment; filename="vendange-archive.zip"' },
+  }))
+  serve(router, endpoints.damage.list, () => service.damage())
+  serve(router, endpoints.damage.settle, ({ params }) => service.settleDamage(params.id))
   router.post(endpoints.archive.take.path, raw({ type: () => true, limit: largestArchiveBytes }))
   serve(router, endpoints.archive.take, ({ request }) =>
     archive.take(Buffer.isBuffer(request.body) ? request.body : new Uint8Array()),

@@ -1,6 +1,7 @@
 export * from './batches'
 export * from './benchRecords'
 export * from './collections'
+export * from './damagedRows'
 export * from './dayTicks'
 export * from './designs'
 export type { FrozenBatch } from './frozenBatch'
