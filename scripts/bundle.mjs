@@ -13,7 +13,7 @@ const installedOnly = ['@libsql/client', 'highs', 'pdfmake']
 export async function bundleServer() {
   const outdir = join(home, 'server/dist')
   await build({
-    entryPoints: [join(home, 'server/src/main.ts'), join(home, 'server/src/demo/main.ts')],
+    entryPoints: ['main.ts', 'thread.ts', 'demo/main.ts'].map((entry) => join(home, 'server/src', entry)),
     outbase: join(home, 'server/src'),
     outdir,
     bundle: true,

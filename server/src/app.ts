@@ -41,6 +41,7 @@ import { mouldService } from './stores/mouldService'
 import { storesRoutes } from './stores/storesRoutes'
 import { storesService } from './stores/storesService'
 import { archiveService } from './workshop/archiveService'
+import { backupService } from './workshop/backupService'
 import { workshopRoutes } from './workshop/workshopRoutes'
 import { workshopService } from './workshop/workshopService'
 
@@ -61,6 +62,7 @@ export function servicesOf(context: Context) {
   return {
     workshop: workshopService(context),
     archive: archiveService(context),
+    backups: backupService(context),
     moulds: mouldService(context),
     stores: storesService(context),
     recipes: recipeService(context),
@@ -93,7 +95,7 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
   })
   serve(router, endpoints.openapi, () => Promise.resolve((description ??= openApiDocument(version))))
   seasonRoutes(router, services.season, services.planAcceptance, context)
-  workshopRoutes(router, services, context)
+  workshopRoutes(router, services)
   serveRepository(router, endpoints.moulds, services.moulds)
   storesRoutes(router, services.stores)
   wishRoutes(router, context)

@@ -5,10 +5,13 @@ import { pino } from 'pino'
 import { createApp } from './app'
 import { dataFolder, home } from './dataFolder'
 import { DatabaseRefused, openDatabase } from './db/database'
+import { holdFolder } from './db/onlyHere'
+import { troubleOfDisk } from './db/refusedFile'
 import { ensureWorkshop } from './db/workshopRow'
 import { endStreams } from './instruments/instrumentRoutes'
 import { frozenClock, systemClock } from './parts/clock'
 import { asLogged } from './parts/logging'
+import { inThread } from './parts/threads'
 
 const { env } = process
 const host = env['VENDANGE_HOST'] ?? '127.0.0.1'
@@ -20,10 +23,12 @@ const lastAnswersMs = 2000
 const logger = pino({ level: env['VENDANGE_LOG'] ?? 'warn' })
 
 try {
+  const held = await holdFolder(folder)
   const database = await openDatabase({
     file: join(folder, 'vendange.sqlite'),
     backupFolder: join(folder, 'backups'),
     now: () => new Date(),
+    copy: (file, target) => inThread('copy', { file, target }),
   })
   await ensureWorkshop(database, Intl.DateTimeFormat().resolvedOptions().timeZone)
   const app = createApp({
@@ -40,10 +45,18 @@ try {
     }
     // What was damaged while nobody looked is found once all else is ready.
     void database.mend().catch((fault: unknown) => logger.error(asLogged(fault)))
-    console.log(`Vendange is open at http://${host}:${(server.address() as AddressInfo).port}`)
+    const at = (server.address() as AddressInfo).port
+    held.tell(at)
+    console.log(`Vendange is open at http://${host}:${at}`)
   })
   const close = (): void => {
-    server.close(() => void database.close().then(() => process.exit(0)))
+    server.close(
+      () =>
+        void database.close().then(() => {
+          held.release()
+          process.exit(0)
+        }),
+    )
     endStreams()
     server.closeIdleConnections()
     // A browser opens connections ahead, on which it has asked nothing yet: to the server they are not idle.
@@ -52,7 +65,8 @@ try {
   process.on('SIGINT', close)
   process.on('SIGTERM', close)
 } catch (error) {
-  if (!(error instanceof DatabaseRefused)) throw error
-  console.error(error.message)
+  const refused = error instanceof DatabaseRefused ? error : troubleOfDisk(folder, error)
+  if (!refused) throw error
+  console.error(refused.message)
   process.exit(2)
 }

@@ -2,18 +2,20 @@ import { createClient } from '@libsql/client'
 import type { SavedMaker, SavedRecipe } from '@vendange/contract'
 import { blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
-import { cpSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { DatabaseRefused, openDatabase } from '../src/db/database'
-import { RestoreRefused, restoreBackup } from '../src/db/restore'
+import { backupsToThin, clearUnfinished, keepBackup, listBackups } from '../src/db/backup'
+import { troubleOfDisk } from '../src/db/refusedFile'
+import { finishRestore, layReady, RestoreRefused, restoreBackup } from '../src/db/restore'
 import { readStock } from '../src/db/storesRow'
 import { findRows } from '../src/db/versionedRepository'
 import { loaves, makers, recipes } from '../src/db/schema'
 import { ensureWorkshop, readWorkshop } from '../src/db/workshopRow'
 import { frozenClock } from '../src/parts/clock'
-import { openTestWorkshop } from './workshopAtTest'
+import { openTestWorkshop, problemOf } from './workshopAtTest'
 
 describe('the database file', () => {
   let folder: string
@@ -76,6 +78,35 @@ describe('the database file', () => {
     const error = await refusal()
     expect(error.message).to.contain('is damaged or is no Vendange database').and.to.contain('Put a backup')
     expect(readFileSync(file()).equals(before)).to.equal(true)
+  })
+
+  it('is refused when it is empty, and is no empty workshop then', async () => {
+    writeFileSync(file(), '')
+    expect((await refusal()).message)
+      .to.contain('is empty: it was cut off')
+      .and.to.contain('npm run restore')
+    expect(readFileSync(file()).length).to.equal(0)
+  })
+
+  it('that a crash cut off while it was made is made anew', async () => {
+    writeFileSync(`${file()}.new`, 'half of a data')
+    const database = await open()
+    await ensureWorkshop(database, 'Europe/Lisbon')
+    await database.close()
+    expect(readdirSync(folder).filter((name) => name.includes('.new'))).to.deep.equal([])
+  })
+
+  it('tells a full disk, or one that cannot be written to, as what it is', () => {
+    const told = (code: string) => {
+      const fault = Object.assign(new Error('from the driver'), { code })
+      return troubleOfDisk('/shop/vendange.sqlite', new Error('Failed query', { cause: fault }))?.message
+    }
+    expect(told('SQLITE_FULL')).to.contain('The disk is full. Nothing is wrong with the file')
+    expect(told('ENOSPC')).to.contain('The disk is full')
+    for (const code of ['SQLITE_READONLY_DIRECTORY', 'EROFS', 'EACCES'])
+      expect(told(code), code).to.contain('cannot be written to. Nothing is wrong with the file')
+    expect(told('SQLITE_CANTOPEN')).to.contain('would not read or write')
+    expect(told('SQLITE_CORRUPT')).to.equal(undefined)
   })
 
   it('is refused when a page of it is torn', async () => {
@@ -283,6 +314,29 @@ describe('a backup put back', () => {
     expect(await namesIn(join(kept ?? '', 'vendange.sqlite'))).to.have.length(41)
   })
 
+  it('is in place after a cut at any moment, and what stood there is together', async () => {
+    // As the power may fail: before anything is laid aside, after the database is, after its log is too.
+    for (const laidAside of [[], ['vendange.sqlite'], ['vendange.sqlite', 'vendange.sqlite-wal']]) {
+      const cut = join(folder, `cut-${laidAside.length}`)
+      cpSync(join(folder, 'data'), cut, { recursive: true })
+      const cutFile = join(cut, 'vendange.sqlite')
+      await layReady(cutFile, backup)
+      const kept = join(cut, 'replaced-2027-03-08-115959')
+      if (laidAside.length > 0) mkdirSync(kept)
+      for (const name of laidAside) renameSync(join(cut, name), join(kept, name))
+      expect(await namesIn(cutFile), laidAside.join()).to.deep.equal(['Ada'])
+      const [replaced, ...more] = readdirSync(cut).filter((name) => name.startsWith('replaced-'))
+      expect(more).to.deep.equal([])
+      expect(await namesIn(join(cut, replaced ?? '', 'vendange.sqlite')), laidAside.join()).to.have.length(41)
+      expect(finishRestore(cutFile, now())).to.equal(undefined)
+    }
+  })
+
+  it('that was cut off while it was laid ready changes nothing', async () => {
+    writeFileSync(`${file()}.restoring.part`, readFileSync(backup).subarray(0, 5000))
+    expect(await namesIn(file())).to.have.length(41)
+  })
+
   it('by the command is refused where it is none, and nothing is changed', async () => {
     writeFileSync(join(folder, 'notes.txt'), 'no database at all, but long enough to be one of something')
     for (const wrong of [join(folder, 'notes.txt'), join(folder, 'missing.sqlite')]) {
@@ -298,6 +352,67 @@ describe('a backup put back', () => {
 })
 
 describe('backups', () => {
+  it('are all kept for a week, then one a week for a year; nobody else’s files are touched', () => {
+    const name = (day: string, time = '120000') => `vendange-${day}-${time}-on-request.sqlite`
+    const ofWeek = ['2027-03-08', '2027-03-03', '2027-03-02'].flatMap((day) => [name(day), name(day, '180000')])
+    const older = ['2027-02-28', '2027-02-27', '2027-02-20', '2026-04-01'].map((day) => name(day))
+    const others = [name('2026-03-01'), 'my-copy.sqlite', 'vendange-of-old.sqlite']
+    expect([...backupsToThin([...others, ...older, ...ofWeek], '2027-03-08')].sort()).to.deep.equal(
+      [name('2026-03-01'), name('2027-02-27')].sort(),
+    )
+  })
+
+  it('get their name once they are whole, and what was cut off is put away', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'vendange-'))
+    const now = new Date('2027-03-08T12:00:00Z')
+    try {
+      const cut = (_file: string, target: string): Promise<void> => {
+        writeFileSync(target, 'half of a co')
+        return Promise.reject(new Error('cut off'))
+      }
+      const failed = await keepBackup('none', folder, now, 'by-hand', { copy: cut }).catch((error: Error) => error)
+      expect(failed).to.be.instanceOf(Error)
+      writeFileSync(join(folder, 'vendange-2027-03-08-120000-by-hand.sqlite.part'), 'half of a co')
+      writeFileSync(join(folder, 'vendange-2027-03-08-110000-by-hand.sqlite'), '')
+      expect(listBackups(folder)).to.deep.equal([])
+      clearUnfinished(folder)
+      expect(readdirSync(folder)).to.deep.equal(['vendange-2027-03-08-110000-by-hand.sqlite'])
+    } finally {
+      rmSync(folder, { recursive: true, force: true })
+    }
+  })
+
+  it('are put back by a button, and what was there before can be put back too', async () => {
+    const workshop = await openTestWorkshop()
+    const { api } = workshop
+    const names = async () => (await api(endpoints.season)).makers.map(({ name }) => name)
+    try {
+      await api(endpoints.makers.create, { body: { ...blankMaker, name: 'Ilse' } })
+      const { fileName } = await api(endpoints.backups.create)
+      const bram = await api(endpoints.makers.create, { body: { ...blankMaker, name: 'Bram' } })
+      expect(await names()).to.have.members(['Ilse', 'Bram'])
+      const reading = Promise.all(Array.from({ length: 20 }, names))
+      const before = await api(endpoints.backups.restore, { params: { name: fileName } })
+      expect((await reading).every((read) => read.includes('Ilse'))).to.equal(true)
+      expect(await names()).to.deep.equal(['Ilse'])
+      const late = api(endpoints.makers.update, {
+        params: { id: bram.id },
+        body: { ...blankMaker, name: 'B', version: 1 },
+      })
+      expect((await problemOf(late)).status).to.equal(404)
+      await api(endpoints.backups.restore, { params: { name: before.fileName } })
+      expect(await names()).to.have.members(['Ilse', 'Bram'])
+      for (const wrong of ['vendange.sqlite', '../vendange.sqlite', 'none'])
+        expect((await problemOf(api(endpoints.backups.restore, { params: { name: wrong } }))).status).to.equal(404)
+      writeFileSync(join(workshop.folder, 'backups', 'spoiled.sqlite'), 'spilled lye '.repeat(500))
+      const spoiled = await problemOf(api(endpoints.backups.restore, { params: { name: 'spoiled.sqlite' } }))
+      expect(spoiled).to.deep.include({ status: 422 })
+      expect(await names()).to.have.members(['Ilse', 'Bram'])
+    } finally {
+      await workshop.close()
+    }
+  })
+
   it('are kept on request, can be opened, and never write over each other', async () => {
     const workshop = await openTestWorkshop()
     try {

@@ -80,6 +80,25 @@ describe('the server as a process', () => {
     expect(readFileSync(file).equals(before)).to.equal(true)
   })
 
+  it('is refused a folder that another one works in, with where that is; a crash leaves it free', async () => {
+    const first = start()
+    const url = await opened(first)
+    const { code, said } = await ended(start())
+    expect(code).to.equal(2)
+    expect(said).to.contain(`This workshop is open already: process ${first.pid}, port ${new URL(url).port}`)
+    const gone = ended(first)
+    first.kill('SIGKILL')
+    await gone
+    expect(await opened(start())).to.match(/^http/)
+  })
+
+  it('refuses an empty file, and makes no workshop of it', async () => {
+    writeFileSync(join(folder, 'vendange.sqlite'), '')
+    const { code, said } = await ended(start())
+    expect([code, said]).to.deep.equal([2, said])
+    expect(said).to.contain('is empty: it was cut off')
+  })
+
   it('says so when its port is taken', async () => {
     const other = createServer()
     const port = await new Promise<number>((resolve) =>

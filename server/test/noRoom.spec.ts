@@ -3,7 +3,7 @@ import { expect } from 'chai'
 import { sql } from 'drizzle-orm'
 import { connect } from 'node:net'
 import type { Database } from '../src/db/database'
-import { isWholePicture } from '../src/loaves/photoService'
+import { isWholePicture } from '../src/parts/pictures'
 import type { TestWorkshop } from './workshopAtTest'
 import { furnish, openTestWorkshop, problemOf } from './workshopAtTest'
 

@@ -1,7 +1,7 @@
 import { soapsWithoutDay, unplannedBatches } from '@vendange/core/season'
 import { endpoints } from '@vendange/contract'
 import { expect } from 'chai'
-import { pictureType } from '../src/loaves/photoService'
+import { pictureType } from '../src/parts/pictures'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
 import { aCollection, aDesign, completeLabels, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'

@@ -2,7 +2,8 @@ import { endpoints } from '@vendange/contract'
 import type { LoafSummary } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
 import { expect } from 'chai'
-import { rackCardsPdf, trayCardsPdf } from '../src/loaves/trayCards'
+import { rackCardSheet, trayCardSheet } from '../src/loaves/trayCards'
+import { cardsPdf } from '../src/parts/cardsPdf'
 import { textOfPdf } from './pdfText'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
@@ -36,7 +37,7 @@ describe('the cards of trays and racks', () => {
     const loaf = await loafOf()
     const { workshop: details } = await workshop.api(endpoints.season)
     // Ten bars on trays of four: 4, 4 and 2.
-    const pages = await textOfPdf(await trayCardsPdf(loaf, { ...details, barsPerTray: 4 }, firstDay))
+    const pages = await textOfPdf(await cardsPdf(trayCardSheet(loaf, { ...details, barsPerTray: 4 }, firstDay)))
     const text = pages.join(' ').replace(/\s+/g, ' ')
     expect(text.split(loaf.lotCode).length - 1).to.equal(3)
     for (const [at, bars] of [4, 4, 2].entries()) expect(text).to.contain(`Tray ${at + 1} of 3: ${bars} bars`)
@@ -55,11 +56,11 @@ describe('the cards of trays and racks', () => {
       ['mm', /MediaBox \[0 0 595/],
       ['in', /MediaBox \[0 0 612 792/],
     ] as const) {
-      const bytes = await rackCardsPdf({ ...details, racks, lengthUnit })
+      const bytes = await cardsPdf(rackCardSheet({ ...details, racks, lengthUnit }))
       const text = (await textOfPdf(new Uint8Array(bytes))).join(' ').replace(/\s+/g, ' ')
       expect(text).to.contain('North rack').and.to.contain('Room for 14 trays')
       expect(text).to.match(/Door rack Room for 1 tray\b/)
-      expect(bytes.toString('latin1')).to.match(paper)
+      expect(Buffer.from(bytes).toString('latin1')).to.match(paper)
     }
   })
 })

@@ -26,6 +26,10 @@ export const releaseEndpoints = {
       '/api/loaves/:id/labels.pdf',
       'Labels of a loaf on a sheet: `stock` by its key, `count` of them',
     ),
+    printing: get<{ readonly share: number | null }>()(
+      '/api/printing/:job',
+      'How far labels are that were asked for with this `job`; null where none are being made',
+    ),
     traceLot: get<TraceView>()(
       '/api/lots/:id/trace',
       'From a delivery to every bar with some of it in it, and to its buyers',

@@ -28,5 +28,9 @@ export const workshopEndpoints = {
   backups: {
     list: get<readonly BackupView[]>()('/api/backups', 'Backups kept, newest first'),
     create: create<BackupView>()('/api/backups', 'Keep a dated backup now'),
+    restore: post<BackupView>()(
+      '/api/backups/:name/restore',
+      'Put a backup in the place of all there is, which is kept as a backup itself',
+    ),
   },
 } as const

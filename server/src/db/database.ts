@@ -1,21 +1,21 @@
 import type { Client } from '@libsql/client'
 import { createClient } from '@libsql/client'
 import { migrate } from 'drizzle-orm/libsql/migrator'
-import { existsSync, mkdirSync, readFileSync } from 'node:fs'
-import { dirname, join } from 'node:path'
+import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs'
+import { dirname } from 'node:path'
 import PQueue from 'p-queue'
-import { object, number, array } from 'yup'
-import { home } from '../dataFolder'
 import type { Reader, Transaction } from './drizzle'
 import { drizzleOver } from './drizzle'
-import { keepBackup } from './backup'
+import { clearUnfinished, copyDatabase, keepBackup } from './backup'
+import { changeableClient } from './changeableClient'
 import { findDamage, mendDamage, mendPlainDamage } from './damage/mendDamage'
-import { layStaleLogAside } from './restore'
-
-const ownMigrations = join(home, 'server/migrations')
-const journalSchema = object({ entries: array(object({ when: number().required() }).required()).required() }).required()
+import { syncFolder } from './durable'
+import { migrationTimes, ownMigrations } from './migrations'
+import { DatabaseRefused, troubleOfDisk } from './refusedFile'
+import { finishRestore, layReady, layStaleLogAside } from './restore'
 
 export type { Reader, Transaction } from './drizzle'
+export { DatabaseRefused } from './refusedFile'
 
 /** The open database. Every write goes through `write`, one at a time. */
 export interface Database {
@@ -26,8 +26,19 @@ export interface Database {
   revision(): number
   /** Puts something harmless in place of what cannot be read any more. @returns in how many rows */
   mend(): Promise<number>
-  /** Keeps a dated copy. @returns its file name */
-  backup(label: string): Promise<string>
+  /** Grows with every backup that was put back: all that was known before is of another time. */
+  epoch(): number
+  /** Keeps a dated copy; others go on writing. @param spare names of old ones that are needed yet @returns its file name */
+  backup(label: string, spare?: readonly string[]): Promise<string>
+  /**
+   * Puts another database in the place of all there is, which is laid aside.
+   *
+   * @param other its file, such as a backup
+   * @param refuse throws where what there is now may not be replaced
+   * @throws {RestoreRefused} if it is damaged or none of ours; nothing is changed then
+   */
+  replaceBy(other: string, refuse?: (reader: Reader) => Promise<void>): Promise<void>
+  readonly file: string
   readonly backupFolder: string
   close(): Promise<void>
 }
@@ -40,16 +51,8 @@ export interface OpenOptions {
   readonly now: () => Date
   /** @default this version's own */
   readonly migrationsFolder?: string
-}
-
-/** A database file that this program must not touch, with what to do about it. */
-export class DatabaseRefused extends Error {
-  override readonly name = 'DatabaseRefused'
-}
-
-function migrationTimes(migrationsFolder: string): readonly number[] {
-  const journal: unknown = JSON.parse(readFileSync(join(migrationsFolder, 'meta/_journal.json'), 'utf8'))
-  return journalSchema.validateSync(journal).entries.map(({ when }) => when)
+  /** How a database is copied: here, or in a thread of its own. @default here */
+  readonly copy?: typeof copyDatabase
 }
 
 /** A text that SQLite gave; nothing where it is none. */
@@ -67,6 +70,8 @@ async function appliedMigrations(client: Client, file: string): Promise<readonly
     const applied = await client.execute('SELECT created_at FROM __drizzle_migrations ORDER BY created_at')
     return applied.rows.map((row) => Number(row['created_at']))
   } catch (error) {
+    const trouble = troubleOfDisk(file, error)
+    if (trouble) throw trouble
     const reason = error instanceof Error ? error.message : String(error)
     throw new DatabaseRefused(
       `The file ${file} is damaged or is no Vendange database (${reason}). It was left as it is. Put a backup from the folder “backups” in its place with “npm run restore -- NAME”, or start with another file.`,
@@ -74,63 +79,113 @@ async function appliedMigrations(client: Client, file: string): Promise<readonly
   }
 }
 
+/** Brings the tables of a connection up to date; all that it writes is safe on the disk. */
+async function bringUpToDate(client: Client, migrationsFolder: string): Promise<void> {
+  // Foreign keys and synchronous=FULL are this driver's defaults on every connection; a test holds it to that.
+  await client.execute('PRAGMA journal_mode = WAL')
+  await migrate(drizzleOver(client), { migrationsFolder })
+}
+
+/** A new database gets its name once its tables are there: a crash leaves none, never half of one. */
+async function makeNew(file: string, migrationsFolder: string): Promise<void> {
+  const part = `${file}.new`
+  for (const ending of ['', '-wal', '-shm']) rmSync(part + ending, { force: true })
+  const client = createClient({ url: `file:${part}` })
+  try {
+    await bringUpToDate(client, migrationsFolder)
+    await client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
+  } finally {
+    client.close()
+  }
+  for (const ending of ['-wal', '-shm']) rmSync(part + ending, { force: true })
+  renameSync(part, file)
+  syncFolder(dirname(file))
+}
+
+/** Looks at the file before anything is done to it. @throws {DatabaseRefused} */
+async function refuseForeign(options: Required<OpenOptions>): Promise<void> {
+  const { file, backupFolder, now, migrationsFolder, copy } = options
+  const known = migrationTimes(migrationsFolder)
+  if (statSync(file).size === 0)
+    throw new DatabaseRefused(
+      `The file ${file} is empty: it was cut off, or made by something else. It was left as it is. Put a backup from the folder “backups” in its place with “npm run restore -- NAME”, or take it away to begin a new workshop.`,
+    )
+  const client = createClient({ url: `file:${file}` })
+  let applied: readonly number[]
+  try {
+    applied = await appliedMigrations(client, file)
+  } finally {
+    client.close()
+  }
+  if (Math.max(0, ...applied) > Math.max(...known)) {
+    throw new DatabaseRefused(
+      `The file ${file} was written by a newer version of Vendange. It was left as it is. Start the newer version, or put a backup from before the change in its place with “npm run restore”.`,
+    )
+  }
+  if (applied.length > 0 && applied.length < known.length)
+    await keepBackup(file, backupFolder, now(), 'before-migration', { copy })
+}
+
+async function connect(options: Required<OpenOptions>): Promise<Client> {
+  const { file, migrationsFolder } = options
+  let client: Client | undefined
+  try {
+    mkdirSync(dirname(file), { recursive: true })
+    finishRestore(file, options.now())
+    clearUnfinished(options.backupFolder)
+    layStaleLogAside(file)
+    if (!existsSync(file)) await makeNew(file, migrationsFolder)
+    await refuseForeign(options)
+    client = createClient({ url: `file:${file}` })
+    await bringUpToDate(client, migrationsFolder)
+    return client
+  } catch (error) {
+    client?.close()
+    throw troubleOfDisk(file, error) ?? error
+  }
+}
+
 /**
  * Opens the workshop's database, bringing its tables up to date after keeping a backup.
  *
- * @throws {DatabaseRefused} if the file is damaged, is something else, or was written by a newer version; it is left as it was
+ * @throws {DatabaseRefused} if the file is damaged, is something else, or was written by a newer version, or if the disk is against it; it is left as it was
  */
-export async function openDatabase(options: OpenOptions): Promise<Database> {
-  const { file, backupFolder, now, migrationsFolder = ownMigrations } = options
-  mkdirSync(dirname(file), { recursive: true })
-  layStaleLogAside(file)
-  const existed = existsSync(file)
-  const client = createClient({ url: `file:${file}` })
-  const known = migrationTimes(migrationsFolder)
-  try {
-    const applied = existed ? await appliedMigrations(client, file) : []
-    const newest = Math.max(0, ...applied)
-    if (newest > Math.max(...known)) {
-      throw new DatabaseRefused(
-        `The file ${file} was written by a newer version of Vendange. It was left as it is. Start the newer version, or put a backup from before the change in its place with “npm run restore”.`,
-      )
-    }
-    if (applied.length > 0 && applied.length < known.length)
-      await keepBackup(client, backupFolder, now(), 'before-migration')
-  } catch (error) {
-    client.close()
-    throw error
-  }
-
-  // Foreign keys and synchronous=FULL are this driver's defaults on every connection; a test holds it to that.
-  await client.execute('PRAGMA journal_mode = WAL')
-  const db = drizzleOver(client)
-  await migrate(db, { migrationsFolder })
+export async function openDatabase(wanted: OpenOptions): Promise<Database> {
+  const options = { migrationsFolder: ownMigrations, copy: copyDatabase, ...wanted }
+  const { file, backupFolder, now, copy } = options
+  const connection = changeableClient(await connect(options))
+  const db = drizzleOver(connection.client)
   const writes = new PQueue({ concurrency: 1 })
   let revision = 0
+  let epoch = 0
   /** As of which revision nothing was found to mend. */
   let soundAt: number | undefined
 
-  const write: Database['write'] = (work) =>
-    writes.add(async () => {
-      let failure: unknown
-      const keepingWhy = async (transaction: Transaction) => {
-        try {
-          return await work(transaction)
-        } catch (error) {
-          failure = error
-          throw error
-        }
-      }
+  const inTransaction = async <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => {
+    let failure: unknown
+    const keepingWhy = async (transaction: Transaction) => {
       try {
-        return await db.transaction(keepingWhy, { behavior: 'immediate' })
+        return await work(transaction)
       } catch (error) {
-        // A full disk ends the transaction by itself; that it cannot be rolled back then is not what went wrong.
-        throw failure ?? error
-      } finally {
-        revision += 1
+        failure = error
+        throw error
       }
-    })
-  await write((transaction) => mendPlainDamage(transaction, now().toISOString()))
+    }
+    try {
+      return await db.transaction(keepingWhy, { behavior: 'immediate' })
+    } catch (error) {
+      // A full disk ends the transaction by itself; that it cannot be rolled back then is not what went wrong.
+      throw failure ?? error
+    } finally {
+      revision += 1
+    }
+  }
+  const write: Database['write'] = (work) => writes.add(() => inTransaction(work))
+  // Rows are held against the tables of this version.
+  const mendWhatIsPlain = async (transaction: Transaction) => {
+    if (options.migrationsFolder === ownMigrations) await mendPlainDamage(transaction, now().toISOString())
+  }
+  await write(mendWhatIsPlain)
 
   return {
     read: db,
@@ -145,12 +200,25 @@ export async function openDatabase(options: OpenOptions): Promise<Database> {
       return mended
     },
     revision: () => revision,
-    backup: (label) => writes.add(() => keepBackup(client, backupFolder, now(), label)),
+    epoch: () => epoch,
+    backup: (label, spare = []) => keepBackup(file, backupFolder, now(), label, { copy, spare }),
+    replaceBy: (other, refuse) =>
+      writes.add(async () => {
+        await refuse?.(db)
+        await layReady(file, other)
+        await connection.change(async (client) => {
+          client.close()
+          return connect(options)
+        })
+        epoch += 1
+        await inTransaction(mendWhatIsPlain)
+      }),
+    file,
     backupFolder,
     close: async () => {
       await writes.onIdle()
-      await client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
-      client.close()
+      await connection.client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
+      connection.client.close()
     },
   }
 }

@@ -1,6 +1,7 @@
 import { createClient } from '@libsql/client'
-import { closeSync, copyFileSync, existsSync, mkdirSync, openSync, readSync, renameSync } from 'node:fs'
+import { closeSync, copyFileSync, existsSync, mkdirSync, openSync, readdirSync, readSync, renameSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
+import { syncFile, syncFolder } from './durable'
 
 /** What SQLite keeps beside a database while it is open, and after a crash. */
 const companions = ['-wal', '-shm'] as const
@@ -65,24 +66,65 @@ async function assertSound(backup: string): Promise<void> {
   }
 }
 
+/** The backup that is to take the place, whole, while what stands there is laid aside. */
+const restoringEnding = '.restoring'
+const replacedStart = 'replaced-'
+
+/** The folder that what is replaced goes to; a log whose database went there before it was cut off follows it. */
+function folderFor(file: string, standing: readonly string[], now: Date): string {
+  const parent = dirname(file)
+  const begun = readdirSync(parent)
+    .filter((name) => name.startsWith(replacedStart) && existsSync(join(parent, name, basename(file))))
+    .sort()
+    .at(-1)
+  if (!standing.includes(file) && begun !== undefined) return join(parent, begun)
+  const stamp = now.toISOString().slice(0, 19).replaceAll(':', '').replace('T', '-')
+  return freeName(join(parent, `${replacedStart}${stamp}`))
+}
+
+/**
+ * Lays aside what stands in the place of a database and puts there what waits for it. A restore that was cut off goes on
+ * from wherever it was: as long as something waits, it is what was wished for.
+ *
+ * @returns the folder in which the replaced files are kept; undefined when there were none, or nothing waits
+ */
+export function finishRestore(file: string, now: Date): string | undefined {
+  if (!existsSync(file + restoringEnding)) return undefined
+  const standing = [file, ...companions.map((ending) => file + ending)].filter((one) => existsSync(one))
+  const kept = standing.length > 0 ? folderFor(file, standing, now) : undefined
+  if (kept !== undefined) {
+    mkdirSync(kept, { recursive: true })
+    for (const one of standing) renameSync(one, join(kept, basename(one)))
+    syncFolder(kept)
+  }
+  renameSync(file + restoringEnding, file)
+  syncFolder(dirname(file))
+  return kept
+}
+
+/**
+ * Makes a backup wait for its place: from here on it is what the next start opens.
+ *
+ * @throws {RestoreRefused} if the backup is missing or damaged; nothing is changed then
+ */
+export async function layReady(file: string, backup: string): Promise<void> {
+  await assertSound(backup)
+  mkdirSync(dirname(file), { recursive: true })
+  const part = `${file}${restoringEnding}.part`
+  copyFileSync(backup, part)
+  syncFile(part)
+  renameSync(part, file + restoringEnding)
+  syncFolder(dirname(file))
+}
+
 /**
  * Puts a backup in the place of the workshop's database. What stood there is kept, with its log, in a folder beside it.
- * The program must not be running.
+ * Nothing may have the database open.
  *
  * @returns the folder in which the replaced files are kept; undefined when there were none
  * @throws {RestoreRefused} if the backup is missing or damaged; nothing is changed then
  */
 export async function restoreBackup(file: string, backup: string, now: Date): Promise<string | undefined> {
-  await assertSound(backup)
-  mkdirSync(dirname(file), { recursive: true })
-  const standing = [file, ...companions.map((ending) => file + ending)].filter((one) => existsSync(one))
-  const stamp = now.toISOString().slice(0, 19).replaceAll(':', '').replace('T', '-')
-  const kept = standing.length > 0 ? freeName(join(dirname(file), `replaced-${stamp}`)) : undefined
-  if (kept !== undefined) {
-    mkdirSync(kept)
-    // The log goes first: a database without its log is whole but older, a log without its database is neither.
-    for (const one of [...standing].reverse()) renameSync(one, join(kept, basename(one)))
-  }
-  copyFileSync(backup, file)
-  return kept
+  await layReady(file, backup)
+  return finishRestore(file, now)
 }

@@ -3,9 +3,10 @@ import { endpoints } from '@vendange/contract'
 import type { Router } from 'express'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
+import { pdfReply, printed } from '../parts/printing'
 import { serve, serveFile } from '../parts/serve'
 import type { RoomService } from './roomService'
-import { rackCardsPdf, trayCardsPdf } from './trayCards'
+import { rackCardSheet, trayCardSheet } from './trayCards'
 
 interface Services {
   readonly room: RoomService
@@ -20,11 +21,9 @@ export function roomRoutes(router: Router, { room, loaves }: Services, { databas
   serveFile(router, endpoints.room.trayCards, async ({ params }) => {
     const settings = await workshop()
     const { loaf } = await loaves.view(params.id)
-    const pdf = await trayCardsPdf(loaf, settings, clock.today(settings.timeZone))
-    return { type: 'application/pdf', content: pdf }
+    return pdfReply(await printed('cards', trayCardSheet(loaf, settings, clock.today(settings.timeZone))))
   })
   serveFile(router, endpoints.room.rackCards, async () => {
-    const pdf = await rackCardsPdf(await workshop())
-    return { type: 'application/pdf', content: pdf }
+    return pdfReply(await printed('cards', rackCardSheet(await workshop())))
   })
 }

@@ -3,16 +3,12 @@ import { addDays, formatDay } from '@vendange/core/calendar'
 import { codeOfLot, codeOfRack, photoCureDays, trayLoads, weighInEveryDays } from '@vendange/core/cure'
 import { unreleasedBars } from '@vendange/core/loaf'
 import { usualStock } from '@vendange/core/release'
-import { cardsPdf } from '../parts/cardsPdf'
+import type { CardSheet } from '../parts/cardsPdf'
 
 const codeMm = 34
 
 /** A card for each tray of a loaf: what stands on it, until when, what it asks, and a code to put it down by. */
-export function trayCardsPdf(
-  loaf: LoafSummary,
-  { barsPerTray, lengthUnit }: SavedWorkshop,
-  today: string,
-): Promise<Buffer> {
+export function trayCardSheet(loaf: LoafSummary, { barsPerTray, lengthUnit }: SavedWorkshop, today: string): CardSheet {
   const cutDay = loaf.state.cut?.day
   const loads = trayLoads(cutDay === undefined ? loaf.barsPlanned : unreleasedBars(loaf.state), barsPerTray)
   const on = (day: string): string => formatDay(day, today)
@@ -24,10 +20,11 @@ export function trayCardsPdf(
           `Cured on ${on(addDays(cutDay, loaf.cureDays))}, day ${loaf.cureDays}`,
           `Weigh and turn every ${weighInEveryDays} days, photograph on days ${photoCureDays.join(', ')}`,
         ]
-  return cardsPdf(
-    `Tray cards of lot ${loaf.lotCode}`,
-    usualStock(lengthUnit, 'cards'),
-    loads.map((bars, at) => ({
+  return {
+    title: `Tray cards of lot ${loaf.lotCode}`,
+    stock: usualStock(lengthUnit, 'cards'),
+    codeMm,
+    cards: loads.map((bars, at) => ({
       text: [
         { text: loaf.name, bold: true, fontSize: 15 },
         { text: `\n${loaf.lotCode}`, fontSize: 12 },
@@ -36,21 +33,19 @@ export function trayCardsPdf(
       ],
       code: codeOfLot(loaf.lotCode),
     })),
-    codeMm,
-  )
+  }
 }
 
 /** A card for each rack, to put trays down by. */
-export const rackCardsPdf = ({ racks, lengthUnit }: SavedWorkshop): Promise<Buffer> =>
-  cardsPdf(
-    'Rack cards',
-    usualStock(lengthUnit, 'cards'),
-    racks.map(({ name, trays }) => ({
-      text: [
-        { text: name, bold: true, fontSize: 18 },
-        { text: `\nRoom for ${trays === 1 ? '1 tray' : `${trays} trays`}`, fontSize: 11 },
-      ],
-      code: codeOfRack(name),
-    })),
-    codeMm,
-  )
+export const rackCardSheet = ({ racks, lengthUnit }: SavedWorkshop): CardSheet => ({
+  title: 'Rack cards',
+  stock: usualStock(lengthUnit, 'cards'),
+  codeMm,
+  cards: racks.map(({ name, trays }) => ({
+    text: [
+      { text: name, bold: true, fontSize: 18 },
+      { text: `\nRoom for ${trays === 1 ? '1 tray' : `${trays} trays`}`, fontSize: 11 },
+    ],
+    code: codeOfRack(name),
+  })),
+})

@@ -14,13 +14,25 @@ export interface Card {
   readonly code: string
 }
 
-/** Cards on sheets of common stock, each with its text on the left and its code on the right. */
-export function cardsPdf(
-  title: string,
-  stock: LabelStock,
-  cards: readonly Card[],
-  codeMm = widestCodeMm,
-): Promise<Buffer> {
+/** Cards for sheets of common stock. */
+export interface CardSheet {
+  readonly title: string
+  readonly stock: LabelStock
+  readonly cards: readonly Card[]
+  /** So many of each. @default 1 */
+  readonly copies?: number
+  /** Side of the code, where the stock has room for it, mm. @default 18 */
+  readonly codeMm?: number
+}
+
+/**
+ * Cards on sheets of common stock, each with its text on the left and its code on the right.
+ *
+ * @param onShare called with how much is done, 0 to 1
+ */
+export function cardsPdf(sheet: CardSheet, onShare?: (share: number) => void): Promise<Uint8Array> {
+  const { title, stock, copies = 1, codeMm = widestCodeMm } = sheet
+  const cards = sheet.cards.flatMap((card) => Array.from({ length: copies }, () => card))
   const sideMm = Math.min(codeMm, stock.labelHeightMm - 2 * paddingMm)
   const places = labelPlaces(stock, cards.length)
   const content = places.flatMap(({ page, xMm, yMm }, at): Content[] => {
@@ -39,11 +51,14 @@ export function cardsPdf(
       },
     ]
   })
-  return pdfOf({
-    pageSize: { width: points(stock.pageWidthMm), height: points(stock.pageHeightMm) },
-    pageMargins: [0, 0, 0, 0],
-    info: { title, creator: 'Vendange' },
-    defaultStyle: { font: 'Roboto', lineHeight: 1.05 },
-    content,
-  })
+  return pdfOf(
+    {
+      pageSize: { width: points(stock.pageWidthMm), height: points(stock.pageHeightMm) },
+      pageMargins: [0, 0, 0, 0],
+      info: { title, creator: 'Vendange' },
+      defaultStyle: { font: 'Roboto', lineHeight: 1.05 },
+      content,
+    },
+    onShare,
+  )
 }

@@ -25,6 +25,10 @@ export type PdfDocument = Parameters<typeof pdfmake.createPdf>[0]
 export const pageOf = ({ lengthUnit }: { readonly lengthUnit: 'mm' | 'in' }): 'A4' | 'LETTER' =>
   lengthUnit === 'in' ? 'LETTER' : 'A4'
 
-/** A document as a file to print. */
-export const pdfOf = async (document: PdfDocument): Promise<Buffer> =>
-  (await (printer ??= readPrinter())).createPdf(document).getBuffer()
+/** A document as a file to print. @param onShare called with how much is done, 0 to 1 */
+export async function pdfOf(document: PdfDocument, onShare?: (share: number) => void): Promise<Uint8Array> {
+  const made = await (printer ??= readPrinter())
+  // The package tells how far it is to whoever asked last: one document is made at a time.
+  made.setProgressCallback(onShare ?? (() => undefined))
+  return made.createPdf(document).getBuffer()
+}

@@ -19,6 +19,7 @@ const answers = {
   missing: { title: 'Not found', status: 404 },
   stale: { title: 'Changed meanwhile', status: 409 },
   impossible: { title: 'Not possible', status: 422 },
+  busy: { title: 'Busy', status: 429 },
 } as const
 
 /** A refusal as it is answered over HTTP (RFC 9457), in the workshop's words. */

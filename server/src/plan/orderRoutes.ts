@@ -8,9 +8,10 @@ import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { unprocessable } from '../parts/problems'
 import { serveRepository } from '../parts/repositoryRoutes'
+import { pdfReply } from '../parts/printing'
 import { serve, serveFile } from '../parts/serve'
+import { inThread } from '../parts/threads'
 import type { OrderService } from './orderService'
-import { quotePdf } from './quotePdf'
 
 export function orderRoutes(router: Router, service: OrderService, { database, clock }: Context): void {
   serveRepository(router, endpoints.orders, service)
@@ -21,7 +22,7 @@ export function orderRoutes(router: Router, service: OrderService, { database, c
     const order = await findRow<SavedOrder>(database.read, orders, params.id, 'order')
     const { quoted } = order
     if (quoted === null) throw unprocessable(sentence('order_not_quoted'))
-    const pdf = await quotePdf({ ...order, quoted }, workshop, clock.today(workshop.timeZone))
-    return { type: 'application/pdf', content: pdf }
+    const today = clock.today(workshop.timeZone)
+    return pdfReply(await inThread('quote', { order: { ...order, quoted }, workshop, today }))
   })
 }

@@ -13,7 +13,8 @@ const quiet = '#5B5560'
 const hairline = '#C9BFAF'
 
 /** An order that was quoted. */
-type QuotedOrder = SavedOrder & { readonly quoted: NonNullable<SavedOrder['quoted']> }
+/** An order with its quote on paper. */
+export type QuotedOrder = SavedOrder & { readonly quoted: NonNullable<SavedOrder['quoted']> }
 
 /** What is offered, in the client's words. */
 function offered(offer: QuoteOffer, told: ReturnType<typeof wordsIn>): readonly string[] {
@@ -175,5 +176,5 @@ function quoteDocument(order: QuotedOrder, workshop: SavedWorkshop, today: strin
 }
 
 /** The quote of an order as a file for its client. */
-export const quotePdf = (order: QuotedOrder, workshop: SavedWorkshop, today: string): Promise<Buffer> =>
+export const quotePdf = (order: QuotedOrder, workshop: SavedWorkshop, today: string): Promise<Uint8Array> =>
   pdfOf(quoteDocument(order, workshop, today))

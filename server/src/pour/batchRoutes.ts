@@ -1,17 +1,16 @@
 import { endpoints } from '@vendange/contract'
 import type { BatchView, SavedDesign, SavedMould } from '@vendange/contract'
-import { sectionOf, sectionsAfterMoves, svgOfSection, tintOf } from '@vendange/core/pour'
 import type { Router } from 'express'
-import { setImmediate } from 'node:timers/promises'
 import type { Reader } from '../db/database'
 import { designs, moulds } from '../db/schema'
 import { findRow } from '../db/versionedRepository'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
+import { pdfReply } from '../parts/printing'
 import { serve, serveFile } from '../parts/serve'
+import { inThread } from '../parts/threads'
 import type { BenchService } from './benchService'
 import type { PourPlanning } from './pourPlanning'
-import { runSheetPdf } from './runSheetPdf'
 import { readTimings, setTimingAside } from './timings'
 
 interface Services {
@@ -19,18 +18,13 @@ interface Services {
   readonly bench: BenchService
 }
 
-/** The section after each move of a pour, as SVG; none where no pour is planned. */
-async function movePictures(reader: Reader, { plan, batch }: BatchView): Promise<readonly string[]> {
-  if ((plan.moves ?? []).length === 0) return []
-  const mould = await findRow<SavedMould>(reader, moulds, batch.mouldId, 'mould')
-  const design = await findRow<SavedDesign>(reader, designs, batch.designId, 'design')
-  const pictures: string[] = []
-  for (const after of sectionsAfterMoves(plan, sectionOf(mould), tintOf(design))) {
-    pictures.push(svgOfSection(after, `After move ${pictures.length + 1}`))
-    // One picture takes some ms: others are answered in between.
-    await setImmediate()
+/** What the pictures of a pour's moves are drawn of; null where no pour is planned. */
+async function drawnOf(reader: Reader, { plan, batch }: BatchView) {
+  if ((plan.moves ?? []).length === 0) return null
+  return {
+    mould: await findRow<SavedMould>(reader, moulds, batch.mouldId, 'mould'),
+    design: await findRow<SavedDesign>(reader, designs, batch.designId, 'design'),
   }
-  return pictures
 }
 
 export function batchRoutes(router: Router, { planning, bench }: Services, context: Context): void {
@@ -44,8 +38,8 @@ export function batchRoutes(router: Router, { planning, bench }: Services, conte
   serveFile(router, batches.runSheet, async ({ params }) => {
     const { read } = context.database
     const view = await bench.view(params.id)
-    const pdf = await runSheetPdf(view, await readWorkshop(read), await movePictures(read, view))
-    return { type: 'application/pdf', content: pdf }
+    const of = await drawnOf(read, view)
+    return pdfReply(await inThread('runSheet', { view, workshop: await readWorkshop(read), of }))
   })
   serve(router, batches.record, ({ params, body, makerId }) => bench.record(params.id, body, makerId()))
   serve(router, batches.timings, () => readTimings(context.database.read))

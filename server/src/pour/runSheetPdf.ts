@@ -232,6 +232,6 @@ export async function runSheetPdf(
   view: BatchView,
   workshop: SavedWorkshop,
   pictures: readonly string[] = [],
-): Promise<Buffer> {
+): Promise<Uint8Array> {
   return pdfOf(runSheetDocument(view, workshop, pictures))
 }

@@ -3,7 +3,7 @@ import { codeOfLot } from '@vendange/core/cure'
 import type { LabelStock } from '@vendange/core/release'
 import { labelOf } from '@vendange/core/release'
 import { labelLines } from '@vendange/words'
-import { cardsPdf } from '../parts/cardsPdf'
+import type { CardSheet } from '../parts/cardsPdf'
 
 /** The lines of a loaf's label, as its workshop writes them. */
 export function linesOfLabel(view: LoafView, workshop: SavedWorkshop, today: string): readonly string[] {
@@ -12,11 +12,11 @@ export function linesOfLabel(view: LoafView, workshop: SavedWorkshop, today: str
 }
 
 /** Labels of a loaf on a sheet of common stock, each with a code that leads to its lot. */
-export function labelsPdf(
+export function labelSheet(
   view: LoafView,
   workshop: SavedWorkshop,
   { stock, count, today }: { readonly stock: LabelStock; readonly count: number; readonly today: string },
-): Promise<Buffer> {
+): CardSheet {
   const [name = '', ...rest] = linesOfLabel(view, workshop, today)
   const { lotCode } = view.loaf
   const label = {
@@ -26,9 +26,5 @@ export function labelsPdf(
     ],
     code: codeOfLot(lotCode),
   }
-  return cardsPdf(
-    `Labels of lot ${lotCode}`,
-    stock,
-    Array.from({ length: count }, () => label),
-  )
+  return { title: `Labels of lot ${lotCode}`, stock, cards: [label], copies: count }
 }

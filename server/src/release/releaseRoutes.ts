@@ -5,10 +5,11 @@ import { labelStocks } from '@vendange/core/release'
 import type { Router } from 'express'
 import type { Context } from '../parts/context'
 import { unprocessable } from '../parts/problems'
+import { pdfReply, printed, shareOf } from '../parts/printing'
 import { serve, serveFile } from '../parts/serve'
 import { readWorkshop } from '../db/workshopRow'
 import type { AllotmentService } from './allotmentService'
-import { labelsPdf } from './labelsPdf'
+import { labelSheet } from './labelsPdf'
 import { shopStandIn } from './shopStandIn'
 import type { TraceService } from './traceService'
 
@@ -33,9 +34,11 @@ export function releaseRoutes(router: Router, { allotments, trace, loaves }: Ser
     if (!stock || !Number.isInteger(count) || count < 1 || count > mostLabels)
       throw unprocessable(sentence('labels_at_once', { most: mostLabels }))
     const view = await loaves.view(params.id)
-    const pdf = await labelsPdf(view, workshop, { stock, count, today: context.clock.today(workshop.timeZone) })
-    return { type: 'application/pdf', content: pdf }
+    const sheet = labelSheet(view, workshop, { stock, count, today: context.clock.today(workshop.timeZone) })
+    const { job } = request.query
+    return pdfReply(await printed('cards', sheet, typeof job === 'string' ? job : undefined))
   })
+  serve(router, endpoints.release.printing, ({ params }) => Promise.resolve({ share: shareOf(params.job) }))
 
   const shop = shopStandIn(context.database)
   serve(router, endpoints.shop.offers, () => shop.offers())

@@ -45,7 +45,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
         lastId: max(table.id),
       })
       .from(table)
-    const stamp = JSON.stringify(now)
+    const stamp = JSON.stringify({ ...now, epoch: database.epoch() })
     const known = rowsKept.get(table)
     if (known?.stamp === stamp) return known.rows as readonly Saved[]
     const rows = await findRows<Saved>(database.read, table)

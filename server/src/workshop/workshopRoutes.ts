@@ -1,39 +1,73 @@
 import { endpoints } from '@vendange/contract'
-import type { Router } from 'express'
-import { raw } from 'express'
-import { listBackups } from '../db/backup'
-import type { Context } from '../parts/context'
+import { sentence } from '@vendange/core/findings'
+import type { Request, Router } from 'express'
+import { createReadStream, createWriteStream, rmSync } from 'node:fs'
+import { Transform } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import { serveRepository } from '../parts/repositoryRoutes'
-import { serve, serveFile } from '../parts/serve'
+import { unprocessable } from '../parts/problems'
+import { serve } from '../parts/serve'
 import type { ArchiveService } from './archiveService'
+import type { BackupService } from './backupService'
 import type { WorkshopService } from './workshopService'
 
 /** Largest archive that is taken back, bytes. */
-const largestArchiveBytes = 1024 * 1024 * 1024
+const largestArchiveBytes = 4 * 1024 ** 3
+
+/** Writes what is sent into a file as it comes, and no more than may be. */
+async function receive(request: Request, file: string): Promise<void> {
+  let bytes = 0
+  const bounded = new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length
+      done(bytes > largestArchiveBytes ? unprocessable(sentence('archive_too_large')) : null, chunk)
+    },
+  })
+  try {
+    await pipeline(request, bounded, createWriteStream(file))
+  } catch (error) {
+    // Whoever sent it hung up: there is nobody to be told.
+    if (request.destroyed && !request.complete) throw unprocessable(sentence('archive_cut_off'))
+    throw error
+  }
+}
 
 export function workshopRoutes(
   router: Router,
-  { workshop: service, archive }: { readonly workshop: WorkshopService; readonly archive: ArchiveService },
-  { database }: Context,
+  services: {
+    readonly workshop: WorkshopService
+    readonly archive: ArchiveService
+    readonly backups: BackupService
+  },
 ): void {
-  serveFile(router, endpoints.archive.make, async () => ({
-    type: 'application/zip',
-    content: Buffer.from(await archive.make()),
-    headers: { 'Content-Disposition': 'attachment; filename="vendange-archive.zip"' },
-  }))
-  serve(router, endpoints.damage.list, () => service.damage())
-  serve(router, endpoints.damage.settle, ({ params }) => service.settleDamage(params.id))
-  router.post(endpoints.archive.take.path, raw({ type: () => true, limit: largestArchiveBytes }))
-  serve(router, endpoints.archive.take, ({ request }) =>
-    archive.take(Buffer.isBuffer(request.body) ? request.body : new Uint8Array()),
-  )
-  serve(router, endpoints.updateWorkshop, ({ body }) => service.update(body))
-  serveRepository(router, endpoints.makers, service.makers)
-  serve(router, endpoints.backups.list, () => Promise.resolve(listBackups(database.backupFolder)))
-  serve(router, endpoints.backups.create, async () => {
-    const fileName = await database.backup('on-request')
-    const kept = listBackups(database.backupFolder).find((backup) => backup.fileName === fileName)
-    if (!kept) throw new Error(`Expected the backup ${fileName} to be there`)
-    return kept
+  const { workshop, archive, backups } = services
+  router.get(endpoints.archive.make.path, async (_request, response) => {
+    const file = await archive.make()
+    response.type('application/zip').set('Content-Disposition', 'attachment; filename="vendange-archive.zip"')
+    try {
+      await pipeline(createReadStream(file), response)
+    } catch (error) {
+      // Whoever asked for it hung up.
+      if (!response.destroyed) throw error
+    } finally {
+      rmSync(file, { force: true })
+    }
   })
+  serve(router, endpoints.archive.take, async ({ request }) => {
+    await archive.refuseUnlessEmpty()
+    const file = archive.freePath()
+    try {
+      await receive(request, file)
+      return await archive.take(file)
+    } finally {
+      rmSync(file, { force: true })
+    }
+  })
+  serve(router, endpoints.updateWorkshop, ({ body }) => workshop.update(body))
+  serveRepository(router, endpoints.makers, workshop.makers)
+  serve(router, endpoints.damage.list, () => workshop.damage())
+  serve(router, endpoints.damage.settle, ({ params }) => workshop.settleDamage(params.id))
+  serve(router, endpoints.backups.list, () => Promise.resolve(backups.list()))
+  serve(router, endpoints.backups.create, () => backups.create())
+  serve(router, endpoints.backups.restore, ({ params }) => backups.restore(params.name))
 }
