@@ -3,6 +3,7 @@ import { benchApi } from './api'
 import { benchBoard } from './board'
 import { benchCure } from './cure'
 import { benchCutting } from './cutting'
+import { benchFirstView } from './firstView'
 import { benchFormulate } from './formulate'
 import { benchKills } from './kills'
 import { benchPour } from './pour'
@@ -20,6 +21,7 @@ const benches: Readonly<Record<string, () => Promise<void>>> = {
   api: benchApi,
   'ten-years': benchTenYears,
   kills: benchKills,
+  'first-view': benchFirstView,
 }
 const [wanted] = process.argv.slice(2)
 if (wanted !== undefined && !Object.hasOwn(benches, wanted)) {
@@ -27,7 +29,7 @@ if (wanted !== undefined && !Object.hasOwn(benches, wanted)) {
   process.exit(1)
 }
 /** Benches that drive the server as a process of its own. */
-const needServer = ['board', 'api', 'kills']
+const needServer = ['board', 'api', 'kills', 'first-view']
 const tidyUp = wanted === undefined || needServer.includes(wanted) ? await globalSetup() : undefined
 for (const [name, run] of Object.entries(benches)) {
   if (wanted !== undefined && wanted !== name) continue

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
-import { gzipSync } from 'node:zlib'
 import { answer, pick, saving, type } from './hands'
+import { bytesOnTheWire } from './onTheWire'
 import { sharesOfColours } from './pictures'
 import { WorkshopProcess } from './server'
 import { test } from './tablet'
@@ -13,19 +13,13 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => workshop.dispose())
 
-test('the first view needs at most 300 kB of JavaScript, gzipped', async ({ page }) => {
-  const sizes: number[] = []
-  const bodies: Promise<number>[] = []
-  page.on('response', (response) => {
-    if (response.url().endsWith('.js')) bodies.push(response.body().then((body) => gzipSync(body).length))
-  })
-  await page.goto(`${workshop.url}/plan`)
+test('the first view takes at most 350 kB over the wire, and its data little', async ({ page }) => {
+  const wire = await bytesOnTheWire(page, `${workshop.url}/plan`)
   await expect(answer(page)).not.toBeEmpty()
-  await page.waitForLoadState('networkidle')
-  sizes.push(...(await Promise.all(bodies)))
-  const total = sizes.reduce((sum, size) => sum + size, 0)
-  expect(sizes.length).toBeGreaterThan(1)
-  expect(total).toBeLessThanOrEqual(300_000)
+  for (const part of [wire.document, wire.script, wire.style, wire.font]) expect(part).toBeGreaterThan(0)
+  expect(wire.all).toBeLessThanOrEqual(350_000)
+  expect(wire.data).toBeGreaterThan(0)
+  expect(wire.data).toBeLessThanOrEqual(50_000)
 })
 
 test('the plan says what is late and mends it with one button, and undo takes it back', async ({ page }) => {

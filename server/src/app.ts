@@ -1,5 +1,6 @@
 import { sentence } from '@vendange/core/findings'
 import { endpoints, idPattern, openApiDocument } from '@vendange/contract'
+import compression from 'compression'
 import type { Express } from 'express'
 import express, { Router } from 'express'
 import helmet from 'helmet'
@@ -8,6 +9,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import type { ServerResponse } from 'node:http'
 import { join } from 'node:path'
 import type { Logger } from 'pino'
+import sirv from 'sirv'
 import { readWorkshop } from './db/workshopRow'
 import { ownFatService } from './formulate/ownFatService'
 import { recipeService } from './formulate/recipeService'
@@ -117,18 +119,43 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
 const nonceOf = (response: ServerResponse): string =>
   String((response as ServerResponse & { locals: Record<string, unknown> }).locals['nonce'])
 
+const oneYearS = 365 * 24 * 3600
+
+/** Files of the pages, squeezed when they were built. What guards a page guards nothing in them. */
+function serveAssets(app: Express, webFolder: string): void {
+  app.use('/assets', (_request, response, next) => {
+    response.set('X-Content-Type-Options', 'nosniff')
+    next()
+  })
+  app.use('/assets', sirv(join(webFolder, 'assets'), { immutable: true, maxAge: oneYearS, brotli: true, gzip: true }))
+}
+
+/** A line of the page that only the view at a path needs. */
+const lineOfView = /<link [^>]*data-for="([^"]*)"[^>]*>\s*/g
+
 function servePages(app: Express, webFolder: string): void {
   const page = readFileSync(join(webFolder, 'index.html'), 'utf8')
-  app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+  app.use('/assets', (request) => {
+    throw notFound(sentence('nothing_here', { path: request.path }))
+  })
   app.use(express.static(webFolder, { index: false }))
   app.use((request, response, next) => {
     if (request.method !== 'GET' || request.path.startsWith('/api/')) return next()
+    const path = request.path === '/' ? '/plan' : request.path
     response
       .type('html')
       .set('Cache-Control', 'no-store')
-      .send(page.replaceAll('CSP_NONCE', nonceOf(response)))
+      .send(
+        page
+          .replaceAll(lineOfView, (line, view) => (view === path ? line : ''))
+          .replaceAll('CSP_NONCE', nonceOf(response)),
+      )
   })
 }
+
+/** Readings of an instrument go out as they come. */
+const isStream = (response: express.Response): boolean =>
+  String(response.getHeader('Content-Type')).startsWith('text/event-stream')
 
 /** What a page may ask of the machine: to keep its screen on at the bench, and nothing else. */
 const permissions = [
@@ -155,6 +182,8 @@ export function createApp({ context, logger, webFolder, instrumentMs }: AppOptio
   Object.assign(app.locals, locals)
   // Answers of the API are not kept by anybody, and files of the pages carry marks of their own.
   app.disable('etag')
+  const hasPages = webFolder !== undefined && existsSync(join(webFolder, 'index.html'))
+  if (hasPages) serveAssets(app, webFolder)
   app.use((_request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64')
     next()
@@ -182,13 +211,15 @@ export function createApp({ context, logger, webFolder, instrumentMs }: AppOptio
     response.set('Permissions-Policy', permissions)
     next()
   })
+  // Files of the pages were squeezed when they were built.
+  app.use(compression({ filter: (request, response) => !isStream(response) && compression.filter(request, response) }))
   app.use('/api', sameOriginOnly, (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()
   })
   app.use(express.json({ limit: '1mb' }))
   app.use(apiRouter(context, instrumentMs))
-  if (webFolder !== undefined && existsSync(join(webFolder, 'index.html'))) servePages(app, webFolder)
+  if (hasPages) servePages(app, webFolder)
   app.use((request) => {
     throw notFound(sentence('nothing_here', { path: request.path }))
   })

@@ -1,2 +1,3 @@
 declare module '*.css'
-declare module 'vuetify/styles'
+declare module 'vuetify/styles/layers'
+declare module 'vuetify/styles/core'

@@ -1,4 +1,6 @@
-import 'vuetify/styles'
+import 'vuetify/styles/layers'
+import 'vuetify/styles/core'
+import './spaces.css'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 import { night, paper } from './theme'

@@ -36,7 +36,7 @@ export function parsePastedFats(text: string, own: readonly Fat[] = []): RecipeC
 /** The fats of a recipe as a table: name and share. @throws {RangeError} if a fat is not in the table */
 export function writeRecipeCsv(recipe: Pick<Recipe, 'fats' | 'knownFats'>): string {
   const data = blendOf(recipe).map(({ fat, share }) => [fat.name, formatQuantity('share', share, { digits: 4 })])
-  return Papa.unparse({ fields: ['fat', 'share'], data }, { newline: '\n' })
+  return Papa.unparse({ fields: ['fat', 'share'], data }, { newline: '\n', escapeFormulae: true })
 }
 
 /**
@@ -61,7 +61,8 @@ export function parseRecipeCsv(text: string, own: readonly Fat[] = [], headingLi
   const problems: Sentence[] = []
   const lineOf = (index: number): number => index + 2 - headingLines
   const amounts = parsed.data.flatMap((cells, index) => {
-    const name = (cells['fat'] ?? '').trim()
+    // A table that opened in a spreadsheet marks what looks like a formula.
+    const name = (cells['fat'] ?? '').trim().replace(/^'(?=[=+\-@])/, '')
     const fat = findFatNamed(name, own)
     if (!fat) problems.push(atLine(lineOf(index), sentence('fat_name_unknown', { name })))
     const range = kind === 'share' ? { min: 0, max: 1 } : massRange
