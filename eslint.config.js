@@ -35,7 +35,7 @@ export default ts.config(
     },
   },
   {
-    files: ['{core,words,contract,server,web,e2e,bench}/**/*.{ts,vue}'],
+    files: ['{core,words,contract,server,web,e2e,bench,campaign}/**/*.{ts,vue}'],
     languageOptions: { parserOptions: withTypes },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',

@@ -43,6 +43,8 @@ export class WorkshopProcess {
     await new Promise<void>((resolve, reject) => {
       child.once('exit', (code) => reject(new Error(`The server ended with ${String(code)} before it was open`)))
       child.stdout.on('data', (chunk: Buffer) => {
+        // What the server logs is its own fault: it is told wherever it comes up.
+        if (chunk.includes('{"level":')) console.error(chunk.toString())
         const port = /127\.0\.0\.1:(\d+)/.exec(chunk.toString())?.[1]
         if (port === undefined) return
         this.port = Number(port)

@@ -9,6 +9,7 @@ import {
   checkScent,
   cureLossRange,
   dissolvingWaterG,
+  massRange,
   potLossRange,
   superfatLeft,
   wettingG,
@@ -87,6 +88,12 @@ function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): F
     .map(({ fat }) => refuse('below_scale', { fat: fat.name, step: quantity.fineMass(scaleResolutionG) }))
 }
 
+/** More fat than can be weighed for one batch: it is reckoned for what can, and refused. */
+const sizeFindings = (fatsG: number): Finding[] =>
+  fatsG > massRange.max
+    ? [refuse('batch_too_large', { fats: quantity.mass(fatsG), most: quantity.most('mass', massRange.max) }, 'mouldCount')]
+    : []
+
 /** Wetting colourants in the batch's own water must leave the alkali its own mass of it. */
 function dissolvingFindings({ lye, waterG, pots }: WeightsForFats): Finding[] {
   const alkaliG = lye.naohG + lye.kohG
@@ -163,7 +170,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
   })
   const fats = blendOf(recipe).map(({ fat, share }) => ({
     fat,
-    massG: roundToScale(batter.fatsG * share, scaleResolutionG),
+    massG: roundToScale(Math.min(batter.fatsG, massRange.max) * share, scaleResolutionG),
   }))
 
   const stepG = scaleResolutionG
@@ -209,6 +216,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     thicknessForWishMm,
     findings: [
       ...scaleFindings(fats, stepG),
+      ...sizeFindings(batter.fatsG),
       ...checkPots(wish.colours, { batterG, scentG: scentIntoPotsG(recipe, scentG), densityGMl, stepG }),
       ...dissolvingFindings(made),
       ...(scent ? checkScent(scent, scentG, batterG, cureLoss) : []),

@@ -38,6 +38,16 @@ describe('scaleBatch', () => {
     expect(scaled().densityGMl).to.be.closeTo(1.00741, 0.00001)
   })
 
+  it('refuses what no scale weighs, reckoned for what one does', () => {
+    // Fifty loaves of 250 × 200 × 90 mm hold 225 l.
+    const wide = { ...workedMould, lengthMm: 250, widthMm: 200, heightMm: 100, fillHeightMm: 90 }
+    const design = { ...workedSource.design, mouldCount: 50 }
+    const { findings, weights } = scaleDesign({ ...workedSource, design, mould: wide })
+    const told = findings.find(({ code }) => code === 'batch_too_large')
+    expect(told).to.deep.include({ severity: 'refuse', field: 'mouldCount' })
+    expect(weights.fatsG).to.be.closeTo(100_000, 2)
+  })
+
   it('counts bars, says what is missing and how thick they would have to be', () => {
     expect(scaled().bars).to.equal(10)
     expect(scaled().barsOver).to.equal(-2)

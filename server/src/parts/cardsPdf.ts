@@ -1,6 +1,7 @@
 import type { LabelStock } from '@vendange/core/release'
 import { labelPlaces } from '@vendange/core/release'
 import type { Content } from 'pdfmake'
+import { toDataURL } from 'qrcode'
 import { pdfOf } from './pdf'
 
 const pointsPerMm = 72 / 25.4
@@ -12,6 +13,16 @@ const widestCodeMm = 18
 export interface Card {
   readonly text: Content
   readonly code: string
+}
+
+/** Dots of a printed code to one of its squares: enough that a printer draws them sharp. */
+const dotsASquare = 8
+
+/** A picture of each code, once however often it stands on the sheet. */
+async function codesOf(cards: readonly Card[]): Promise<Record<string, string>> {
+  const codes = [...new Set(cards.map(({ code }) => code))]
+  const pictures = codes.map(async (code) => [code, await toDataURL(code, { margin: 0, scale: dotsASquare })] as const)
+  return Object.fromEntries(await Promise.all(pictures))
 }
 
 /** Cards for sheets of common stock. */
@@ -30,7 +41,7 @@ export interface CardSheet {
  *
  * @param onShare called with how much is done, 0 to 1
  */
-export function cardsPdf(sheet: CardSheet, onShare?: (share: number) => void): Promise<Uint8Array> {
+export async function cardsPdf(sheet: CardSheet, onShare?: (share: number) => void): Promise<Uint8Array> {
   const { title, stock, copies = 1, codeMm = widestCodeMm } = sheet
   const cards = sheet.cards.flatMap((card) => Array.from({ length: copies }, () => card))
   const sideMm = Math.min(codeMm, stock.labelHeightMm - 2 * paddingMm)
@@ -46,7 +57,7 @@ export function cardsPdf(sheet: CardSheet, onShare?: (share: number) => void): P
         columns: [
           // The package writes its layout into what it is given: cards that share their text get a copy each.
           { width: points(stock.labelWidthMm - sideMm - 2 * paddingMm - 2), stack: [structuredClone(card.text)] },
-          { qr: card.code, fit: points(sideMm), width: points(sideMm) },
+          { image: card.code, width: points(sideMm) },
         ],
       },
     ]
@@ -57,6 +68,7 @@ export function cardsPdf(sheet: CardSheet, onShare?: (share: number) => void): P
       pageMargins: [0, 0, 0, 0],
       info: { title, creator: 'Vendange' },
       defaultStyle: { font: 'Roboto', lineHeight: 1.05 },
+      images: await codesOf(cards),
       content,
     },
     onShare,

@@ -87,7 +87,16 @@ class Thread {
   }
 }
 
-const thread = new Thread()
+/** A sheet that somebody waits for is not made behind an archive. */
+const threads = { sheets: new Thread(), files: new Thread() }
+const laneOf: Readonly<Record<JobName, keyof typeof threads>> = {
+  cards: 'sheets',
+  quote: 'sheets',
+  runSheet: 'sheets',
+  copy: 'files',
+  archive: 'files',
+  readArchive: 'files',
+}
 
 /**
  * Has something made in a thread of its own.
@@ -99,4 +108,4 @@ export const inThread = <Name extends JobName>(
   job: Name,
   input: InputOf<Name>,
   onShare?: (share: number) => void,
-): Promise<OutputOf<Name>> => thread.run(job, input, onShare)
+): Promise<OutputOf<Name>> => threads[laneOf[job]].run(job, input, onShare)

@@ -1,5 +1,7 @@
 /** Scaling a batch to its moulds, and what weighing it brings up. */
 export const batchWords = {
+  batch_too_large:
+    'These moulds would take {fats} of fats, and one batch is of {most} at the most. Fill fewer at once.',
   below_scale:
     '{fat} would be less than half a step of the scale, which shows every {step}. Use a finer scale or fill more moulds.',
   wetting_takes_lye_water:
