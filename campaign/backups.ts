@@ -26,9 +26,9 @@ async function listed(url: string): Promise<readonly string[]> {
 /** Whether a file is a whole workshop of its own, with as many rows of everything as one of its own has. */
 async function whyNotWhole(file: string): Promise<string | undefined> {
   const copy = mkdtempSync(join(tmpdir(), 'vendange-backup-'))
+  cpSync(file, join(copy, 'x.sqlite'))
   const client = openFile({ url: `file:${join(copy, 'x.sqlite')}` })
   try {
-    cpSync(file, join(copy, 'x.sqlite'))
     const check = await client.execute('PRAGMA integrity_check')
     const rows = await client.execute(
       'SELECT (SELECT count(*) FROM designs) AS designs, (SELECT count(*) FROM workshop) AS one',

@@ -179,7 +179,7 @@ async function killWhileWriting({ workshop, dice, tally, kept, number }: Round):
   })
   const backing = dice.chance(0.1) ? write(workshop.url, '/api/backups', {}, '') : undefined
   for (let tries = 0; tally.acknowledged === before && tries < 400; tries++) await wait(5)
-  await wait(dice.random() * 60)
+  await wait(dice.random() * 200)
   await workshop.kill()
   isOn = false
   await Promise.all([...lanes, backing])

@@ -382,6 +382,17 @@ describe('backups', () => {
     }
   })
 
+  it('asked for at once get a name each', async () => {
+    const workshop = await openTestWorkshop()
+    try {
+      const kept = await Promise.all(Array.from({ length: 5 }, () => workshop.api(endpoints.backups.create)))
+      expect(new Set(kept.map(({ fileName }) => fileName)).size).to.equal(5)
+      expect(await workshop.api(endpoints.backups.list)).to.have.length(5)
+    } finally {
+      await workshop.close()
+    }
+  })
+
   it('are put back by a button, and what was there before can be put back too', async () => {
     const workshop = await openTestWorkshop()
     const { api } = workshop

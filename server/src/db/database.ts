@@ -156,6 +156,8 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
   const connection = changeableClient(await connect(options))
   const db = drizzleOver(connection.client)
   const writes = new PQueue({ concurrency: 1 })
+  // One after the other: two of one second would take each other's name.
+  const backups = new PQueue({ concurrency: 1 })
   let revision = 0
   let epoch = 0
   /** As of which revision nothing was found to mend. */
@@ -201,7 +203,7 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
     },
     revision: () => revision,
     epoch: () => epoch,
-    backup: (label, spare = []) => keepBackup(file, backupFolder, now(), label, { copy, spare }),
+    backup: (label, spare = []) => backups.add(() => keepBackup(file, backupFolder, now(), label, { copy, spare })),
     replaceBy: (other, refuse) =>
       writes.add(async () => {
         await refuse?.(db)
