@@ -2,6 +2,7 @@ import { datedSeason } from '@vendange/core/season'
 import type { Problem } from '@vendange/contract'
 import { allEndpoints, blankMaker, blankOrder, blankOwnFat, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
+import { sql } from 'drizzle-orm'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
 import { aCollection, aDesign, aMould, aRecipe, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
@@ -218,6 +219,31 @@ describe('bad input', () => {
     expect(rows.status).to.equal(400)
     const nulls = await post('/api/collections', JSON.stringify({ ...aCollection, early: [null], palette: [null] }))
     expect(nulls.status).to.equal(400)
+  })
+
+  it('points at a mould or a soap that there is not', async () => {
+    const { collections, recipes, moulds } = await workshop.api(endpoints.season)
+    const parts = {
+      collectionId: collections[0]?.id ?? '',
+      recipeId: recipes[0]?.id ?? '',
+      mouldId: moulds[0]?.id ?? '',
+    }
+    const made = (over: object) => post('/api/designs', JSON.stringify({ ...aDesign, ...parts, ...over }))
+    const more = await made({
+      moreMoulds: [
+        { mouldId: moulds[0]?.id, count: 1 },
+        { mouldId: 'none', count: 1 },
+      ],
+    })
+    expect([more.status, more.problem.errors?.[0]?.field]).to.deep.equal([422, 'moreMoulds[1].mouldId'])
+    const brought = await made({ broughtFromId: 'none' })
+    expect([brought.status, brought.problem.errors?.[0]?.field]).to.deep.equal([422, 'broughtFromId'])
+    // Behind the server's back too it takes no page with it.
+    await workshop.database.write((transaction) =>
+      transaction.run(sql`UPDATE designs SET more_moulds = '[{"mouldId":"none","count":1}]'`),
+    )
+    expect((await fetch(`${workshop.url}/api/stores`)).status).to.equal(200)
+    await workshop.database.write((transaction) => transaction.run(sql`UPDATE designs SET more_moulds = '[]'`))
   })
 
   it('is not JSON at all', async () => {

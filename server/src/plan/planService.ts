@@ -1,11 +1,13 @@
-import { sentence } from '@vendange/core/findings'
+import { refuse, sentence } from '@vendange/core/findings'
 import type { NewCollection, NewDesign, PourOfCollection, SavedCollection, SavedDesign } from '@vendange/contract'
-import { and, eq, ne } from 'drizzle-orm'
+import type { Finding } from '@vendange/core/findings'
+import { and, eq, inArray, ne } from 'drizzle-orm'
 import { benchHours } from '@vendange/core/plan'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { versionedRepository } from '../db/versionedRepository'
 import { readRecords } from '../db/loafRow'
-import { batches, collections, designs } from '../db/schema'
+import type { Reader } from '../db/database'
+import { batches, collections, designs, moulds } from '../db/schema'
 import { lotsUsedIn } from '../db/storesRow'
 import type { Context } from '../parts/context'
 
@@ -14,6 +16,17 @@ export interface PlanService {
   readonly designs: VersionedRepository<NewDesign, SavedDesign>
   /** What the pours of a collection took. */
   pours(collectionId: string): Promise<readonly PourOfCollection[]>
+}
+
+/** Things that a soap names and that no key of the database holds. */
+async function pointsAtNothing({ moreMoulds, broughtFromId }: NewDesign, reader: Reader): Promise<readonly Finding[]> {
+  const wanted = moreMoulds.map(({ mouldId }) => mouldId)
+  const found = await reader.select({ id: moulds.id }).from(moulds).where(inArray(moulds.id, wanted))
+  const missing = wanted.findIndex((mouldId) => !found.some(({ id }) => id === mouldId))
+  if (missing >= 0) return [refuse('id_unread', undefined, `moreMoulds[${missing}].mouldId`)]
+  if (broughtFromId === null) return []
+  const [before] = await reader.select({ id: designs.id }).from(designs).where(eq(designs.id, broughtFromId))
+  return before ? [] : [refuse('id_unread', undefined, 'broughtFromId')]
 }
 
 export function planService({ database, newId }: Context): PlanService {
@@ -64,6 +77,7 @@ export function planService({ database, newId }: Context): PlanService {
           .limit(1)
         return pour && sentence('on_calendar')
       },
+      check: pointsAtNothing,
     }),
   }
 }

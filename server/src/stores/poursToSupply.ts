@@ -3,8 +3,11 @@ import { mouldsOfPlan } from '@vendange/core/batch'
 import { workingHours, batchDays } from '@vendange/core/season'
 import type { PourToSupply } from '@vendange/core/stores'
 import { and, eq, inArray, ne, notInArray, or } from 'drizzle-orm'
+import type { BatchRow } from '../db/batchRow'
 import { freezeBatch } from '../db/batchRow'
 import type { Reader } from '../db/database'
+import { Refusal } from '../db/refusal'
+import type { FrozenBatch } from '../db/schema'
 import { batches, benchRecords, designs, loaves, makers } from '../db/schema'
 import type { Stock } from '../db/storesRow'
 import { findRows } from '../db/versionedRepository'
@@ -22,6 +25,16 @@ async function readDoneSteps(
   const doneOf = new Map<string, Set<string>>()
   for (const { batchId, stepKey } of records) doneOf.set(batchId, (doneOf.get(batchId) ?? new Set()).add(stepKey))
   return doneOf
+}
+
+/** What a pour would be made by; nothing where a part of it is gone: its own page tells that. */
+async function plannedNow(reader: Reader, batch: BatchRow, stock: Stock): Promise<FrozenBatch | undefined> {
+  try {
+    return await freezeBatch(reader, batch, stock)
+  } catch (error) {
+    if (error instanceof Refusal) return undefined
+    throw error
+  }
 }
 
 /** Pours that are not made yet and can be made as they stand, and those whose bars are still to be packed. */
@@ -48,7 +61,9 @@ export async function poursToSupply(reader: Reader, stock: Stock): Promise<reado
     if (batch.status === 'poured' && loavesLeft.length === 0) continue
     const hasParts = design.recipeId !== null && (design.mouldId ?? batch.own?.mouldId ?? null) !== null
     if (!batch.frozen && !hasParts) continue
-    const { plan, demand } = batch.frozen ?? (await freezeBatch(reader, batch, stock))
+    const made = batch.frozen ?? (await plannedNow(reader, batch, stock))
+    if (!made) continue
+    const { plan, demand } = made
     const { prepDay, readyDay } = batchDays(batch.pourDay, demand, working)
     const barsLeft = loavesLeft.reduce((sum, { part }) => sum + (mouldsOfPlan(plan)[part]?.barsPerMould ?? 0), 0)
     pours.push({
