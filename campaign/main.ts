@@ -43,6 +43,7 @@ async function throwAll(count: number, seed: number): Promise<Outcome> {
   const browser = await chromium.launch(config.use?.launchOptions)
   let workshop: WorkshopProcess | undefined
   let remembered = nothingRemembered()
+  const told = new Set<string>()
   let looks = 0
   try {
     while (tally.sent < count) {
@@ -60,6 +61,11 @@ async function throwAll(count: number, seed: number): Promise<Outcome> {
       for (const one of await brokenInvariants(workshop.url, file, remembered))
         broken.push(`after ${tally.sent}: ${one}`)
       for (const one of await brokenPages(browser, workshop.url)) broken.push(`after ${tally.sent}: ${one}`)
+      const all = [...tally.broken.map(({ what, line }) => `${what}\n      ${line}`), ...broken]
+      for (const one of all.filter((each) => !told.has(each))) {
+        told.add(one)
+        console.log(`    ${one}`)
+      }
       console.log(
         `  ${tally.sent} sent, ${tally.broken.length + broken.length} broken, slowest ${Math.round(tally.slowestMs)} ms`,
       )

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import type { LoafSummary, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
 import { pourSession } from '@vendange/core/batch'
@@ -251,8 +252,15 @@ test('one is held, one goes with its label, and the drop sells out; a called-bac
   await expect(page.getByText('117.7 g').first()).toBeVisible()
   await page.goto(`${workshop.url}/release/${gone.id}`)
   await expect(page.getByTestId('label-panel')).toContainText(/Ingredients: Sodium .*Lot \d{6}-\d/s)
-  const sheet = await fetch(new URL((await page.getByTestId('print-labels').getAttribute('href')) ?? '', workshop.url))
-  expect([sheet.status, sheet.headers.get('content-type')]).toEqual([200, 'application/pdf'])
+  const saving = page.waitForEvent('download')
+  await page.getByTestId('print-labels').click()
+  const sheet = await saving
+  expect(sheet.suggestedFilename()).toMatch(/^labels-\d{6}-\d\.pdf$/)
+  expect(
+    readFileSync(await sheet.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
   await type(page, 'pH strip', '9.5')
   await page.getByTestId('look').locator('input').check()
   await page.getByTestId('label').locator('input').check()

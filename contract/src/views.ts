@@ -76,6 +76,8 @@ export interface LoafSummary {
 /** All that steers time: the ribbon, the plan and the lists of the stages are drawn from it. */
 export interface SeasonView {
   readonly today: Day
+  /** Damaged records that nobody has seen to yet. */
+  readonly damaged: number
   readonly workshop: SavedWorkshop
   readonly makers: readonly SavedMaker[]
   readonly moulds: readonly SavedMould[]

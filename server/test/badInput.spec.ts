@@ -211,6 +211,10 @@ describe('bad input', () => {
     expect([zero.status, zero.problem.errors?.[0]?.field]).to.deep.equal([400, 'theme'])
     for (const id of ['..%2f', '%00', 'a%20b', 'x'.repeat(65)])
       expect((await fetch(`${workshop.url}/api/loaves/${id}`)).status, id).to.equal(404)
+    for (const after of ['1e999', 'x', '0.5', '99999999999999999999'])
+      expect((await fetch(`${workshop.url}/api/shop/sales/${after}`)).status, after).to.equal(404)
+    for (const id of ['1e999', '-1', 'x'])
+      expect((await fetch(`${workshop.url}/api/damage/${id}`, { method: 'POST' })).status, id).to.be.oneOf([200, 404])
     const { status } = await post('/api/season/ticks', '{"day":"2027-03-10","taskKey":"x","isDone":true}', {
       'X-Vendange-Maker': '__proto__ x',
     })

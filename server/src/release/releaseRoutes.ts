@@ -4,7 +4,7 @@ import { endpoints } from '@vendange/contract'
 import { labelStocks } from '@vendange/core/release'
 import type { Router } from 'express'
 import type { Context } from '../parts/context'
-import { unprocessable } from '../parts/problems'
+import { notFound, unprocessable } from '../parts/problems'
 import { pdfReply, printed, shareOf } from '../parts/printing'
 import { serve, serveFile } from '../parts/serve'
 import { readWorkshop } from '../db/workshopRow'
@@ -47,5 +47,9 @@ export function releaseRoutes(router: Router, { allotments, trace, loaves }: Ser
     const { timeZone } = await readWorkshop(context.database.read)
     return shop.buy(params.designId, body.bars, body.buyer, context.clock.today(timeZone))
   })
-  serve(router, endpoints.shop.sales, ({ params }) => shop.sales(Number(params.after) || 0))
+  serve(router, endpoints.shop.sales, ({ params }) => {
+    const after = Number(params.after)
+    if (!Number.isSafeInteger(after)) throw notFound(sentence('id_unread'))
+    return shop.sales(after)
+  })
 }

@@ -17,6 +17,7 @@ import { summariseBatch } from '../db/batchRow'
 import type { TableOf, Versioned, VersionedTable } from '../db/versionedRepository'
 import { findRows } from '../db/versionedRepository'
 import { cachedView } from '../db/cachedView'
+import { openDamage } from '../db/damage/openDamage'
 import { readLoaves } from '../db/loafRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
 import { knownMaterialsOn, readStock } from '../db/storesRow'
@@ -92,6 +93,7 @@ export function seasonService({ database, clock }: Context): SeasonService {
 
     return {
       today,
+      damaged: (await openDamage(read)).length,
       workshop,
       makers: everyone,
       moulds: allMoulds,

@@ -69,6 +69,9 @@ async function createAnOrder(): Promise<void> {
     </template>
   </PageHeadline>
 
+  <p v-if="season.view && season.view.damaged > 0" class="must below" data-test="told-damaged">
+    Some records could not be read any more: <RouterLink to="/workshop">see which</RouterLink>.
+  </p>
   <template v-if="season.batches.length > 0 || season.designs.length > 0">
     <PlanTools />
     <FindingList :findings="promises.atRisk" class="below" data-test="late-promises" />

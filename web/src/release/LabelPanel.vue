@@ -11,6 +11,7 @@ import { addressOf, endpoints } from '@vendange/contract'
 import type { LabelStyle } from '@vendange/core/release'
 import { labelLacksSentence, labelOf, labelStocks, usualStock } from '@vendange/core/release'
 import { labelLines } from '@vendange/words'
+import { usePrinting } from './usePrinting'
 import { computed, ref } from 'vue'
 
 /** The label of a loaf as it is printed. What it must say is decided by local law and a licensed assessor. */
@@ -49,9 +50,13 @@ const stocks = computed(() =>
 const stock = ref(usualStock(season.workshop?.lengthUnit ?? 'mm', 'labels').key)
 const count = ref(props.view.loaf.state.cut?.bars ?? 1)
 const countRange = { min: 1, max: 2000 }
-const address = computed(
-  () => `${addressOf(endpoints.release.labels, { id: props.view.loaf.id })}?stock=${stock.value}&count=${count.value}`,
-)
+const { share, trouble, print } = usePrinting()
+const printLabels = () =>
+  print(
+    (job) =>
+      `${addressOf(endpoints.release.labels, { id: props.view.loaf.id })}?stock=${stock.value}&count=${count.value}&job=${job}`,
+    `labels-${props.view.loaf.lotCode}.pdf`,
+  )
 </script>
 
 <template>
@@ -75,15 +80,33 @@ const address = computed(
       <v-select v-model="stock" :items="stocks" label="Sheet" class="wide" />
       <QuantityField v-model="count" kind="count" :range="countRange" label="Labels" />
     </div>
-    <div>
-      <v-btn :prepend-icon="mdiPrinterOutline" :href="address" target="_blank" data-test="print-labels"
+    <div class="row">
+      <v-btn
+        :prepend-icon="mdiPrinterOutline"
+        :disabled="share !== undefined"
+        data-test="print-labels"
+        @click="printLabels"
         >Labels as PDF</v-btn
       >
+      <template v-if="share !== undefined">
+        <v-progress-linear
+          :model-value="share * 100"
+          :indeterminate="share === 0"
+          aria-label="Labels made"
+          class="made"
+        />
+        <span class="quiet" role="status">{{ Math.round(share * 100) }} % made</span>
+      </template>
     </div>
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
   </section>
 </template>
 
 <style scoped>
+.made {
+  width: 160px;
+}
+
 .label {
   padding: 10px 12px;
   border: 1px solid rgb(var(--v-theme-hairline));

@@ -1,13 +1,11 @@
 <script setup lang="ts">
 import ChoiceField from '@/parts/ChoiceField.vue'
-import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ConflictPanel from '@/parts/ConflictPanel.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
 import PageHeadline from '@/parts/PageHeadline.vue'
-import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { WorkshopDetails } from '@vendange/contract'
 import {
@@ -28,7 +26,9 @@ import { weekHoursTotal } from '@vendange/core/season'
 import { lyeRoundings } from '@vendange/core/recipe'
 import { computed } from 'vue'
 import ArchivePanel from './ArchivePanel.vue'
+import BackupsPanel from './BackupsPanel.vue'
 import CutTools from './CutTools.vue'
+import DamagedRecords from './DamagedRecords.vue'
 import DaysThatDiffer from './DaysThatDiffer.vue'
 import MakerHours from './MakerHours.vue'
 import NewMaker from './NewMaker.vue'
@@ -38,7 +38,6 @@ import OwnClaims from './OwnClaims.vue'
 import SeasonSettings from './SeasonSettings.vue'
 
 const season = useSeason()
-const undo = useUndo()
 const weekdays = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const zones = Intl.supportedValuesOf('timeZone')
 const currencies = Intl.supportedValuesOf('currency')
@@ -51,10 +50,6 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
 })
 const week = computed(() => formatQuantity('hours', weekHoursTotal(season.limits.working)))
 
-async function backUp(): Promise<void> {
-  const kept = await runChange(() => api(endpoints.backups.create))
-  if (kept) undo.tell(`Kept as ${kept.fileName} in the folder “backups”.`)
-}
 const lyeRoundingWords = { down: 'Down', nearest: 'To nearest' } as const
 const lyeRoundingChoices = lyeRoundings.map((value) => ({ value, title: lyeRoundingWords[value] }))
 const inchStyleWords = { sixteenths: 'Fractions, 2 1/2', decimals: 'Decimals, 2.5' } as const
@@ -71,6 +66,7 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
       >
     </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" @settle="settle" />
+    <DamagedRecords class="mb-4" />
     <div class="columns">
       <div class="stack">
         <section class="sheet stack">
@@ -207,12 +203,8 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
         </section>
         <PricingSettings v-model="values.pricing" />
         <QuotingSettings v-model="values.quoting" />
-        <section class="sheet stack">
-          <h2>Backups</h2>
-          <p class="quiet">One is kept by itself before the tables of the database change.</p>
-          <div><v-btn @click="backUp">Keep a backup now</v-btn></div>
-        </section>
         <CutTools v-model="values" />
+        <BackupsPanel />
         <ArchivePanel />
       </div>
     </div>
