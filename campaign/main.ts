@@ -41,6 +41,7 @@ async function throwAll(count: number, seed: number): Promise<Outcome> {
   const tally = newTally()
   const broken: string[] = []
   const browser = await chromium.launch(config.use?.launchOptions)
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   let workshop: WorkshopProcess | undefined
   let remembered = nothingRemembered()
   const told = new Set<string>()
@@ -60,7 +61,7 @@ async function throwAll(count: number, seed: number): Promise<Outcome> {
       const file = join(workshop.folder, 'vendange.sqlite')
       for (const one of await brokenInvariants(workshop.url, file, remembered))
         broken.push(`after ${tally.sent}: ${one}`)
-      for (const one of await brokenPages(browser, workshop.url)) broken.push(`after ${tally.sent}: ${one}`)
+      for (const one of await brokenPages(page, workshop.url)) broken.push(`after ${tally.sent}: ${one}`)
       const all = [...tally.broken.map(({ what, line }) => `${what}\n      ${line}`), ...broken]
       for (const one of all.filter((each) => !told.has(each))) {
         told.add(one)

@@ -1,4 +1,4 @@
-import type { Browser } from '@playwright/test'
+import type { Dialog, Page } from '@playwright/test'
 import type { SeasonView } from '@vendange/contract'
 import { send } from './send'
 
@@ -40,27 +40,32 @@ async function pagesOf(url: string): Promise<readonly string[]> {
   ]
 }
 
-/** Opens the main pages in a browser. @returns those that did not come up, each with why */
-export async function brokenPages(browser: Browser, url: string): Promise<readonly string[]> {
+/**
+ * Opens the main pages in a tab, which keeps what it has learned of the app.
+ *
+ * @returns those that did not come up, each with why
+ */
+export async function brokenPages(page: Page, url: string): Promise<readonly string[]> {
   const broken: string[] = []
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-  const page = await context.newPage()
   let faults: string[] = []
-  page.on('pageerror', (error) => faults.push(error.message))
-  page.on('dialog', (dialog) => {
+  const onFault = (error: Error): number => faults.push(error.message)
+  const onDialog = (dialog: Dialog): void => {
     faults.push(`It opened a dialog: ${dialog.message()}`)
     void dialog.dismiss()
-  })
+  }
+  page.on('pageerror', onFault)
+  page.on('dialog', onDialog)
   for (const path of await pagesOf(url)) {
     faults = []
     try {
-      await page.goto(url + path, { waitUntil: 'load', timeout: 20_000 })
+      await page.goto(url + path, { waitUntil: 'domcontentloaded', timeout: 20_000 })
       await page.locator('h1').first().waitFor({ timeout: 10_000 })
     } catch (error) {
       faults.push(error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error))
     }
     broken.push(...faults.map((fault) => `${path}: ${fault}`))
   }
-  await context.close()
+  page.off('pageerror', onFault)
+  page.off('dialog', onDialog)
   return broken
 }

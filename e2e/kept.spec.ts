@@ -39,7 +39,7 @@ test('a damaged record is told on the plan, named, and mended on its page', asyn
   await page.getByTestId('told-damaged').getByRole('link').click()
   const panel = page.getByTestId('damaged')
   await expect(panel).toContainText('1 damaged record')
-  await expect(panel).toContainText('cavityCount was 9007199254740993')
+  await expect(panel).toContainText('Cavity count: 9007199254740993')
   await panel.getByRole('link', { name: 'Tall loaf' }).click()
   await expect(answer(page)).not.toBeEmpty()
   await saving(page, () => type(page, 'Fill height', '80'))

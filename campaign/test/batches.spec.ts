@@ -38,7 +38,7 @@ describe('any soap that may be written down', () => {
 
   it('is scaled to any mould and poured at the bench, or refused in words', () => {
     let count = 0
-    for (let seed = 0; seed < 4000; seed++) {
+    for (let seed = 0; seed < 1500; seed++) {
       const dice = diceOf(seed)
       const design = made<NewDesign>(dice, designSchema)
       const mould = made<NewMould>(dice, mouldSchema)
@@ -50,6 +50,6 @@ describe('any soap that may be written down', () => {
       runSheet(plan)
       for (const finding of pourSession(plan, []).findings) expect(say(finding)).not.to.equal('')
     }
-    expect(count).to.be.above(50)
+    expect(count).to.be.above(20)
   })
 })

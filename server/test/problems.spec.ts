@@ -5,6 +5,7 @@ import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { pino } from 'pino'
 import { notFound, refused, stale, unprocessable } from '../src/parts/problems'
+import { asLogged } from '../src/parts/logging'
 import { problemHandler } from '../src/parts/serve'
 import { quantity, refuse, sentence, tell } from '@vendange/core/findings'
 import { plainReading, sayFor } from '@vendange/words'
@@ -54,7 +55,19 @@ describe('problemHandler', () => {
     expect(status).to.equal(500)
     expect(JSON.stringify(problem)).not.to.contain('secret')
     expect(problem.detail).to.contain('Nothing was changed')
-    expect(logged).to.deep.equal([failures['/bug']])
+    expect(logged).to.have.length(1)
+    expect(logged[0]).to.deep.include({ name: 'Error', message: 'a secret path: /srv/keys' })
+  })
+
+  it('logs where a query failed and why, and nothing of what it asked with', () => {
+    const cause = new Error('SQLITE_ERROR: no such column: price')
+    const fault = new Error('Failed query: select * from sales where buyer = ?\nparams: Ada Quillon,7 Sample Row', {
+      cause,
+    })
+    const told = JSON.stringify(asLogged(fault))
+    expect(told).to.contain('select * from sales').and.to.contain('no such column: price')
+    expect(told).not.to.contain('Ada').and.not.to.contain('Sample Row')
+    expect(asLogged('thrown')).to.deep.equal({ fault: 'string' })
   })
 
   it('answers in problem JSON with status, title and words', async () => {

@@ -95,7 +95,9 @@ const printLabels = () =>
           aria-label="Labels made"
           class="made"
         />
-        <span class="quiet" role="status">{{ Math.round(share * 100) }} % made</span>
+        <span class="quiet" role="status">{{
+          share === 0 ? 'Laying them out' : `${Math.round(share * 100)} % made`
+        }}</span>
       </template>
     </div>
     <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>

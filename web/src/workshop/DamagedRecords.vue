@@ -34,6 +34,11 @@ const pages: Readonly<Record<string, (id: string) => string>> = {
   batches: (id) => `/pour/${id}`,
   loaves: (id) => `/loaves/${id}`,
 }
+/** "cavityCount" as "Cavity count". */
+const fieldWords = (field: string): string => {
+  const words = field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
+  return words.charAt(0).toUpperCase() + words.slice(1)
+}
 const pageOf = ({ table, rowId }: DamagedRow): string => pages[table]?.(rowId) ?? '/workshop'
 </script>
 
@@ -44,14 +49,14 @@ const pageOf = ({ table, rowId }: DamagedRow): string => pages[table]?.(rowId) ?
       Something in each could not be read any more. A harmless value stands in its place; what stood there is kept here.
       Mend it on its page or take it away there, or put a backup back.
     </p>
-    <ul class="plain-list stack">
+    <ul class="stack">
       <li v-for="row in rows" :key="row.id">
         <div class="row head">
           <RouterLink :to="pageOf(row)">{{ row.name }}</RouterLink>
           <v-btn size="small" variant="text" :loading="busyWith === row.id" @click="settle(row)">It is seen to</v-btn>
         </div>
         <p v-for="{ field, was } in row.fields" :key="field" class="quiet was">
-          {{ field }} was <code>{{ was.slice(0, 200) || 'empty' }}</code>
+          {{ fieldWords(field) }}: <code>{{ was.slice(0, 200) || 'empty' }}</code>
         </p>
       </li>
     </ul>
@@ -59,6 +64,11 @@ const pageOf = ({ table, rowId }: DamagedRow): string => pages[table]?.(rowId) ?
 </template>
 
 <style scoped>
+ul {
+  padding: 0;
+  list-style: none;
+}
+
 .was {
   overflow-wrap: anywhere;
 }
