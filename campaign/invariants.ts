@@ -5,6 +5,7 @@ import type { LoafEvent, LoafState } from '@vendange/core/loaf'
 import { cleanAmount, leftOfLot } from '@vendange/core/stores'
 import { isDeepStrictEqual } from 'node:util'
 import { send } from './send'
+import { textOf } from '../server/src/db/textOf'
 
 /** What of a workshop's history may never change again, as it was seen last. */
 export interface Remembered {
@@ -53,7 +54,7 @@ async function brokenInFile(file: string, remembered: Remembered): Promise<reado
   try {
     const ask = async (sql: string) => (await client.execute(sql)).rows
     const [check] = await ask('PRAGMA quick_check(1)')
-    if (check?.['quick_check'] !== 'ok') broken.push(`The database is not sound: ${String(check?.['quick_check'])}`)
+    if (check?.['quick_check'] !== 'ok') broken.push(`The database is not sound: ${textOf(check?.['quick_check'])}`)
     for (const row of await ask('PRAGMA foreign_key_check')) broken.push(`Points at nothing: ${JSON.stringify(row)}`)
     const rows = (await ask(
       'SELECT loaf_id AS loafId, sequence, happening AS text FROM loaf_events ORDER BY loaf_id, sequence',
@@ -66,9 +67,9 @@ async function brokenInFile(file: string, remembered: Remembered): Promise<reado
       if (own.length !== sequence) broken.push(`${loafId}: event ${sequence} stands in place ${own.length}`)
     }
     for (const loaf of await ask('SELECT id, lot_code, state FROM loaves')) {
-      const events = (byLoaf.get(String(loaf['id'])) ?? []).map((text) => JSON.parse(text) as LoafEvent)
-      const kept = loaf['state'] === null ? null : (JSON.parse(String(loaf['state'])) as LoafState)
-      broken.push(...brokenLoaf(String(loaf['lot_code']), events, kept))
+      const events = (byLoaf.get(textOf(loaf['id'])) ?? []).map((text) => JSON.parse(text) as LoafEvent)
+      const kept = loaf['state'] === null ? null : (JSON.parse(textOf(loaf['state'])) as LoafState)
+      broken.push(...brokenLoaf(textOf(loaf['lot_code']), events, kept))
     }
     for (const [loafId, before] of remembered.events) {
       const now = byLoaf.get(loafId) ?? []
@@ -80,11 +81,11 @@ async function brokenInFile(file: string, remembered: Remembered): Promise<reado
     )
     for (const { lot, kept, amount } of used)
       if (cleanAmount(Number(kept)) !== cleanAmount(Number(amount ?? 0)))
-        broken.push(`Lot ${String(lot)}: ${String(kept)} used, its steps took ${String(amount)}`)
+        broken.push(`Lot ${textOf(lot)}: ${textOf(kept)} used, its steps took ${textOf(amount)}`)
     const twice = await ask(
       "SELECT happening ->> '$.saleId' AS sale, count(DISTINCT happening ->> '$.day') AS days FROM loaf_events WHERE happening ->> '$.type' = 'sold' GROUP BY 1 HAVING days > 1",
     )
-    for (const { sale } of twice) broken.push(`Sale ${String(sale)} was taken twice`)
+    for (const { sale } of twice) broken.push(`Sale ${textOf(sale)} was taken twice`)
   } finally {
     client.close()
   }

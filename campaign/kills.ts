@@ -6,6 +6,7 @@ import { setTimeout as wait } from 'node:timers/promises'
 import type { WorkshopProcess } from '../e2e/server'
 import type { Dice } from './dice'
 import { send } from './send'
+import { textOf } from '../server/src/db/textOf'
 
 /** What came of killing a server again and again while it wrote. */
 export interface Kills {
@@ -144,7 +145,7 @@ async function marksIn(folder: string): Promise<ReadonlySet<string>> {
       'SELECT task_key AS mark FROM day_ticks',
       'SELECT id AS mark FROM photos',
     ])
-      for (const { mark } of (await client.execute(sql)).rows) found.add(String(mark))
+      for (const { mark } of (await client.execute(sql)).rows) found.add(textOf(mark))
   } finally {
     client.close()
   }

@@ -9,6 +9,7 @@ import { openDatabase } from '../src/db/database'
 import { drizzleOver } from '../src/db/drizzle'
 import { bringUpTo, ownMigrationTimes } from '../src/db/migrations'
 import { openDemo } from './seededDemo'
+import { textOf } from '../src/db/textOf'
 
 type Row = Record<string, unknown>
 type Tables = Readonly<Record<string, readonly Row[]>>
@@ -18,7 +19,7 @@ const tablesOf = async (client: Client): Promise<readonly string[]> =>
     await client.execute(
       "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> '__drizzle_migrations'",
     )
-  ).rows.map((row) => String(row['name']))
+  ).rows.map((row) => textOf(row['name']))
 
 /** A workshop in which something stands in every column; pictures are left out. */
 async function everything(client: Client): Promise<Tables> {
@@ -56,7 +57,7 @@ describe('an upgrade from each earlier version', () => {
     const filled: Record<string, readonly Row[]> = {}
     for (const name of await tablesOf(client)) {
       const info = await client.execute(`SELECT name FROM pragma_table_info('${name}')`)
-      const columns = info.rows.map((row) => String(row['name']))
+      const columns = info.rows.map((row) => textOf(row['name']))
       const rows = (demo[name] ?? []).map((row) =>
         Object.fromEntries(columns.map((column) => [column, row[column] ?? gone[`${name}.${column}`] ?? null])),
       )

@@ -3,6 +3,7 @@ import { addDays, mondayOf } from '@vendange/core/calendar'
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { syncFile, syncFolder } from './durable'
+import { textOf } from './textOf'
 
 /** Ending of a copy that is not whole yet. */
 const partEnding = '.part'
@@ -25,7 +26,7 @@ export async function copyDatabase(file: string, target: string): Promise<void> 
   try {
     const check = await copy.execute('PRAGMA quick_check(1)')
     const health = check.rows[0]?.['quick_check']
-    if (health !== 'ok') throw new Error(`The copy ${target} is not sound: ${String(health)}`)
+    if (health !== 'ok') throw new Error(`The copy ${target} is not sound: ${textOf(health)}`)
   } finally {
     copy.close()
   }

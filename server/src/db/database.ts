@@ -13,6 +13,7 @@ import { syncFolder } from './durable'
 import { migrationTimes, ownMigrations } from './migrations'
 import { DatabaseRefused, troubleOfDisk } from './refusedFile'
 import { finishRestore, layReady, layStaleLogAside } from './restore'
+import { textOf } from './textOf'
 
 export type { Reader, Transaction } from './drizzle'
 export { DatabaseRefused } from './refusedFile'
@@ -55,16 +56,13 @@ export interface OpenOptions {
   readonly copy?: typeof copyDatabase
 }
 
-/** A text that SQLite gave; nothing where it is none. */
-const textIn = (value: unknown): string => (typeof value === 'string' ? value : '')
-
 async function appliedMigrations(client: Client, file: string): Promise<readonly number[]> {
   try {
     const check = await client.execute('PRAGMA quick_check(1)')
-    const health = textIn(check.rows[0]?.['quick_check'])
+    const health = textOf(check.rows[0]?.['quick_check'])
     if (health !== 'ok') throw new Error(health)
     const tables = await client.execute("SELECT name FROM sqlite_master WHERE type = 'table'")
-    const names = tables.rows.map(({ name }) => textIn(name))
+    const names = tables.rows.map(({ name }) => textOf(name))
     if (names.length === 0) return []
     if (!names.includes('__drizzle_migrations')) throw new Error('its tables are not those of Vendange')
     const applied = await client.execute('SELECT created_at FROM __drizzle_migrations ORDER BY created_at')

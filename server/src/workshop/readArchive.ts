@@ -14,6 +14,7 @@ import type { ArchiveFiles } from './archiveFiles'
 import { openArchive } from './archiveFiles'
 import type { Manifest, Row } from './archiveFormat'
 import { ArchiveRefused, manifestSchema, tablesQuery } from './archiveFormat'
+import { textOf } from '../db/textOf'
 
 async function readManifest(files: ArchiveFiles): Promise<Manifest> {
   if (!files.names.includes('manifest.json')) throw new ArchiveRefused(sentence('archive_no_manifest'))
@@ -71,7 +72,7 @@ async function rowsOf(files: ArchiveFiles, table: Manifest['tables'][number], co
 
 async function columnsOf(client: Client, table: string): Promise<readonly string[]> {
   const { rows } = await client.execute({ sql: 'SELECT name FROM pragma_table_info(?)', args: [table] })
-  return rows.map((row) => String(row['name']))
+  return rows.map((row) => textOf(row['name']))
 }
 
 /** Puts rows in, and holds each against what the table made of it: a text in a column of numbers is no number. */
@@ -127,7 +128,7 @@ async function build(client: Client, files: ArchiveFiles): Promise<ArchiveTaken>
   // The tables as its own program had them; later changes of tables are made with its rows in them.
   await bringUpTo(client, migration)
   await client.execute('PRAGMA foreign_keys = OFF')
-  const known = (await client.execute(tablesQuery)).rows.map((row) => String(row['name']))
+  const known = (await client.execute(tablesQuery)).rows.map((row) => textOf(row['name']))
   const strange = tables.find(({ name }) => !known.includes(name))
   if (strange) throw new ArchiveRefused(sentence('archive_table', { table: strange.name }))
   for (const name of known) {
@@ -142,7 +143,7 @@ async function build(client: Client, files: ArchiveFiles): Promise<ArchiveTaken>
   const [dangling] = (await client.execute('PRAGMA foreign_key_check')).rows
   if (dangling)
     throw new ArchiveRefused(
-      sentence('archive_points_nowhere', { table: String(dangling['table']), row: Number(dangling['rowid']) }),
+      sentence('archive_points_nowhere', { table: textOf(dangling['table']), row: Number(dangling['rowid']) }),
     )
   const damage = await firstDamage(db)
   if (damage)

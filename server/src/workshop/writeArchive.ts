@@ -4,6 +4,7 @@ import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { closeSync, openSync, writeSync } from 'node:fs'
 import type { Manifest } from './archiveFormat'
 import { archiveFormat, hashOf, tablesQuery } from './archiveFormat'
+import { textOf } from '../db/textOf'
 
 const readme = `This archive holds all that a Vendange workshop keeps (docs/formats/archive.md).
 manifest.json  what is in it, each file with its SHA-256
@@ -16,7 +17,7 @@ const plain = (row: LibsqlRow): Record<string, unknown> => ({ ...row })
 
 async function namesIn(transaction: Transaction): Promise<readonly string[]> {
   const { rows } = await transaction.execute(tablesQuery)
-  return rows.map((row) => String(row['name']))
+  return rows.map((row) => textOf(row['name']))
 }
 
 /**
@@ -58,15 +59,15 @@ export async function writeArchive(file: string, target: string, madeAt: string)
     }
     const photos: Manifest['photos'] = []
     for (const { id } of await ask('SELECT id FROM photos ORDER BY id')) {
-      const [photo] = await ask('SELECT * FROM photos WHERE id = ?', [String(id)])
+      const [photo] = await ask('SELECT * FROM photos WHERE id = ?', [textOf(id)])
       const bytes = new Uint8Array(photo?.['bytes'] as ArrayBuffer)
-      const inZip = `photos/${String(id)}`
+      const inZip = `photos/${textOf(id)}`
       put(inZip, bytes, false)
       photos.push({
-        id: String(id),
-        mimeType: String(photo?.['mime_type']) as Manifest['photos'][number]['mimeType'],
-        at: String(photo?.['at']),
-        makerId: String(photo?.['maker_id']),
+        id: textOf(id),
+        mimeType: textOf(photo?.['mime_type']) as Manifest['photos'][number]['mimeType'],
+        at: textOf(photo?.['at']),
+        makerId: textOf(photo?.['maker_id']),
         file: inZip,
         sha256: hashOf(bytes),
       })

@@ -18,7 +18,8 @@ export function usePrinting() {
 
   async function watch(job: string): Promise<void> {
     const told = await api(endpoints.release.printing, { params: { job } }).catch(() => undefined)
-    if (share.value !== undefined && told?.share) share.value = told.share
+    const made = told?.share ?? 0
+    if (share.value !== undefined && made > 0) share.value = made
   }
 
   /** @param addressFor where the sheet is, asked for under a name */
