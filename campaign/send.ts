@@ -15,6 +15,9 @@ export interface Answer {
   readonly headers: Readonly<Record<string, string | readonly string[] | undefined>>
 }
 
+/** Sends a request and puts what came of it down. @returns the answer; undefined where there was none */
+export type Throw = (thrown: Thrown) => Promise<Answer | undefined>
+
 /** An answer that takes longer is a hang, ms. */
 export const hangMs = 2000
 const giveUpMs = 30_000

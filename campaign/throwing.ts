@@ -2,7 +2,7 @@ import type { Dice } from './dice'
 import { diceOf } from './dice'
 import { livesOf } from './lives'
 import { requestTo, routesOf } from './requests'
-import type { Answer, Thrown } from './send'
+import type { Answer, Throw } from './send'
 import { asLine, hangMs, send } from './send'
 import { seeWorkshop } from './workshopSeen'
 
@@ -30,9 +30,6 @@ export const newTally = (): Tally => ({
   slowest: '',
   broken: [],
 })
-
-/** Sends a request and puts what came of it down. @returns the answer; undefined where there was none */
-export type Throw = (thrown: Thrown) => Promise<Answer | undefined>
 
 /** Whether an answer is one that no request may get. A full disk (507) is told as what it is. */
 function faultIn({ status, ms, bytes }: Answer): string | undefined {
