@@ -159,18 +159,9 @@ const isStream = (response: express.Response): boolean =>
 
 /** What a page may ask of the machine: to keep its screen on at the bench, and nothing else. */
 const permissions = [
-  ...[
-    'camera',
-    'microphone',
-    'geolocation',
-    'display-capture',
-    'midi',
-    'payment',
-    'usb',
-    'serial',
-    'bluetooth',
-    'hid',
-  ].map((feature) => `${feature}=()`),
+  ...['camera', 'microphone', 'geolocation', 'display-capture', 'midi', 'payment', 'usb', 'serial', 'hid'].map(
+    (feature) => `${feature}=()`,
+  ),
   'screen-wake-lock=(self)',
 ].join(', ')
 
