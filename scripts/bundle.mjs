@@ -17,6 +17,9 @@ export async function bundleServer() {
     outbase: join(home, 'server/src'),
     outdir,
     bundle: true,
+    // What the server and its threads share stands once; what a thread needs only now and then is read then.
+    splitting: true,
+    chunkNames: 'parts/[name]-[hash]',
     platform: 'node',
     format: 'esm',
     target: 'node20',

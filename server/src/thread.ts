@@ -1,30 +1,31 @@
 import type { BatchView, SavedDesign, SavedMould, SavedWorkshop } from '@vendange/contract'
 import { parentPort } from 'node:worker_threads'
-import { copyDatabase } from './db/backup'
 import type { CardSheet } from './parts/cardsPdf'
-import { cardsPdf } from './parts/cardsPdf'
 import type { Asked, Told } from './parts/threadMessages'
 import type { QuotedOrder } from './plan/quotePdf'
-import { quotePdf } from './plan/quotePdf'
-import { movePictures } from './pour/movePictures'
-import { runSheetPdf } from './pour/runSheetPdf'
-import { readArchive } from './workshop/readArchive'
-import { writeArchive } from './workshop/writeArchive'
 
 /** Called with how much is done, 0 to 1. */
 type OnShare = (share: number) => void
 
-/** What can be asked of this thread, each with its input as one thing that can be sent. */
+/**
+ * What can be asked of this thread, each with its input as one thing that can be sent. What does it is read with the first
+ * that asks for it: a sheet does not wait for what makes archives.
+ */
 export const jobs = {
-  cards: (sheet: CardSheet, onShare?: OnShare) => cardsPdf(sheet, onShare),
-  quote: ({ order, workshop, today }: { order: QuotedOrder; workshop: SavedWorkshop; today: string }) =>
-    quotePdf(order, workshop, today),
-  runSheet: ({ view, workshop, of }: { view: BatchView; workshop: SavedWorkshop; of: SheetThings | null }) =>
-    runSheetPdf(view, workshop, of ? movePictures(view.plan, of) : []),
-  copy: ({ file, target }: { file: string; target: string }) => copyDatabase(file, target),
-  archive: ({ file, target, madeAt }: { file: string; target: string; madeAt: string }) =>
-    writeArchive(file, target, madeAt),
-  readArchive: ({ file, scratch }: { file: string; scratch: string }) => readArchive(file, scratch),
+  cards: async (sheet: CardSheet, onShare?: OnShare) => (await import('./parts/cardsPdf')).cardsPdf(sheet, onShare),
+  quote: async ({ order, workshop, today }: { order: QuotedOrder; workshop: SavedWorkshop; today: string }) =>
+    (await import('./plan/quotePdf')).quotePdf(order, workshop, today),
+  runSheet: async ({ view, workshop, of }: { view: BatchView; workshop: SavedWorkshop; of: SheetThings | null }) => {
+    const { runSheetPdf } = await import('./pour/runSheetPdf')
+    const { movePictures } = await import('./pour/movePictures')
+    return runSheetPdf(view, workshop, of ? movePictures(view.plan, of) : [])
+  },
+  copy: async ({ file, target }: { file: string; target: string }) =>
+    (await import('./db/backup')).copyDatabase(file, target),
+  archive: async ({ file, target, madeAt }: { file: string; target: string; madeAt: string }) =>
+    (await import('./workshop/writeArchive')).writeArchive(file, target, madeAt),
+  readArchive: async ({ file, scratch }: { file: string; scratch: string }) =>
+    (await import('./workshop/readArchive')).readArchive(file, scratch),
 } as const
 export type Jobs = typeof jobs
 

@@ -14,7 +14,7 @@ type OutputOf<Name extends JobName> = Awaited<ReturnType<Jobs[Name]>>
 /** So many are taken on at once; who comes then is asked to come again. */
 const mostWaiting = 8
 /** A thread that nobody asks anything of goes after so long, ms: it holds memory. */
-const idleMs = 30_000
+const idleMs = 10 * 60_000
 
 interface Waiting {
   readonly resolve: (output: never) => void
