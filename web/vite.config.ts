@@ -72,6 +72,10 @@ function askedForAtOnce(): Plugin {
 export default defineConfig({
   plugins: [vue(), vuetify(), askedForAtOnce(), squeezed()],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shared', minShareCount: 16 }] } } },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
 })
