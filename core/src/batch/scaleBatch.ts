@@ -91,7 +91,13 @@ function scaleFindings(fats: readonly WeighedFat[], scaleResolutionG: number): F
 /** More fat than can be weighed for one batch: it is reckoned for what can, and refused. */
 const sizeFindings = (fatsG: number): Finding[] =>
   fatsG > massRange.max
-    ? [refuse('batch_too_large', { fats: quantity.mass(fatsG), most: quantity.most('mass', massRange.max) }, 'mouldCount')]
+    ? [
+        refuse(
+          'batch_too_large',
+          { fats: quantity.mass(fatsG), most: quantity.most('mass', massRange.max) },
+          'mouldCount',
+        ),
+      ]
     : []
 
 /** Wetting colourants in the batch's own water must leave the alkali its own mass of it. */
