@@ -1,6 +1,6 @@
 import { createClient as openFile } from '@libsql/client'
 import type { SeasonView } from '@vendange/contract'
-import { blankCollection, blankMaker, plainRecipe } from '@vendange/contract'
+import { blankCollection, blankIngredient, blankMaker, plainRecipe } from '@vendange/contract'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import type { WorkshopProcess } from '../e2e/server'
@@ -97,32 +97,11 @@ function writersOf(
     (name) => marked(name, '/api/makers', { ...blankMaker, name, weekHours: [0, 0, 0, 0, 0, 0, 0] }),
     (name) => marked(name, '/api/recipes', { ...recipe, name }),
     (name) => marked(name, '/api/collections', { ...collection, name }),
-    (name) =>
-      marked(name, '/api/ingredients', {
-        kind: 'additive',
-        name,
-        ref: '',
-        leadDays: 1,
-        packSize: 1,
-        perBar: 0,
-        densityGMl: null,
-        inci: '',
-        notes: '',
-      }),
+    (name) => marked(name, '/api/ingredients', { ...blankIngredient, name }),
     (taskKey) => marked(taskKey, '/api/season/ticks', { day: today, taskKey, isDone: true }),
     async () => (await tell<{ photoId: string }>('/api/photos', png))?.photoId,
     async (mark) => {
-      const ingredient = await tell<{ id: string }>('/api/ingredients', {
-        kind: 'additive',
-        name: `${mark}-of`,
-        ref: '',
-        leadDays: 1,
-        packSize: 1,
-        perBar: 0,
-        densityGMl: null,
-        inci: '',
-        notes: '',
-      })
+      const ingredient = await tell<{ id: string }>('/api/ingredients', { ...blankIngredient, name: `${mark}-of` })
       const body = { ...lot, lotNumber: mark, adjustment: 0, priceCents: 0, certificate: null }
       return ingredient && marked(mark, '/api/lots', { ...body, ingredientId: ingredient.id })
     },

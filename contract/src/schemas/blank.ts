@@ -3,6 +3,7 @@ import type { NewOrder } from './order'
 import type { NewCollection } from './collection'
 import type { NewDesign } from './plan'
 import type { NewOwnFat } from './ownFat'
+import type { NewIngredient } from './stores'
 import type { NewRecipe } from './recipe'
 import type { NewMaker, WorkshopDetails } from './workshop'
 import { usualKohPurity, usualSchool } from '@vendange/core/recipe'
@@ -88,6 +89,32 @@ export const plainMould = {
   cavityMl: 0,
   measuredMl: null,
 } satisfies Partial<NewMould>
+
+/** A new mould before its maker measures it: a straight loaf of a usual size. */
+export const blankMould = {
+  lengthMm: 250,
+  widthMm: 80,
+  heightMm: 70,
+  linerMm: 0,
+  fillHeightMm: 60,
+  barThicknessMm: 25,
+  endTrimMm: 0,
+  kerfMm: 0,
+  ...plainMould,
+  count: 1,
+} satisfies Omit<NewMould, 'name'>
+
+/** What the stores know of a new ingredient before its maker says more. */
+export const blankIngredient = {
+  kind: 'additive',
+  ref: '',
+  leadDays: 0,
+  packSize: 0,
+  perBar: 0,
+  densityGMl: null,
+  inci: '',
+  notes: '',
+} satisfies Omit<NewIngredient, 'name'>
 
 /** What a new soap has before its maker says more. */
 export const blankDesign = {

@@ -5,7 +5,7 @@ import { useNewHere } from '@/parts/keyboard'
 import { useSeason } from '@/parts/seasonStore'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import type { NewIngredient } from '@vendange/contract'
-import { endpoints, plainMould } from '@vendange/contract'
+import { endpoints, blankIngredient, blankMould } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import type { StoresLine } from '@vendange/core/stores'
 import { computed } from 'vue'
@@ -41,17 +41,7 @@ const sentence = computed(() => {
     : `Order ${first.name.toLowerCase()} by ${formatDay(orderByDay ?? firstDay, season.today)}: ${what} is missing for ${whom}.${more}`
 })
 
-const blank: NewIngredient = {
-  kind: 'colourant',
-  name: 'New ingredient',
-  ref: '',
-  leadDays: 5,
-  packSize: 0,
-  perBar: 0,
-  densityGMl: null,
-  inci: '',
-  notes: '',
-}
+const blank: NewIngredient = { ...blankIngredient, kind: 'colourant', name: 'New ingredient', leadDays: 5 }
 async function create(details: NewIngredient = blank): Promise<void> {
   const made = await runChange(() => api(endpoints.ingredients.create, { body: details }))
   if (made) await router.push(`/stores/ingredients/${made.id}`)
@@ -64,19 +54,7 @@ useNewHere('New ingredient', create)
 async function createMould(): Promise<void> {
   const mould = await runChange(() =>
     api(endpoints.moulds.create, {
-      body: {
-        name: 'New loaf mould',
-        lengthMm: 250,
-        widthMm: 80,
-        heightMm: 70,
-        linerMm: 0,
-        fillHeightMm: 60,
-        barThicknessMm: 25,
-        endTrimMm: 0,
-        kerfMm: 0,
-        ...plainMould,
-        count: 1,
-      },
+      body: { name: 'New loaf mould', ...blankMould },
     }),
   )
   if (mould) await router.push(`/stores/moulds/${mould.id}`)

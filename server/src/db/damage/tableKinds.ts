@@ -1,10 +1,11 @@
 import {
   blankCollection,
   blankDesign,
+  blankIngredient,
   blankMaker,
+  blankMould,
   blankOrder,
   blankOwnFat,
-  plainMould,
   plainRecipe,
   savedCollectionSchema,
   savedDesignSchema,
@@ -77,17 +78,6 @@ const versioned = { version: 1, isRemoved: false }
 const longAgo = '2000-01-01'
 
 const named = (noun: string): string => `Damaged ${noun}`
-const mouldSizes = {
-  lengthMm: 250,
-  widthMm: 80,
-  heightMm: 70,
-  linerMm: 0,
-  fillHeightMm: 60,
-  barThicknessMm: 25,
-  endTrimMm: 0,
-  kerfMm: 0,
-  count: 1,
-}
 const recipeFigures = {
   fats: [{ fatKey: 'olive', share: 1, atTrace: false }],
   superfat: 0.05,
@@ -104,7 +94,7 @@ const recipeFigures = {
 export const tableKinds: readonly TableKind[] = [
   kind(makers, savedMakerSchema, 'maker', { ...versioned, ...blankMaker, name: named('maker') }),
   kind(workshop, savedWorkshopSchema, 'workshop', { version: 1, ...newWorkshop('UTC') }),
-  kind(moulds, savedMouldSchema, 'mould', { ...versioned, ...plainMould, ...mouldSizes, name: named('mould') }),
+  kind(moulds, savedMouldSchema, 'mould', { ...versioned, ...blankMould, name: named('mould') }),
   kind(ownFats, savedOwnFatSchema, 'fat', { ...versioned, ...blankOwnFat, name: named('fat') }),
   kind(recipes, savedRecipeSchema, 'recipe', { ...versioned, ...plainRecipe, ...recipeFigures, name: named('recipe') }),
   kind(recipeVersions, recipeVersionSchema, 'version of a recipe', null),
@@ -120,15 +110,8 @@ export const tableKinds: readonly TableKind[] = [
   kind(orders, savedOrderSchema, 'order', { ...versioned, ...blankOrder, client: named('order'), dueDay: longAgo }),
   kind(ingredients, savedIngredientSchema, 'ingredient', {
     ...versioned,
-    kind: 'additive',
+    ...blankIngredient,
     name: named('ingredient'),
-    ref: '',
-    leadDays: 0,
-    packSize: 0,
-    perBar: 0,
-    densityGMl: null,
-    inci: '',
-    notes: '',
   }),
   kind(lots, savedLotSchema, 'lot', {
     ...versioned,
