@@ -1,6 +1,6 @@
 import { createClient as openFile } from '@libsql/client'
 import type { SeasonView } from '@vendange/contract'
-import { blankCollection, blankIngredient, blankMaker, plainRecipe } from '@vendange/contract'
+import { blankCollection, blankIngredient, blankMaker, oliveRecipe } from '@vendange/contract'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import type { WorkshopProcess } from '../e2e/server'
@@ -70,18 +70,6 @@ function writersOf(
     versions.set(loaf.id, view.loaf.version)
     return mark
   }
-  const recipe = {
-    ...plainRecipe,
-    fats: [{ fatKey: 'olive', share: 1, atTrace: false }],
-    superfat: 0.05,
-    lyeConcentration: 0.33,
-    naohPurity: 1,
-    setDaysMin: 1,
-    setDaysMax: 3,
-    cureDays: 28,
-    oven: false,
-    notes: '',
-  }
   const collection = { ...blankCollection, releaseLocal: '2027-04-24T18:00', releaseZone: 'UTC', state: 'looked_back' }
   const lot = {
     supplier: 'Mill',
@@ -95,7 +83,7 @@ function writersOf(
     onLoaf((text) => ({ type: 'noted', text })),
     onLoaf((place) => ({ type: 'moved', place })),
     (name) => marked(name, '/api/makers', { ...blankMaker, name, weekHours: [0, 0, 0, 0, 0, 0, 0] }),
-    (name) => marked(name, '/api/recipes', { ...recipe, name }),
+    (name) => marked(name, '/api/recipes', { ...oliveRecipe, name }),
     (name) => marked(name, '/api/collections', { ...collection, name }),
     (name) => marked(name, '/api/ingredients', { ...blankIngredient, name }),
     (taskKey) => marked(taskKey, '/api/season/ticks', { day: today, taskKey, isDone: true }),

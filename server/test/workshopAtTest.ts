@@ -3,9 +3,9 @@ import {
   blankCollection,
   blankDesign,
   blankMaker,
+  blankMould,
   createClient,
   endpoints,
-  plainMould,
   plainRecipe,
   ProblemError,
 } from '@vendange/contract'
@@ -103,19 +103,7 @@ export const aRecipe: NewRecipe = {
   notes: '',
 }
 
-export const aMould: NewMould = {
-  name: 'Loaf',
-  lengthMm: 250,
-  widthMm: 80,
-  heightMm: 70,
-  linerMm: 0,
-  fillHeightMm: 60,
-  barThicknessMm: 25,
-  endTrimMm: 0,
-  kerfMm: 0,
-  ...plainMould,
-  count: 1,
-}
+export const aMould: NewMould = { ...blankMould, name: 'Loaf' }
 
 export const aDesign: Omit<NewDesign, 'collectionId' | 'recipeId' | 'mouldId'> = {
   ...blankDesign,

@@ -61,6 +61,20 @@ export const plainRecipe = {
   school: usualSchool,
 } satisfies Partial<NewRecipe>
 
+/** The plainest recipe that can be made: olive oil alone, where any recipe will do. */
+export const oliveRecipe = {
+  ...plainRecipe,
+  fats: [{ fatKey: 'olive', share: 1, atTrace: false }],
+  superfat: 0.05,
+  lyeConcentration: 0.33,
+  naohPurity: 1,
+  setDaysMin: 1,
+  setDaysMax: 3,
+  cureDays: 28,
+  oven: false,
+  notes: '',
+} satisfies Omit<NewRecipe, 'name'>
+
 /** What a fat of the workshop's own has until its maker says more: about what most liquid oils have. Estimates. */
 export const blankOwnFat = {
   inci: '',

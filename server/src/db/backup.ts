@@ -2,7 +2,7 @@ import { createClient } from '@libsql/client'
 import { addDays, mondayOf } from '@vendange/core/calendar'
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
-import { syncFile, syncFolder } from './durable'
+import { inFileName, syncFile, syncFolder } from './durable'
 import { textOf } from './textOf'
 
 /** Ending of a copy that is not whole yet. */
@@ -54,7 +54,7 @@ export async function keepBackup(
   { copy = copyDatabase, spare = [] }: { readonly copy?: typeof copyDatabase; readonly spare?: readonly string[] } = {},
 ): Promise<string> {
   mkdirSync(folder, { recursive: true })
-  const stamp = now.toISOString().slice(0, 19).replaceAll(':', '').replace('T', '-')
+  const stamp = inFileName(now)
   let fileName = `vendange-${stamp}-${label}.sqlite`
   for (let at = 2; existsSync(join(folder, fileName)); at++) fileName = `vendange-${stamp}-${label}-${at}.sqlite`
   const part = join(folder, fileName + partEnding)

@@ -1,5 +1,9 @@
 import { closeSync, fsyncSync, openSync } from 'node:fs'
 
+/** A moment as it stands in the name of a file: `2027-03-08-120000`, UTC. */
+export const inFileName = (moment: Date): string =>
+  moment.toISOString().slice(0, 19).replaceAll(':', '').replace('T', '-')
+
 /** Has the disk take what was written to a file before anything else counts on it. */
 export function syncFile(file: string): void {
   const handle = openSync(file, 'r+')

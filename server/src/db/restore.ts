@@ -1,7 +1,7 @@
 import { createClient } from '@libsql/client'
 import { closeSync, copyFileSync, existsSync, mkdirSync, openSync, readdirSync, readSync, renameSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
-import { syncFile, syncFolder } from './durable'
+import { inFileName, syncFile, syncFolder } from './durable'
 
 /** What SQLite keeps beside a database while it is open, and after a crash. */
 const companions = ['-wal', '-shm'] as const
@@ -78,8 +78,7 @@ function folderFor(file: string, standing: readonly string[], now: Date): string
     .sort()
     .at(-1)
   if (!standing.includes(file) && begun !== undefined) return join(parent, begun)
-  const stamp = now.toISOString().slice(0, 19).replaceAll(':', '').replace('T', '-')
-  return freeName(join(parent, `${replacedStart}${stamp}`))
+  return freeName(join(parent, `${replacedStart}${inFileName(now)}`))
 }
 
 /**

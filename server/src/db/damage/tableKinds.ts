@@ -6,7 +6,7 @@ import {
   blankMould,
   blankOrder,
   blankOwnFat,
-  plainRecipe,
+  oliveRecipe,
   savedCollectionSchema,
   savedDesignSchema,
   savedIngredientSchema,
@@ -78,25 +78,13 @@ const versioned = { version: 1, isRemoved: false }
 const longAgo = '2000-01-01'
 
 const named = (noun: string): string => `Damaged ${noun}`
-const recipeFigures = {
-  fats: [{ fatKey: 'olive', share: 1, atTrace: false }],
-  superfat: 0.05,
-  lyeConcentration: 0.33,
-  naohPurity: 1,
-  setDaysMin: 1,
-  setDaysMax: 3,
-  cureDays: 28,
-  oven: false,
-  notes: '',
-}
-
 /** Every table, parents before what points at them. */
 export const tableKinds: readonly TableKind[] = [
   kind(makers, savedMakerSchema, 'maker', { ...versioned, ...blankMaker, name: named('maker') }),
   kind(workshop, savedWorkshopSchema, 'workshop', { version: 1, ...newWorkshop('UTC') }),
   kind(moulds, savedMouldSchema, 'mould', { ...versioned, ...blankMould, name: named('mould') }),
   kind(ownFats, savedOwnFatSchema, 'fat', { ...versioned, ...blankOwnFat, name: named('fat') }),
-  kind(recipes, savedRecipeSchema, 'recipe', { ...versioned, ...plainRecipe, ...recipeFigures, name: named('recipe') }),
+  kind(recipes, savedRecipeSchema, 'recipe', { ...versioned, ...oliveRecipe, name: named('recipe') }),
   kind(recipeVersions, recipeVersionSchema, 'version of a recipe', null),
   kind(collections, savedCollectionSchema, 'collection', {
     ...versioned,
