@@ -81,7 +81,12 @@ function changed(dice: Dice, whole: Uint8Array): Uint8Array {
 }
 
 /** Sends changed archives to an empty workshop: what is taken must come out again as it went in. */
-export async function sendArchives(dice: Dice, count: number, tally: ArchiveTally): Promise<void> {
+export async function sendArchives(
+  dice: Dice,
+  count: number,
+  tally: ArchiveTally,
+  tell?: (tally: ArchiveTally) => void,
+): Promise<void> {
   const full = new WorkshopProcess()
   full.seedDemo()
   await full.start(today)
@@ -96,6 +101,7 @@ export async function sendArchives(dice: Dice, count: number, tally: ArchiveTall
       }
       const bytes = changed(dice, whole)
       tally.sent += 1
+      if (tally.sent % 100 === 0) tell?.(tally)
       const headers = { 'Content-Type': 'application/zip' }
       const answer = await send(empty.url, { method: 'POST', path: '/api/archive', headers, body: bytes })
       if (answer.status >= 500) tally.broken.push(`Archive ${tally.sent} answers ${answer.status}`)

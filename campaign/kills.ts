@@ -189,6 +189,7 @@ export async function killAgainAndAgain(
   dice: Dice,
   count: number,
   tally: Kills,
+  tell?: (tally: Kills) => void,
 ): Promise<void> {
   const kept = new Set<string>()
   for (let number = 0; number < count; number++) {
@@ -202,6 +203,7 @@ export async function killAgainAndAgain(
       return
     }
     if (number % 10 < 9 && number < count - 1) continue
+    tell?.(tally)
     const found = await marksIn(workshop.folder)
     for (const mark of kept)
       if (!found.has(mark)) {

@@ -94,7 +94,10 @@ async function kill(count: number, seed: number): Promise<Outcome> {
   workshop.seedDemo()
   await workshop.start(today)
   try {
-    await killAgainAndAgain(workshop, diceOf(seed), count, tally)
+    await killAgainAndAgain(workshop, diceOf(seed), count, tally, ({ kills, acknowledged, lost, broken }) => {
+      if (kills % 50 === 0)
+        console.log(`  ${kills} kills, ${acknowledged} kept, ${lost.length} lost, ${broken.length} broken`)
+    })
   } finally {
     await workshop.dispose()
   }
@@ -109,7 +112,9 @@ async function kill(count: number, seed: number): Promise<Outcome> {
 
 async function archives(count: number, seed: number): Promise<Outcome> {
   const tally = noArchives()
-  await sendArchives(diceOf(seed), count, tally)
+  await sendArchives(diceOf(seed), count, tally, ({ sent, taken, broken }) =>
+    console.log(`  ${sent} sent, ${taken} taken, ${broken.length} broken`),
+  )
   return {
     told: [`${tally.sent} archives changed by hand: ${tally.refused} refused, ${tally.taken} taken`],
     broken: tally.broken,
