@@ -8,7 +8,7 @@ import type { PourLookedBack } from '@vendange/core/plan'
 import type { CureSchool, KnownDensity } from '@vendange/core/recipe'
 import type { NameOnLabel } from '@vendange/core/release'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
-import type { LotUse, Need } from '@vendange/core/stores'
+import type { IngredientKind, LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection } from './schemas/collection'
 import type { SavedDesign } from './schemas/plan'
 import type { SavedOrder } from './schemas/order'
@@ -120,6 +120,11 @@ export interface StoresView {
   readonly ingredients: readonly SavedIngredient[]
   readonly lots: readonly LotView[]
   readonly needs: readonly Need[]
+  /** What was in use before it was taken away: it stays in the history and can be brought back. */
+  readonly archived: {
+    readonly ingredients: readonly SavedIngredient[]
+    readonly lots: readonly (LotView & { readonly ingredientName: string; readonly kind: IngredientKind })[]
+  }
 }
 
 /** What a step of a pour takes from the stores. */

@@ -44,6 +44,13 @@ describe('the database file', () => {
     await second.close()
   })
 
+  it('is opened without what a crash left of an archive or of a restore; nobody else’s files are touched', async () => {
+    const left = ['archive-9f3a.part', 'archive-9f3a.part-wal', 'vendange.sqlite.restoring.part', 'notes.part']
+    for (const name of left) writeFileSync(join(folder, name), 'half')
+    await (await open()).close()
+    expect(readdirSync(folder).filter((name) => name.includes('.part'))).to.deep.equal(['notes.part'])
+  })
+
   it('writes safely: WAL, foreign keys on, synchronous FULL, in every transaction', async () => {
     const database = await open()
     for (let time = 0; time < 3; time++) {

@@ -88,6 +88,37 @@ describe('the stores over HTTP', () => {
     expect((await api(endpoints.stores)).lots[0]?.leftAmount).to.equal(9)
   })
 
+  it('archives what was in use, where it is found again and comes back from; what never was is only taken away', async () => {
+    const { api } = workshop
+    const { lots, ingredient } = await keep(
+      { receivedAmount: 400, lotNumber: 'A-1', receivedDay: '2027-02-01' },
+      { lotNumber: 'B-2', receivedDay: '2027-02-02' },
+    )
+    const batch = await plannedPour()
+    await pourUpTo(workshop, batch.id, 'fat:coconut')
+    for (const lot of (await api(endpoints.stores)).lots)
+      await api(endpoints.lots.remove, { params: { id: lot.id }, body: { version: lot.version } })
+    const { archived, lots: kept } = await api(endpoints.stores)
+    expect(kept).to.deep.equal([])
+    expect(archived.lots.map(({ lotNumber, ingredientName }) => `${ingredientName} ${lotNumber}`)).to.deep.equal([
+      'Olive oil A-1',
+    ])
+    expect(archived.ingredients).to.deep.equal([])
+    const trace = await api(endpoints.release.traceLot, { params: { id: lots[0]?.id ?? '' } })
+    expect(trace.lot.lotNumber).to.equal('A-1')
+
+    const { id, version } = ingredient
+    await api(endpoints.ingredients.remove, { params: { id }, body: { version } })
+    const without = await api(endpoints.stores)
+    expect(without.archived.ingredients.map(({ name }) => name)).to.deep.equal(['Olive oil'])
+    await api(endpoints.ingredients.restore, { params: { id }, body: { version: version + 1 } })
+    const [lot] = archived.lots
+    await api(endpoints.lots.restore, { params: { id: lot?.id ?? '' }, body: { version: lot?.version ?? 0 } })
+    const back = await api(endpoints.stores)
+    expect(back.archived).to.deep.equal({ ingredients: [], lots: [] })
+    expect(back.lots.map(({ leftAmount }) => leftAmount)).to.deep.equal([19])
+  })
+
   it('takes what is weighed from the oldest lot, and keeps the lots on the batch’s record', async () => {
     const { lots } = await keep(
       { lotNumber: 'new', receivedDay: '2027-02-01' },

@@ -6,7 +6,9 @@ import { inFileName, syncFile, syncFolder } from './durable'
 import { textOf } from './textOf'
 
 /** Ending of a copy that is not whole yet. */
-const partEnding = '.part'
+export const partEnding = '.part'
+/** Names that only this program gives, each with what SQLite lays beside it. */
+const unfinishedPattern = /^(?:vendange|archive)[-.].*\.part(?:-\w+)?$/
 const namePattern = /^vendange-(\d{4}-\d{2}-\d{2})-\d{6}-[\w-]+\.sqlite$/
 
 /**
@@ -33,10 +35,11 @@ export async function copyDatabase(file: string, target: string): Promise<void> 
   syncFile(target)
 }
 
-/** Puts away copies that a crash cut off. */
+/** Puts away files that a crash cut off: copies, archives, and what an archive was being unpacked into. */
 export function clearUnfinished(folder: string): void {
   if (!existsSync(folder)) return
-  for (const name of readdirSync(folder)) if (name.includes(partEnding)) rmSync(join(folder, name), { force: true })
+  for (const name of readdirSync(folder))
+    if (unfinishedPattern.test(name)) rmSync(join(folder, name), { force: true, recursive: true })
 }
 
 /**

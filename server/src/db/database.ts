@@ -130,7 +130,7 @@ async function connect(options: Required<OpenOptions>): Promise<Client> {
   try {
     mkdirSync(dirname(file), { recursive: true })
     finishRestore(file, options.now())
-    clearUnfinished(options.backupFolder)
+    for (const folder of [options.backupFolder, dirname(file)]) clearUnfinished(folder)
     layStaleLogAside(file)
     if (!existsSync(file)) await makeNew(file, migrationsFolder)
     await refuseForeign(options)

@@ -1,5 +1,13 @@
 import { sentence } from '@vendange/core/findings'
-import type { LotUsed, LotView, RecordedStep, SavedIngredient, SavedOwnFat, StepStock } from '@vendange/contract'
+import type {
+  LotUsed,
+  LotView,
+  RecordedStep,
+  SavedIngredient,
+  SavedOwnFat,
+  StepStock,
+  StoresView,
+} from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
@@ -23,7 +31,7 @@ import {
   useOfStep,
   usesOfPlan,
 } from '@vendange/core/stores'
-import { and, asc, eq, inArray, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, inArray, or, sql } from 'drizzle-orm'
 import { unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
 import { findRows } from './versionedRepository'
@@ -131,6 +139,26 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
         const usedAmount = cleanAmount(lot.usedAmount - (givenBack.get(lot.id) ?? 0))
         return { ...lot, usedAmount, leftAmount: leftOfLot(lot, usedAmount) }
       }),
+  }
+}
+
+/** What was in use and has been taken away, the latest first. */
+export async function readArchived(reader: Reader): Promise<StoresView['archived']> {
+  const isUsed = gt(lots.usedAmount, 0)
+  const rows = await reader
+    .select({ lot: lots, ingredientName: ingredients.name, kind: ingredients.kind })
+    .from(lots)
+    .innerJoin(ingredients, eq(lots.ingredientId, ingredients.id))
+    .where(and(eq(lots.isRemoved, true), isUsed))
+    .orderBy(desc(lots.receivedDay), asc(lots.id))
+  const used = reader.select({ id: lots.ingredientId }).from(lots).where(isUsed)
+  return {
+    ingredients: await reader
+      .select()
+      .from(ingredients)
+      .where(and(eq(ingredients.isRemoved, true), inArray(ingredients.id, used)))
+      .orderBy(asc(ingredients.name)),
+    lots: rows.map(({ lot, ...of }) => ({ ...lot, ...of, leftAmount: leftOfLot(lot, lot.usedAmount) })),
   }
 }
 

@@ -6,7 +6,7 @@ import { checkCertificate, keyOfIngredient, leftOfLot, needsOfPours } from '@ven
 import { cachedView } from '../db/cachedView'
 import type { Reader } from '../db/database'
 import { ingredients, lots } from '../db/schema'
-import { readOwnFats, readStock } from '../db/storesRow'
+import { readArchived, readOwnFats, readStock } from '../db/storesRow'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { findRow, versionedRepository } from '../db/versionedRepository'
 import { readWorkshop } from '../db/workshopRow'
@@ -54,6 +54,7 @@ export function storesService({ database, clock, newId }: Context): StoresServic
       today: clock.today((await readWorkshop(reader)).timeZone),
       ingredients: stock.ingredients,
       lots: stock.lots,
+      archived: await readArchived(reader),
       needs: needsOfPours(await poursToSupply(reader, stock), packaging),
     }
   }

@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path'
 import type { Reader } from '../db/drizzle'
 import { batches, designs } from '../db/schema'
 import type { Context } from '../parts/context'
+import { partEnding } from '../db/backup'
 import { unprocessable } from '../parts/problems'
 import { inThread } from '../parts/threads'
 
@@ -27,7 +28,7 @@ async function refuseUnlessEmpty(reader: Reader): Promise<void> {
 }
 
 export function archiveService({ database, clock, newId }: Context): ArchiveService {
-  const freePath = (): string => join(dirname(database.file), `archive-${newId()}.part`)
+  const freePath = (): string => join(dirname(database.file), `archive-${newId()}${partEnding}`)
   return {
     freePath,
     make: async () => {

@@ -8,6 +8,8 @@ interface Deletable {
   readonly id: string
   readonly name: string
   readonly version: number
+  /** It is in use: it goes to the archive, where it is found again. */
+  readonly isInUse?: boolean
 }
 
 type Versioned = Pick<Deletable, 'id' | 'version'>
@@ -28,7 +30,7 @@ export async function deleteWithUndo<Path extends `${string}/:id`, Saved extends
     send(routes.remove as unknown as Endpoint<string, { version: number }, Saved>, thing.version),
   )
   if (!removed) return false
-  useUndo().did(`${thing.name} taken away`, async () => {
+  useUndo().did(`${thing.name} ${thing.isInUse ? 'archived' : 'taken away'}`, async () => {
     await send(routes.restore as unknown as Endpoint<string, { version: number }, Saved>, removed.version)
     await useSeason().load()
   })

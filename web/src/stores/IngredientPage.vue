@@ -106,8 +106,10 @@ async function addLot(): Promise<void> {
 }
 useNewHere('New lot', addLot)
 
+const isInUse = computed(() => lots.value.some(({ usedAmount }) => usedAmount > 0))
 async function takeIngredientAway(): Promise<void> {
-  if (ingredient.value && (await deleteWithUndo(endpoints.ingredients, ingredient.value))) await router.push('/stores')
+  const thing = ingredient.value && { ...ingredient.value, isInUse: isInUse.value }
+  if (thing && (await deleteWithUndo(endpoints.ingredients, thing))) await router.push('/stores')
 }
 </script>
 
@@ -212,7 +214,9 @@ async function takeIngredientAway(): Promise<void> {
         </div>
         <v-textarea v-model="values.notes" rows="2" label="Notes" :error-messages="errorOf('notes') ?? []" />
         <div class="row">
-          <v-btn size="small" variant="text" color="error" @click="takeIngredientAway">Take the ingredient away</v-btn>
+          <v-btn size="small" variant="text" color="error" @click="takeIngredientAway">{{
+            isInUse ? 'Archive the ingredient' : 'Take the ingredient away'
+          }}</v-btn>
         </div>
       </section>
       <section class="sheet stack">

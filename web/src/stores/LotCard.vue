@@ -7,7 +7,7 @@ import SaveState from '@/parts/SaveState.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { deleteWithUndo } from '@/parts/deleteWithUndo'
 import { useSavedForm } from '@/parts/useSavedForm'
-import { mdiClose } from '@mdi/js'
+import { mdiArchiveOutline, mdiClose } from '@mdi/js'
 import type { LotView, NewLot } from '@vendange/contract'
 import {
   amountRange,
@@ -72,6 +72,8 @@ const price = computed({
     if (values.value) values.value.priceCents = lotPriceCents(cents, values.value.receivedAmount, props.kind)
   },
 })
+/** Something was made with it: it stays in the history of what was made. */
+const isInUse = computed(() => props.lot.usedAmount > 0)
 const fault = computed(() => lotFault(props.lot, season.today))
 
 function certify(): void {
@@ -91,11 +93,11 @@ function certify(): void {
         <SaveState :status="status" :errors="errors" />
         <RouterLink :to="`/stores/lots/${lot.id}/trace`" data-test="trace">Where it went</RouterLink>
         <v-btn
-          :icon="mdiClose"
+          :icon="isInUse ? mdiArchiveOutline : mdiClose"
           size="small"
           variant="text"
-          :aria-label="`Take lot ${lot.lotNumber} away`"
-          @click="deleteWithUndo(endpoints.lots, { ...lot, name: `Lot ${lot.lotNumber}` })"
+          :aria-label="isInUse ? `Archive lot ${lot.lotNumber}` : `Take lot ${lot.lotNumber} away`"
+          @click="deleteWithUndo(endpoints.lots, { ...lot, name: `Lot ${lot.lotNumber}`, isInUse })"
         />
       </div>
     </div>

@@ -12,6 +12,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import MouldShelf from './MouldShelf.vue'
 import ShortageList from './ShortageList.vue'
+import StoresArchive from './StoresArchive.vue'
 import StoresFile from './StoresFile.vue'
 import { useFreshStores } from './storesStore'
 import StoresTable from './StoresTable.vue'
@@ -88,6 +89,7 @@ async function createMould(): Promise<void> {
       </div>
       <MouldShelf />
     </section>
+    <StoresArchive />
     <StoresFile />
   </div>
 </template>
