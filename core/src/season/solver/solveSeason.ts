@@ -2,13 +2,10 @@ import type { PlanCheck } from '../problem/checkPlan'
 import { checkPlan } from '../problem/checkPlan'
 import type { Placement, ProblemBatch, SeasonPlan, SeasonProblem } from '../problem/seasonProblem'
 import { checkProblem } from '../problem/seasonProblem'
-import type { Best } from './annealing'
-import { anneal } from './annealing'
 import type { DayOption } from './dayOptions'
 import { dayOptions, emptySeason } from './dayOptions'
-import { everyPlan, planCount } from './everyPlan'
 import { randomFrom } from '../../random'
-import { Workload } from './workload'
+import { searchDays } from './searchDays'
 
 export interface SolverProgress {
   /** Share of the search that is done, 0 to 1. */
@@ -44,16 +41,10 @@ export interface SolvedSeason {
 /** What moving a batch off the day it had costs while re-planning with the least change: more than a pour day saves. */
 export const changeCost = { batch: 30, day: 0.5 } as const
 
-/** With no more plans than this, each is looked at: a matter of milliseconds, and the best is certain. */
-const fewPlans = 50_000
-const windowBatches = 10
-const wanderCost = 6
-const roundsBetweenReturns = 40
-
 /**
- * Plans a season. Few plans are all looked at; for more there is a long search over all batches, then many short ones over a handful of batches near each other in
- * time, which may wander a little from the best plan before they return to it. All work is counted in moves, never in
- * time, so that the same seed gives the same plan on any machine.
+ * Plans a season. Few plans are all looked at. Else every batch is laid where it is cheapest, and the plan rebuilt again
+ * and again, nothing ever broken; where that is not to be had, the plan is sought that breaks the least. All work is
+ * counted in moves, never in time, so that the same seed gives the same plan on any machine.
  *
  * Measured against a formulation as a mixed-integer program: see docs/decisions.md.
  *
@@ -77,97 +68,24 @@ export function solveSeason(problem: SeasonProblem, options: SolverOptions = {})
   })
   const impossible = allowed.filter((one) => one.options.length === 0).map(({ batch }) => batch.id)
   const possible = allowed.filter((one) => one.options.length > 0)
-  const batches = possible.map(({ batch }) => batch)
-  const load = new Workload(
-    problem,
-    batches,
-    possible.map((one) => one.options),
-    (batch, { pour, cut }) => {
-      const before = currentOf.get(batch.id)
-      if (!before || (before.pour === pour && before.cut === cut)) return 0
-      return changeCost.batch + changeCost.day * Math.abs(before.pour - pour)
-    },
-  )
-  const random = randomFrom(seed)
-  const newBest = (): Best => ({ place: load.place.slice(), cost: load.cost, excess: load.excess })
-  const best = newBest()
-  const movable = Int32Array.from(possible.flatMap((one, index) => (one.options.length > 1 ? [index] : [])))
-  const planOf = (place: Int32Array): SeasonPlan => ({
-    pours: batches.map(({ id }, index) => ({ id, ...load.daysOf(place[index]!) })),
+  const planOf = (days: readonly DayOption[]): SeasonPlan => ({
+    pours: possible.map(({ batch: { id } }, index) => ({ id, ...days[index]! })),
   })
   let wasStopped = false
-  const report = (done: number): boolean => {
+  const tell = (days: readonly DayOption[], done: number): boolean => {
     if (!onProgress) return true
-    const plan = planOf(best.place)
+    const plan = planOf(days)
     const { cost, isFeasible } = checkPlan(problem, plan)
     wasStopped = onProgress({ done, plan, cost, isFeasible }) === false
     return !wasStopped
   }
-
-  if (planCount(load, movable) <= fewPlans) everyPlan(load, movable, best)
-  else {
-    const { first, rounds, each } = budget(movable.length, effort)
-    const schedule = { moves: first, hot: 10, cold: 0.1, startWeight: 0.3 }
-    anneal(load, movable, { from: 0, to: problem.days }, schedule, random, best, newBest())
-    const here = { place: best.place.slice(), cost: best.cost }
-    for (let round = 0; round < rounds && report((first + round * each) / (first + rounds * each)); round++) {
-      goTo(here.place)
-      const { active, days } = nearbyBatches()
-      const coldBest: Best = { place: here.place.slice(), cost: Infinity, excess: Infinity }
-      const hot = [5, 10, 20][Math.floor(random() * 3)]!
-      anneal(load, active, days, { moves: each, hot, cold: 0.05, startWeight: 1 }, random, best, coldBest)
-      const mayWander = wanderCost * (1 - round / rounds)
-      const isReturn = round % roundsBetweenReturns === roundsBetweenReturns - 1
-      const next = isReturn ? best : coldBest
-      if (isReturn || (coldBest.excess < 1e-6 && coldBest.cost <= here.cost + mayWander)) {
-        here.place.set(next.place)
-        here.cost = next.cost
-      }
-    }
-    goTo(best.place)
-    if (best.excess > 1e-6) {
-      // Lateness stood in the way of mending: once more, hot enough to cross it, with broken rules weighing far more.
-      const all = { from: 0, to: problem.days }
-      anneal(
-        load,
-        movable,
-        all,
-        { moves: first, hot: 1000, cold: 0.1, startWeight: 20, endWeight: 5000 },
-        random,
-        best,
-        newBest(),
-      )
-    }
+  const extraCost = (batch: ProblemBatch, { pour, cut }: DayOption): number => {
+    const before = currentOf.get(batch.id)
+    if (!before || (before.pour === pour && before.cut === cut)) return 0
+    return changeCost.batch + changeCost.day * Math.abs(before.pour - pour)
   }
-  const plan = planOf(best.place)
-  if (!wasStopped) report(1)
+  const days = searchDays({ problem, batches: possible, extraCost, random: randomFrom(seed), effort, tell })
+  if (!wasStopped) tell(days, 1)
+  const plan = planOf(days)
   return { plan, check: checkPlan(problem, plan), impossible, wasStopped }
-
-  function goTo(place: Int32Array): void {
-    for (let index = 0; index < place.length; index++)
-      if (load.place[index] !== place[index]) load.move(index, place[index]!)
-  }
-
-  /** A handful of batches poured about the same time, with the days among which they may move. */
-  function nearbyBatches(): { readonly active: Int32Array; readonly days: { from: number; to: number } } {
-    const centre = load.pourDay(movable[Math.floor(random() * movable.length)]!) + Math.floor(random() * 9) - 4
-    const size = Math.min(movable.length, windowBatches + Math.floor(random() * windowBatches))
-    const away = (batch: number): number => Math.abs(load.pourDay(batch) - centre)
-    const active = Int32Array.from([...movable].sort((a, b) => away(a) - away(b)).slice(0, size))
-    const pours = Array.from(active, (batch) => load.pourDay(batch))
-    return {
-      active,
-      days: { from: Math.max(0, Math.min(...pours) - 6), to: Math.min(problem.days, Math.max(...pours) + 7) },
-    }
-  }
-}
-
-/** Moves of the first search, number of short ones and moves of each, by how many batches there are. */
-function budget(batches: number, effort: number): { first: number; rounds: number; each: number } {
-  const share = Math.min(1, 0.1 + batches / 12)
-  return {
-    first: Math.round(800_000 * share * effort),
-    rounds: Math.max(1, Math.round((150 + Math.max(0, batches - 40)) * share * effort)),
-    each: 15_000,
-  }
 }

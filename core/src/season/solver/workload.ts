@@ -1,8 +1,7 @@
-import { batchCost, costOf, traysUntil } from '../problem/planCost'
-import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
-import { mouldCountOf } from '../problem/seasonProblem'
-import { prepDayOf } from '../problem/prepDay'
+import { costOf } from '../problem/planCost'
+import type { SeasonProblem } from '../problem/seasonProblem'
 import type { DayOption } from './dayOptions'
+import type { OptionTable } from './optionTable'
 
 /** How much one unit too much of anything weighs while searching: far above what a unit saves, so that it is mended. */
 const penalty = { hour: 100, mould: 60, ovenSlot: 60, tray: 10 } as const
@@ -50,39 +49,27 @@ export class Workload {
   private readonly mouldKind: Int32Array
   private readonly mouldCount: Float64Array
 
-  /**
-   * @param options for each batch the days it may take, at least one, by pour day, then cut day
-   * @param extraCost what an option costs besides the plan's own cost, such as a change the maker would have to get used to
-   */
+  /** @param table the batches and their options, those of a batch by pour day, then cut day */
   constructor(
     problem: SeasonProblem,
-    batches: readonly ProblemBatch[],
-    options: readonly (readonly DayOption[])[],
-    extraCost: (batch: ProblemBatch, option: DayOption) => number,
+    private readonly table: OptionTable,
   ) {
     const { days, taken } = problem
-    const kinds = Object.keys(problem.mouldKinds)
-    const flat = options.flatMap((list, batch) => list.map((option) => ({ ...option, batch: batches[batch]! })))
+    const { batches, kinds } = table
     this.days = days
     this.setupHours = problem.setupHours
-    this.firstOption = new Int32Array(batches.length + 1)
-    options.forEach((list, batch) => (this.firstOption[batch + 1] = this.firstOption[batch]! + list.length))
-    this.pourOf = Int32Array.from(flat, ({ pour }) => pour)
-    this.cutOf = Int32Array.from(flat, ({ cut }) => cut)
-    this.prepOf = Int32Array.from(flat, ({ batch, pour }) => prepDayOf(problem, batch, pour))
-    this.mostAhead = flat.reduce((most, { pour }, option) => Math.max(most, pour - this.prepOf[option]!), 1)
-    this.traysEndOf = Int32Array.from(flat, ({ batch, cut }) => traysUntil(batch, cut, days))
-    this.costOfOption = Float64Array.from(
-      flat,
-      ({ batch, pour, cut }) => batchCost(batch, cut, problem.bufferDays) + extraCost(batch, { pour, cut }),
-    )
+    this.firstOption = table.firstOption
+    this.pourOf = table.pourOf
+    this.cutOf = table.cutOf
+    this.prepOf = table.prepOf
+    this.traysEndOf = table.traysEndOf
+    this.costOfOption = table.costOfOption
+    this.mostAhead = this.pourOf.reduce((most, pour, option) => Math.max(most, pour - this.prepOf[option]!), 1)
     this.optionOnDay = new Int32Array(batches.length * days).fill(-1)
-    options.forEach((list, batch) =>
-      list.forEach(({ pour }, index) => {
-        const at = batch * days + pour
-        if (this.optionOnDay[at] === -1) this.optionOnDay[at] = this.firstOption[batch]! + index
-      }),
-    )
+    batches.forEach((_, batch) => {
+      for (let option = this.firstOption[batch + 1]! - 1; option >= this.firstOption[batch]!; option--)
+        this.optionOnDay[batch * days + this.pourOf[option]!] = option
+    })
 
     this.hours = Float64Array.from({ length: days }, (_, day) => taken?.hours?.[day] ?? 0)
     this.hoursThere = Float64Array.from(problem.hours, (hours) => hours + 1e-9)
@@ -95,16 +82,14 @@ export class Workload {
     this.ovenSlots = problem.ovenSlots
     this.trayCount = problem.trays
 
-    const mouldPairs = batches.map(({ moulds }) => Object.entries(moulds))
-    this.prepHours = Float64Array.from(batches, (batch) => batch.prepHours)
-    this.pourHours = Float64Array.from(batches, (batch) => batch.pourHours)
-    this.cutHours = Float64Array.from(batches, (batch) => batch.cutHours)
-    this.batchTrays = Float64Array.from(batches, (batch) => batch.trays)
-    this.ovenMoulds = Float64Array.from(batches, (batch) => (batch.oven ? mouldCountOf(batch) : 0))
-    this.firstMould = new Int32Array(batches.length + 1)
-    mouldPairs.forEach((pairs, batch) => (this.firstMould[batch + 1] = this.firstMould[batch]! + pairs.length))
-    this.mouldKind = Int32Array.from(mouldPairs.flat(), ([kind]) => kinds.indexOf(kind))
-    this.mouldCount = Float64Array.from(mouldPairs.flat(), ([, count]) => count)
+    this.prepHours = table.prepHours
+    this.pourHours = table.pourHours
+    this.cutHours = table.cutHours
+    this.batchTrays = table.batchTrays
+    this.ovenMoulds = table.ovenMoulds
+    this.firstMould = table.firstMould
+    this.mouldKind = table.mouldKind
+    this.mouldCount = table.mouldCount
 
     this.place = Int32Array.from(batches, (_, batch) => this.cheapestOption(batch))
     batches.forEach((_, batch) => {
@@ -128,7 +113,7 @@ export class Workload {
 
   /** The days of an option. */
   daysOf(option: number): DayOption {
-    return { pour: this.pourOf[option]!, cut: this.cutOf[option]! }
+    return this.table.daysOf(option)
   }
 
   /** An option of a batch on a pour day, one of its cut days by chance; −1 when it cannot be poured then. */

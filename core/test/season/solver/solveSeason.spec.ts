@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import type { Placement, SeasonProblem, SolverProgress } from '../../../src/season'
 import { checkPlan, dayOptions, solveSeason } from '../../../src/season'
+import { OptionTable } from '../../../src/season/solver/optionTable'
 import { Workload } from '../../../src/season/solver/workload'
 import { aBatch, aSeason, leastCost, smallSeasons } from '../smallSeason'
 
@@ -118,7 +119,10 @@ describe('Workload', () => {
           const batches = problem.batches.filter((batch) => dayOptions(problem, batch).length > 0)
           fc.pre(batches.length > 0)
           const options = batches.map((batch) => dayOptions(problem, batch))
-          const load = new Workload({ ...problem, batches }, batches, options, () => 0)
+          const load = new Workload(
+            { ...problem, batches },
+            new OptionTable({ ...problem, batches }, batches, options, () => 0),
+          )
           const standing = () => batches.map(({ id }, index) => ({ id, ...load.daysOf(load.place[index]!) }))
           for (const [which, where] of moves) {
             const batch = which % batches.length
@@ -146,7 +150,10 @@ describe('Workload', () => {
         const batches = problem.batches.filter((batch) => dayOptions(problem, batch).length > 0)
         fc.pre(batches.length > 0)
         const options = batches.map((batch) => dayOptions(problem, batch))
-        const load = new Workload({ ...problem, batches }, batches, options, () => 0)
+        const load = new Workload(
+          { ...problem, batches },
+          new OptionTable({ ...problem, batches }, batches, options, () => 0),
+        )
         const batch = which % batches.length
         const to = load.firstOption[batch]! + (where % options[batch]!.length)
         const least = load.leastExcess(batch, to) - load.excess

@@ -1,0 +1,79 @@
+import { batchCost, traysUntil } from '../problem/planCost'
+import { prepDayOf } from '../problem/prepDay'
+import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
+import { mouldCountOf } from '../problem/seasonProblem'
+import type { DayOption } from './dayOptions'
+
+/**
+ * The days that some batches may take and what they ask for there, flat in typed arrays: what a search reads millions of
+ * times. An option is a number; those of a batch follow each other.
+ */
+export class OptionTable {
+  readonly days: number
+  /** First option of each batch, one more at the end. */
+  readonly firstOption: Int32Array
+  readonly pourOf: Int32Array
+  readonly cutOf: Int32Array
+  readonly prepOf: Int32Array
+  /** First day on which the trays are free again. */
+  readonly traysEndOf: Int32Array
+  /** What an option costs by its days, the pour day left out. */
+  readonly costOfOption: Float64Array
+  readonly prepHours: Float64Array
+  readonly pourHours: Float64Array
+  readonly cutHours: Float64Array
+  /** Moulds in the oven; 0 for a batch that needs none. */
+  readonly ovenMoulds: Float64Array
+  readonly batchTrays: Float64Array
+  readonly kinds: readonly string[]
+  /** Mould kinds of the batches one after the other, with their counts; `firstMould` says where each batch begins. */
+  readonly firstMould: Int32Array
+  readonly mouldKind: Int32Array
+  readonly mouldCount: Float64Array
+
+  /**
+   * @param options for each batch the days it may take, at least one
+   * @param extraCost what an option costs besides the plan's own cost, such as a change the maker would have to get used to
+   */
+  constructor(
+    problem: SeasonProblem,
+    readonly batches: readonly ProblemBatch[],
+    options: readonly (readonly DayOption[])[],
+    extraCost: (batch: ProblemBatch, option: DayOption) => number,
+  ) {
+    const { days } = problem
+    const flat = options.flatMap((list, batch) => list.map((option) => ({ ...option, batch: batches[batch]! })))
+    this.days = days
+    this.firstOption = startsOf(options)
+    this.pourOf = Int32Array.from(flat, ({ pour }) => pour)
+    this.cutOf = Int32Array.from(flat, ({ cut }) => cut)
+    this.prepOf = Int32Array.from(flat, ({ batch, pour }) => prepDayOf(problem, batch, pour))
+    this.traysEndOf = Int32Array.from(flat, ({ batch, cut }) => traysUntil(batch, cut, days))
+    this.costOfOption = Float64Array.from(
+      flat,
+      ({ batch, pour, cut }) => batchCost(batch, cut, problem.bufferDays) + extraCost(batch, { pour, cut }),
+    )
+    this.prepHours = Float64Array.from(batches, (batch) => batch.prepHours)
+    this.pourHours = Float64Array.from(batches, (batch) => batch.pourHours)
+    this.cutHours = Float64Array.from(batches, (batch) => batch.cutHours)
+    this.batchTrays = Float64Array.from(batches, (batch) => batch.trays)
+    this.ovenMoulds = Float64Array.from(batches, (batch) => (batch.oven ? mouldCountOf(batch) : 0))
+    this.kinds = Object.keys(problem.mouldKinds)
+    const mouldPairs = batches.map(({ moulds }) => Object.entries(moulds))
+    this.firstMould = startsOf(mouldPairs)
+    this.mouldKind = Int32Array.from(mouldPairs.flat(), ([kind]) => this.kinds.indexOf(kind))
+    this.mouldCount = Float64Array.from(mouldPairs.flat(), ([, count]) => count)
+  }
+
+  /** The days of an option. */
+  daysOf(option: number): DayOption {
+    return { pour: this.pourOf[option]!, cut: this.cutOf[option]! }
+  }
+}
+
+/** Where each list begins when they stand one after the other, one more at the end. */
+function startsOf(lists: readonly (readonly unknown[])[]): Int32Array {
+  const starts = new Int32Array(lists.length + 1)
+  lists.forEach((list, index) => (starts[index + 1] = starts[index]! + list.length))
+  return starts
+}

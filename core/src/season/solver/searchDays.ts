@@ -1,0 +1,99 @@
+import { batchCost } from '../problem/planCost'
+import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
+import type { Best } from './annealing'
+import { bestSound } from './bestSound'
+import type { DayOption } from './dayOptions'
+import { everyPlan, planCount } from './everyPlan'
+import { layAll } from './firstPlan'
+import { leastBroken } from './leastBroken'
+import { OptionTable } from './optionTable'
+import type { MetPlan } from './rebuilding'
+import { SoundPlan } from './soundPlan'
+import { Workload } from './workload'
+
+/** What is to be searched. */
+export interface DaySearch {
+  readonly problem: SeasonProblem
+  /** The batches with the days that each may take, at least one, by pour day, then cut day. */
+  readonly batches: readonly { readonly batch: ProblemBatch; readonly options: readonly DayOption[] }[]
+  /** What an option costs besides the plan's own cost. */
+  readonly extraCost: (batch: ProblemBatch, option: DayOption) => number
+  readonly random: () => number
+  /** How much of the usual search is done, above 0. */
+  readonly effort: number
+  /** Told of the best so far, and how much is done, 0 to 1; returning false ends the search. */
+  readonly tell: (days: readonly DayOption[], done: number) => boolean
+}
+
+/** With no more plans than this, each is looked at: a matter of milliseconds, and the best is certain. */
+const fewPlans = 50_000
+/** Moves of the usual search, for so many batches and more. */
+const usualMoves = 160_000
+const movesInFullFrom = 25
+/** What rounding leaves of a penalty. */
+const dust = 1e-6
+
+/** The best days found for some batches, in their order: those that break the least, and of them the cheapest. */
+export function searchDays(search: DaySearch): readonly DayOption[] {
+  const { problem, batches, extraCost, random } = search
+  const only = batches.map(({ batch }) => batch)
+  const movable = Int32Array.from(batches.flatMap(({ options }, index) => (options.length > 1 ? [index] : [])))
+  const load = new Workload(
+    problem,
+    new OptionTable(
+      problem,
+      only,
+      batches.map(({ options }) => options),
+      extraCost,
+    ),
+  )
+  const least: Best = { place: load.place.slice(), cost: load.cost, excess: load.excess }
+  const leastDays = (): readonly DayOption[] => Array.from(least.place, (option) => load.daysOf(option))
+  if (planCount(load, movable) <= fewPlans) {
+    everyPlan(load, movable, least)
+    return leastDays()
+  }
+
+  const plan = new SoundPlan(problem, cheapestFirst(search))
+  batches.forEach(({ options }, index) => {
+    if (options.length === 1) plan.lay(index, plan.table.firstOption[index]!)
+  })
+  if (layAll(plan, movable, random)) return soundDays(search, plan, movable)
+  let isStopped = false
+  leastBroken(load, movable, problem.days, search.effort, random, least, (done) => {
+    isStopped = !search.tell(leastDays(), done)
+    return !isStopped
+  })
+  const days = leastDays()
+  if (isStopped || least.excess > dust) return days
+  movable.forEach((index) => {
+    plan.lay(index, optionOn(plan.table, index, days[index]!))
+  })
+  return soundDays(search, plan, movable)
+}
+
+/** The table of the batches, the options of each from the cheapest to the dearest. */
+function cheapestFirst({ problem, batches, extraCost }: DaySearch): OptionTable {
+  const costOf = (batch: ProblemBatch, option: DayOption): number =>
+    batchCost(batch, option.cut, problem.bufferDays) + extraCost(batch, option)
+  return new OptionTable(
+    problem,
+    batches.map(({ batch }) => batch),
+    batches.map(({ batch, options }) => options.toSorted((a, b) => costOf(batch, a) - costOf(batch, b))),
+    extraCost,
+  )
+}
+
+function optionOn(table: OptionTable, batch: number, { pour, cut }: DayOption): number {
+  let option = table.firstOption[batch]!
+  while (table.pourOf[option] !== pour || table.cutOf[option] !== cut) option += 1
+  return option
+}
+
+function soundDays(search: DaySearch, plan: SoundPlan, movable: Int32Array): readonly DayOption[] {
+  const best: MetPlan = { place: plan.place.slice(), cost: plan.cost }
+  const days = (): readonly DayOption[] => Array.from(best.place, (option) => plan.table.daysOf(option))
+  const moves = Math.round(usualMoves * Math.min(1, 0.1 + movable.length / movesInFullFrom) * search.effort)
+  bestSound(plan, movable, moves, search.random, best, (done) => search.tell(days(), done))
+  return days()
+}

@@ -1,0 +1,262 @@
+import { costOf } from '../problem/planCost'
+import type { SeasonProblem } from '../problem/seasonProblem'
+import { hoursTolerance } from '../problem/seasonProblem'
+import type { OptionTable } from './optionTable'
+
+/** What a batch may lack on the days of an option. */
+const enum Lack {
+  none,
+  hours,
+  oven,
+  moulds,
+  trays,
+}
+
+/** Nobody could make room. */
+export const nobody = -1
+/** There is room as it is. */
+export const noneNeeded = -2
+
+/**
+ * A plan that breaks nothing, while batches are lifted off their days and laid on others: what is left of each day, and
+ * the cost. It is the occupancy of the season once more, flat in typed arrays; `fits` answers as `Occupancy.fits` does.
+ *
+ * What is overfull without these batches stays so: it takes nobody in who asks for more of it.
+ */
+export class SoundPlan {
+  /** Cost of the batches that lie, pour days with it. */
+  cost = 0
+  /** For each batch the number of the option it lies on; −1 while it lies nowhere. */
+  readonly place: Int32Array
+  private readonly setupHours: number
+  private readonly hoursLeft: Float64Array
+  private readonly pours: Int32Array
+  private readonly ovenLeft: Float64Array
+  private readonly traysLeft: Float64Array
+  private readonly mouldsLeft: Float64Array
+  private lackOn = 0
+  private lackKind = 0
+
+  /** @param table the batches and their options, those of a batch from the cheapest to the dearest */
+  constructor(
+    problem: SeasonProblem,
+    readonly table: OptionTable,
+  ) {
+    const { days, taken, hours, mouldKinds, ovenSlots, trays } = problem
+    const { kinds, batches } = table
+    this.setupHours = problem.setupHours
+    this.place = new Int32Array(batches.length).fill(-1)
+    this.pours = new Int32Array(days)
+    this.hoursLeft = Float64Array.from(hours, (there, day) => there + hoursTolerance / 2 - (taken?.hours?.[day] ?? 0))
+    this.ovenLeft = new Float64Array(days).fill(ovenSlots)
+    this.traysLeft = Float64Array.from({ length: days }, (_, day) => trays - (taken?.trays[day] ?? 0))
+    this.mouldsLeft = new Float64Array(days * kinds.length)
+    kinds.forEach((kind, index) => {
+      for (let day = 0; day < days; day++)
+        this.mouldsLeft[index * days + day] = (mouldKinds[kind] ?? 0) - (taken?.moulds[kind]?.[day] ?? 0)
+    })
+  }
+
+  /** The day on which a batch is poured that lies. */
+  pourDay(batch: number): number {
+    return this.table.pourOf[this.place[batch]!]!
+  }
+
+  /** Whether nothing is poured on a day yet. */
+  isClosed(day: number): boolean {
+    return this.pours[day] === 0
+  }
+
+  /** Whether a batch that lies nowhere fits on the days of an option beside those that lie. */
+  fits(batch: number, option: number): boolean {
+    return this.lackOf(batch, option) === Lack.none
+  }
+
+  /**
+   * The option on which a batch that lies nowhere adds the least to the cost.
+   *
+   * @param miss how often one is passed over though it fits, by chance, 0 to 1
+   * @returns −1 when it fits nowhere
+   */
+  cheapest(batch: number, miss: number, random: () => number): number {
+    const { costOfOption, pourOf } = this.table
+    const end = this.table.firstOption[batch + 1]!
+    let cheapest = -1
+    let least = Infinity
+    for (let option = this.table.firstOption[batch]!; option < end; option++) {
+      const own = costOfOption[option]!
+      if (own >= least) break
+      const cost = this.pours[pourOf[option]!] === 0 ? own + costOf.pourDay : own
+      if (cost >= least || !this.fits(batch, option) || (miss > 0 && random() < miss)) continue
+      least = cost
+      cheapest = option
+    }
+    return cheapest
+  }
+
+  /**
+   * The same with one pour day wished for, as if it were open and saved another, and one shunned.
+   *
+   * @param wished the day, −1 for none
+   * @param shunned the day, −1 for none
+   */
+  cheapestWith(batch: number, miss: number, random: () => number, wished: number, shunned: number): number {
+    const { costOfOption, pourOf } = this.table
+    const end = this.table.firstOption[batch + 1]!
+    let cheapest = -1
+    let least = Infinity
+    for (let option = this.table.firstOption[batch]!; option < end; option++) {
+      const own = costOfOption[option]!
+      if (own - costOf.pourDay >= least) break
+      const day = pourOf[option]!
+      if (day === shunned) continue
+      let cost = this.pours[day] === 0 ? own + costOf.pourDay : own
+      if (day === wished) cost = own - costOf.pourDay
+      if (cost >= least || !this.fits(batch, option) || (miss > 0 && random() < miss)) continue
+      least = cost
+      cheapest = option
+    }
+    return cheapest
+  }
+
+  /** Lays a batch on its days. */
+  lay(batch: number, option: number): void {
+    this.place[batch] = option
+    this.change(batch, option, 1)
+  }
+
+  /** Lifts a batch off its days. @returns the option on which it lay */
+  lift(batch: number): number {
+    const option = this.place[batch]!
+    this.place[batch] = -1
+    this.change(batch, option, -1)
+    return option
+  }
+
+  /** Every batch where another plan has it. */
+  become(place: Int32Array): void {
+    for (let batch = 0; batch < place.length; batch++) {
+      if (this.place[batch] === place[batch]) continue
+      if (this.place[batch]! >= 0) this.lift(batch)
+    }
+    for (let batch = 0; batch < place.length; batch++)
+      if (this.place[batch] !== place[batch]) this.lay(batch, place[batch]!)
+    this.cost = this.costAnew()
+  }
+
+  /** The cost added up anew, so that what rounding leaves does not grow. */
+  private costAnew(): number {
+    let cost = 0
+    for (const option of this.place) if (option >= 0) cost += this.table.costOfOption[option]!
+    for (const pours of this.pours) if (pours > 0) cost += costOf.pourDay
+    return cost
+  }
+
+  /**
+   * A batch that uses what another lacks on the days of an option, each as likely as the next.
+   *
+   * @param mayGo whether a batch that lies may be lifted
+   * @returns its number, {@link noneNeeded} when there is room, {@link nobody} when none may go
+   */
+  inTheWay(batch: number, option: number, mayGo: (other: number) => boolean, random: () => number): number {
+    const lack = this.lackOf(batch, option)
+    if (lack === Lack.none) return noneNeeded
+    let chosen = nobody
+    let seen = 0
+    for (let other = 0; other < this.place.length; other++)
+      if (this.place[other]! >= 0 && this.uses(other, lack) && mayGo(other) && random() * ++seen < 1) chosen = other
+    return chosen
+  }
+
+  /** Whether a batch that lies uses what was found lacking last. */
+  private uses(batch: number, lack: Lack): boolean {
+    const { table, lackOn: day, lackKind } = this
+    const option = this.place[batch]!
+    const pour = table.pourOf[option]!
+    const cut = table.cutOf[option]!
+    if (lack === Lack.hours)
+      return pour === day || cut === day || (table.prepOf[option] === day && table.prepHours[batch]! > 0)
+    if (lack === Lack.oven) return pour === day && table.ovenMoulds[batch]! > 0
+    if (lack === Lack.trays) return table.batchTrays[batch]! > 0 && cut <= day && table.traysEndOf[option]! > day
+    if (pour > day || cut <= day) return false
+    for (let pair = table.firstMould[batch]!; pair < table.firstMould[batch + 1]!; pair++)
+      if (table.mouldKind[pair] === lackKind) return true
+    return false
+  }
+
+  /** What a batch lacks first on the days of an option, with the day and the kind of mould it lacks. */
+  private lackOf(batch: number, option: number): Lack {
+    const { table, hoursLeft } = this
+    const pour = table.pourOf[option]!
+    const pourHours = table.pourHours[batch]! + (this.pours[pour] === 0 ? this.setupHours : 0)
+    if (hoursLeft[pour]! < pourHours && pourHours > 0) {
+      this.lackOn = pour
+      return Lack.hours
+    }
+    const cut = table.cutOf[option]!
+    const cutHours = table.cutHours[batch]!
+    if (hoursLeft[cut]! < cutHours && cutHours > 0) {
+      this.lackOn = cut
+      return Lack.hours
+    }
+    const prepHours = table.prepHours[batch]!
+    if (prepHours > 0 && hoursLeft[table.prepOf[option]!]! < prepHours) {
+      this.lackOn = table.prepOf[option]!
+      return Lack.hours
+    }
+    const ovenMoulds = table.ovenMoulds[batch]!
+    if (ovenMoulds > 0 && this.ovenLeft[pour]! < ovenMoulds) {
+      this.lackOn = pour
+      return Lack.oven
+    }
+    const lastMould = table.firstMould[batch + 1]!
+    for (let pair = table.firstMould[batch]!; pair < lastMould; pair++) {
+      const row = table.mouldKind[pair]! * table.days
+      const count = table.mouldCount[pair]!
+      for (let day = pour; day < cut; day++)
+        if (this.mouldsLeft[row + day]! < count) {
+          this.lackOn = day
+          this.lackKind = table.mouldKind[pair]!
+          return Lack.moulds
+        }
+    }
+    const trays = table.batchTrays[batch]!
+    if (trays > 0) {
+      const { traysLeft } = this
+      const end = table.traysEndOf[option]!
+      for (let day = cut; day < end; day++)
+        if (traysLeft[day]! < trays) {
+          this.lackOn = day
+          return Lack.trays
+        }
+    }
+    return Lack.none
+  }
+
+  private change(batch: number, option: number, sign: 1 | -1): void {
+    const { table, hoursLeft, mouldsLeft, traysLeft } = this
+    const pour = table.pourOf[option]!
+    const cut = table.cutOf[option]!
+    this.cost += sign * table.costOfOption[option]!
+    const prepHours = table.prepHours[batch]!
+    if (prepHours > 0) hoursLeft[table.prepOf[option]!]! -= sign * prepHours
+    let pourHours = table.pourHours[batch]!
+    if (this.pours[pour] === (sign > 0 ? 0 : 1)) {
+      pourHours += this.setupHours
+      this.cost += sign * costOf.pourDay
+    }
+    this.pours[pour]! += sign
+    hoursLeft[pour]! -= sign * pourHours
+    hoursLeft[cut]! -= sign * table.cutHours[batch]!
+    this.ovenLeft[pour]! -= sign * table.ovenMoulds[batch]!
+    const lastMould = table.firstMould[batch + 1]!
+    for (let pair = table.firstMould[batch]!; pair < lastMould; pair++) {
+      const row = table.mouldKind[pair]! * table.days
+      const count = sign * table.mouldCount[pair]!
+      for (let day = row + pour; day < row + cut; day++) mouldsLeft[day]! -= count
+    }
+    const trays = sign * table.batchTrays[batch]!
+    const end = table.traysEndOf[option]!
+    for (let day = cut; day < end; day++) traysLeft[day]! -= trays
+  }
+}
