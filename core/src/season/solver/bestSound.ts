@@ -14,7 +14,7 @@ const roundsBetweenReturns = 40
 
 /**
  * Searches for the cheapest plan that breaks nothing, from a sound one: a first settling; where somebody is late after it
- * a long search as hot as the dearest lateness; then short ones about a handful of batches near each other in time, which
+ * a long search, hot enough that the dearest lateness may move; then short ones about a handful of batches near each other in time, which
  * may wander a little before they return to the best. Changes `plan` and `best`.
  *
  * @param moves in all; the same number and the same random numbers give the same plan
@@ -32,21 +32,25 @@ export function bestSound(
   rebuilding.anneal(movable, { moves: settling, hot: mildest, cold, chains: 0.2 }, best)
   let done = settling
   plan.become(best.place)
-  const dearest = dearestOf(plan, movable)
-  const isLate = dearest > 50
-  const hottest = isLate ? Math.max(mildest, dearest / 2) : mildest
-  const chains = isLate ? 0.6 : 0.2
-  const long = isLate ? Math.ceil(moves * 0.5) : Math.ceil(moves * 0.08)
+  const dearest = plan.dearestLate(movable)
+  const isLate = dearest > 0
+  const hottest = isLate ? Math.max(mildest, dearest / 6) : mildest
+  const chains = isLate ? 0.7 : 0.2
+  const long = isLate ? Math.ceil(moves * 0.75) : Math.ceil(moves * 0.08)
   let here: MetPlan = { place: best.place.slice(), cost: best.cost }
   if (!tell(done / moves)) return
-  const found = rebuilding.anneal(movable, { moves: long, hot: hottest, cold, chains }, best)
+  const found = rebuilding.anneal(
+    movable,
+    { moves: long, hot: hottest, cold: isLate ? mildest / 2 : cold, chains },
+    best,
+  )
   if (found.cost < here.cost + wanderCost) here = found
   done += long
 
   const rounds = Math.max(1, Math.floor((moves - done) / movesOfWindow))
   for (let round = 0; round < rounds && tell((done + round * movesOfWindow) / moves); round++) {
     plan.become(here.place)
-    const mild = isLate && random() < 0.5 ? Math.max(mildest, hottest / 20) : mildest
+    const mild = isLate && random() < 0.5 ? Math.max(mildest, hottest / 8) : mildest
     const hot = 2 * Math.pow(mild / 2, random())
     const next = rebuilding.anneal(nearby(plan, movable, random), { moves: movesOfWindow, hot, cold, chains }, best)
     const mayWander = wanderCost * (1 - round / rounds)
@@ -54,11 +58,6 @@ export function bestSound(
     else if (next.cost <= here.cost + mayWander) here = next
   }
   plan.become(best.place)
-}
-
-/** What the dearest batch costs by its own days. */
-function dearestOf({ place, table }: SoundPlan, movable: Int32Array): number {
-  return movable.reduce((most, batch) => Math.max(most, table.costOfOption[place[batch]!]!), 0)
 }
 
 /** A handful of batches poured about the same time. */

@@ -25,6 +25,8 @@ export class OptionTable {
   /** Moulds in the oven; 0 for a batch that needs none. */
   readonly ovenMoulds: Float64Array
   readonly batchTrays: Float64Array
+  /** Last cut day of each batch on which it is ready when it is due. */
+  readonly lastCut: Int32Array
   readonly kinds: readonly string[]
   /** Mould kinds of the batches one after the other, with their counts; `firstMould` says where each batch begins. */
   readonly firstMould: Int32Array
@@ -58,6 +60,7 @@ export class OptionTable {
     this.cutHours = Float64Array.from(batches, (batch) => batch.cutHours)
     this.batchTrays = Float64Array.from(batches, (batch) => batch.trays)
     this.ovenMoulds = Float64Array.from(batches, (batch) => (batch.oven ? mouldCountOf(batch) : 0))
+    this.lastCut = Int32Array.from(batches, ({ due, cureDays }) => due - cureDays)
     this.kinds = Object.keys(problem.mouldKinds)
     const mouldPairs = batches.map(({ moulds }) => Object.entries(moulds))
     this.firstMould = startsOf(mouldPairs)

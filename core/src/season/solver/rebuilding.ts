@@ -21,6 +21,10 @@ export interface MetPlan {
 const dust = 1e-6
 /** How often an insertion passes a day over though it fits, so that the same ruin is not always rebuilt the same way. */
 const miss = 0.01
+/** How often the batch that a move is about must go to another day. */
+const leaves = 0.6
+/** How often a late batch is looked for to move. */
+const dear = 0.3
 const mostLifted = 6
 const mostOfDay = 8
 
@@ -70,7 +74,7 @@ export class Rebuilding {
     let temperature = hot
     for (let move = 0; move < moves; move++) {
       temperature *= cooling
-      const batch = around[Math.floor(random() * around.length)]!
+      const batch = this.next(around)
       const limit = plan.cost - temperature * Math.log(1 - random())
       this.lifted.begin()
       const isDone = random() < chains ? this.chain.move(batch, limit) : this.rebuild(batch, limit)
@@ -85,12 +89,23 @@ export class Rebuilding {
     return coldBest
   }
 
+  /** The batch that the next move is about: any, and those that are late more often. */
+  private next(around: Int32Array): number {
+    const { plan, random } = this
+    const any = (): number => around[Math.floor(random() * around.length)]!
+    let batch = any()
+    if (random() < dear) for (let tries = 6; tries > 0 && !plan.isLate(batch); tries--) batch = any()
+    return batch
+  }
+
   /** Lifts some batches about one and lays them again. @returns whether all lie within the limit */
   private rebuild(batch: number, limit: number): boolean {
     const { plan, random, lifted } = this
     this.wished = -1
     this.shunned = -1
     const most = 1 + Math.floor(random() * Math.min(mostLifted, this.movable.length))
+    // It would mostly come back to where it was.
+    const left = random() < leaves ? plan.pourDay(batch) : this.shunned
     const how = random()
     if (how < 0.4) this.liftForDay(batch, most)
     else if (how < 0.65) this.liftDay(batch)
@@ -99,10 +114,11 @@ export class Rebuilding {
     this.order()
     for (let index = 0; index < lifted.count; index++) {
       const next = lifted.batches[index]!
+      const shunned = next === batch ? left : this.shunned
       const option =
-        this.wished < 0 && this.shunned < 0
+        this.wished < 0 && shunned < 0
           ? plan.cheapest(next, miss, random)
-          : plan.cheapestWith(next, miss, random, this.wished, this.shunned)
+          : plan.cheapestWith(next, miss, random, this.wished, shunned)
       if (option < 0) return false
       plan.lay(next, option)
       if (plan.cost > limit) return false

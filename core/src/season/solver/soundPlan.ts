@@ -62,9 +62,18 @@ export class SoundPlan {
     return this.table.pourOf[this.place[batch]!]!
   }
 
-  /** Whether nothing is poured on a day yet. */
-  isClosed(day: number): boolean {
-    return this.pours[day] === 0
+  /** Whether a batch that lies gets ready too late. */
+  isLate(batch: number): boolean {
+    return this.table.cutOf[this.place[batch]!]! > this.table.lastCut[batch]!
+  }
+
+  /** What the dearest of the late costs by its own days; 0 when nobody is late. */
+  dearestLate(batches: Int32Array): number {
+    const { costOfOption } = this.table
+    return batches.reduce(
+      (most, batch) => (this.isLate(batch) ? Math.max(most, costOfOption[this.place[batch]!]!) : most),
+      0,
+    )
   }
 
   /** Whether a batch that lies nowhere fits on the days of an option beside those that lie. */
@@ -161,26 +170,28 @@ export class SoundPlan {
   inTheWay(batch: number, option: number, mayGo: (other: number) => boolean, random: () => number): number {
     const lack = this.lackOf(batch, option)
     if (lack === Lack.none) return noneNeeded
+    const { place, lackOn: day } = this
+    const { pourOf, cutOf, prepOf, traysEndOf, prepHours, ovenMoulds, batchTrays } = this.table
     let chosen = nobody
     let seen = 0
-    for (let other = 0; other < this.place.length; other++)
-      if (this.place[other]! >= 0 && this.uses(other, lack) && mayGo(other) && random() * ++seen < 1) chosen = other
+    for (let other = 0; other < place.length; other++) {
+      const at = place[other]!
+      if (at < 0) continue
+      const pour = pourOf[at]!
+      const cut = cutOf[at]!
+      let isUser: boolean
+      if (lack === Lack.hours) isUser = pour === day || cut === day || (prepOf[at] === day && prepHours[other]! > 0)
+      else if (lack === Lack.oven) isUser = pour === day && ovenMoulds[other]! > 0
+      else if (lack === Lack.trays) isUser = cut <= day && traysEndOf[at]! > day && batchTrays[other]! > 0
+      else isUser = pour <= day && cut > day && this.holdsKind(other, this.lackKind)
+      if (isUser && mayGo(other) && random() * ++seen < 1) chosen = other
+    }
     return chosen
   }
 
-  /** Whether a batch that lies uses what was found lacking last. */
-  private uses(batch: number, lack: Lack): boolean {
-    const { table, lackOn: day, lackKind } = this
-    const option = this.place[batch]!
-    const pour = table.pourOf[option]!
-    const cut = table.cutOf[option]!
-    if (lack === Lack.hours)
-      return pour === day || cut === day || (table.prepOf[option] === day && table.prepHours[batch]! > 0)
-    if (lack === Lack.oven) return pour === day && table.ovenMoulds[batch]! > 0
-    if (lack === Lack.trays) return table.batchTrays[batch]! > 0 && cut <= day && table.traysEndOf[option]! > day
-    if (pour > day || cut <= day) return false
-    for (let pair = table.firstMould[batch]!; pair < table.firstMould[batch + 1]!; pair++)
-      if (table.mouldKind[pair] === lackKind) return true
+  private holdsKind(batch: number, kind: number): boolean {
+    const { firstMould, mouldKind } = this.table
+    for (let pair = firstMould[batch]!; pair < firstMould[batch + 1]!; pair++) if (mouldKind[pair] === kind) return true
     return false
   }
 
