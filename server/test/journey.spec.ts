@@ -2,6 +2,7 @@ import type { NewDesign, SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { pourSession } from '@vendange/core/batch'
 import { expect } from 'chai'
+import { loaves } from '../src/db/schema'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
 import { aMould, completeLabels, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
@@ -163,6 +164,25 @@ describe('one soap over HTTP', () => {
     })
     const after = await api(endpoints.batches.view, { params: { id: batch.id } })
     expect(after.plan).to.deep.equal(before.plan)
+  })
+
+  it('numbers the hundredth loaf of a day as any other', async () => {
+    const { api, database } = workshop
+    const { soap } = await furnish(workshop, { mouldCount: 2 })
+    const batch = await api(endpoints.batches.create, { body: { designId: soap.id, pourDay: firstDay } })
+    const others = Array.from({ length: 98 }, (_, index) => ({
+      id: `loaf-${index}`,
+      batchId: batch.id,
+      part: 0,
+      version: 0,
+      status: 'failed' as const,
+      lotCode: `270308-${index + 1}`,
+    }))
+    await database.write((transaction) => transaction.insert(loaves).values(others))
+    await pourUpTo(workshop, batch.id, null)
+    await api(endpoints.batches.finish, { params: { id: batch.id } })
+    const codes = (await database.read.select({ lotCode: loaves.lotCode }).from(loaves)).map(({ lotCode }) => lotCode)
+    expect(codes).to.have.length(100).and.to.include.members(['270308-99', '270308-100'])
   })
 
   it('does not finish before the last step, nor twice', async () => {

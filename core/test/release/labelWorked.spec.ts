@@ -194,8 +194,12 @@ describe('what each check says', () => {
 
 describe('small sums of the release', () => {
   it('numbers the loaves of a day from 1 to 99', () => {
-    expect([lotCode('2027-03-13', 1), lotCode('2027-03-13', 99)]).to.deep.equal(['270313-1', '270313-99'])
-    for (const number of [0, 100, 1.5]) expect(() => lotCode('2027-03-13', number)).to.throw(RangeError)
+    expect([1, 99, 100].map((number) => lotCode('2027-03-13', number))).to.deep.equal([
+      '270313-1',
+      '270313-99',
+      '270313-100',
+    ])
+    for (const number of [0, -1, 1.5, Infinity]) expect(() => lotCode('2027-03-13', number)).to.throw(RangeError)
   })
 
   it('knows no share of nothing', () => {

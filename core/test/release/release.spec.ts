@@ -12,7 +12,7 @@ describe('lotCode', () => {
 
   it('throws on what is no day or no number', () => {
     expect(() => lotCode('soon', 1)).to.throw(RangeError, 'Expected a day like 2027-03-08, got soon')
-    expect(() => lotCode('2027-03-13', 0)).to.throw(RangeError, 'Expected a number from 1 to 99, got 0')
+    expect(() => lotCode('2027-03-13', 0)).to.throw(RangeError, 'Expected a whole number from 1, got 0')
   })
 })
 
