@@ -88,6 +88,17 @@ describe('the archive', () => {
     expect(hashes(await fetchArchive(workshop.url))).to.deep.equal(before)
   })
 
+  it('refuses one in which a single byte fell over, wherever it stands', async () => {
+    const files = unzipSync(await fetchArchive(workshop.url))
+    const stored = Buffer.from(zipSync(files, { level: 0 }))
+    for (const name of ['README.txt', 'schema.sql', 'manifest.json', 'tables/workshop.json']) {
+      const bytes = Buffer.from(stored)
+      const middle = stored.indexOf(files[name]!) + Math.floor(files[name]!.length / 2)
+      bytes[middle] = bytes[middle]! ^ 1
+      expect((await problemOf(take(new Uint8Array(bytes)))).detail, name).to.contain('cut off on its way')
+    }
+  })
+
   describe('made by hand', () => {
     const png = Buffer.concat([
       Buffer.from('89504e470d0a1a0a', 'hex'),

@@ -1,4 +1,5 @@
 import { sentence } from '@vendange/core/findings'
+import { crc32 } from 'node:zlib'
 import type { Entry, ZipFile } from 'yauzl'
 import { openPromise } from 'yauzl'
 import { ArchiveRefused, hashOf } from './archiveFormat'
@@ -8,6 +9,8 @@ const limits = { entries: 200_100, fileBytes: 512 * 1024 ** 2, allBytes: 8 * 102
 /** Rows of a table shrink to a twentieth or so; what shrinks far more is made to burst something. */
 const mostRatio = 400
 const smallBytes = 1024 ** 2
+/** For whoever opens it by hand; nothing is taken from them. */
+const forPeople = ['README.txt', 'schema.sql']
 const mayHold = /^(README\.txt|schema\.sql|manifest\.json|tables\/[a-z_]{1,64}\.json|photos\/[\w:.-]{1,64})$/
 
 /** The files of an archive on the disk, unpacked one at a time and never beyond its limits. */
@@ -39,7 +42,9 @@ async function entriesOf(zip: ZipFile): Promise<ReadonlyMap<string, Entry>> {
 async function bytesOf(zip: ZipFile, entry: Entry): Promise<Uint8Array> {
   const chunks: Buffer[] = []
   for await (const chunk of await zip.openReadStreamPromise(entry)) chunks.push(chunk as Buffer)
-  return Buffer.concat(chunks)
+  const bytes = Buffer.concat(chunks)
+  if (crc32(bytes) !== entry.crc32) throw new Error(`${entry.fileName} is not what went in`)
+  return bytes
 }
 
 /** Opens an archive. @throws {ArchiveRefused} if it is none, was cut off, or holds more than one can */
@@ -52,6 +57,11 @@ export async function openArchive(file: string): Promise<ArchiveFiles> {
     const entries = await entriesOf(zip).catch((error: unknown) => {
       throw error instanceof ArchiveRefused ? error : cutOff
     })
+    // Damage anywhere means that the file is not the one that was made.
+    for (const name of forPeople) {
+      const entry = entries.get(name)
+      if (entry) await bytesOf(zip, entry).catch(() => Promise.reject(cutOff))
+    }
     return {
       names: [...entries.keys()],
       close: () => zip.close(),
