@@ -103,11 +103,7 @@ export function splitIntoBatches(loaves: number, mouldCount: number): readonly n
   return Array.from({ length: batches }, (_, index) => each + (index < more ? 1 : 0))
 }
 
-interface Cutting {
-  readonly mould: QuoteMould
-  readonly barThicknessMm: number
-  readonly barsPerLoaf: number
-}
+type Cutting = Omit<QuotePart, 'loaves'>
 
 const onStepBelow = (mm: number, stepMm: number): number => roundTo(Math.floor(mm / stepMm + 1e-9) * stepMm, 6)
 
@@ -129,20 +125,22 @@ function cuttings(mould: QuoteMould, wish: QuoteWish, settings: QuoteSettings): 
     const barThicknessMm = onStepBelow(exactMm, settings.thicknessStepMm ?? lengthStepMm('mm', 'sixteenths'))
     if (!isWithin(barThicknessMm, barThicknessRange) || barsOfMould({ ...mould, barThicknessMm }).bars !== barsPerLoaf)
       continue
-    const { barCuredG } = at(barThicknessMm)
+    const { barWetG, barCuredG } = at(barThicknessMm)
     if (barCuredG < wish.labelMassG) break
     if (barCuredG > wish.labelMassG * mostOverLabel) continue
-    found.push({ mould, barThicknessMm, barsPerLoaf })
+    found.push({ mould, barThicknessMm, barsPerLoaf, barWetG, barCuredG })
   }
   const isKnown = found.some(({ barsPerLoaf }) => barsPerLoaf === usual.barsPerLoaf)
-  if (usual.barsPerLoaf > 0 && !isKnown)
-    found.push({ mould, barThicknessMm: mould.barThicknessMm, barsPerLoaf: usual.barsPerLoaf })
+  if (usual.barsPerLoaf > 0 && !isKnown) {
+    const { barsPerLoaf, barWetG, barCuredG } = usual
+    found.push({ mould, barThicknessMm: mould.barThicknessMm, barsPerLoaf, barWetG, barCuredG })
+  }
   return found
 }
 
 /** For each number of loaves the thickest cut that still gives the bars. */
-function waysInOneMould(all: readonly Cutting[], wanted: number): readonly (Cutting & { readonly loaves: number })[] {
-  const byLoaves = new Map<number, Cutting & { loaves: number }>()
+function waysInOneMould(all: readonly Cutting[], wanted: number): Way {
+  const byLoaves = new Map<number, QuotePart>()
   for (const cutting of all) {
     const loaves = Math.ceil(wanted / cutting.barsPerLoaf)
     const known = byLoaves.get(loaves)
@@ -170,14 +168,17 @@ function priceOf(
     .filter(({ cents }) => cents > 0)
 }
 
-type Way = readonly (Cutting & { readonly loaves: number })[]
+type Way = readonly QuotePart[]
 
 /** What a finding says but for its figures: two pours of an order say the same of nearly the same figures. */
 const apartFromFigures = (finding: Finding): string =>
   JSON.stringify(finding, (_, value: unknown) => (typeof value === 'number' ? '' : value))
 
-/** Two options of equal worth keep one order. */
-const nameOfOption = ({ parts }: QuoteOption): string => parts.map(({ mould }) => mould.name).join()
+/** Two ways of equal worth keep one order. */
+const nameOfWay = (way: Way): string => way.map(({ mould }) => mould.name).join()
+const batchesOf = (way: Way): number => way.reduce((sum, { loaves, mould }) => sum + Math.ceil(loaves / mould.count), 0)
+const barsOf = (way: Way): number => way.reduce((sum, { loaves, barsPerLoaf }) => sum + loaves * barsPerLoaf, 0)
+const lightestOf = (way: Way): number => Math.min(...way.map(({ barCuredG }) => barCuredG))
 
 function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOption {
   const batches: PourPart[] = []
@@ -187,12 +188,16 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
     if (massG > 0) masses.set(key, { name, massG: (masses.get(key)?.massG ?? 0) + massG })
   }
   const told = new Map<string, Finding>()
-  for (const { mould, barThicknessMm, barsPerLoaf, loaves } of way) {
-    const scaledOf = (mouldCount: number) =>
-      scaleBatch(
-        { ...wish, mould: { ...mould, barThicknessMm }, mouldCount, barsWanted: barsPerLoaf * mouldCount },
-        settings,
-      )
+  for (const part of way) {
+    const { mould, barThicknessMm, barsPerLoaf, loaves } = part
+    const known = new Map<number, ReturnType<typeof scaleBatch>>()
+    // An order may take hundreds of batches, of two sizes at the most.
+    const scaledOf = (mouldCount: number) => {
+      const wished = { ...wish, mould: { ...mould, barThicknessMm }, mouldCount, barsWanted: barsPerLoaf * mouldCount }
+      const scaled = known.get(mouldCount) ?? scaleBatch(wished, settings)
+      known.set(mouldCount, scaled)
+      return scaled
+    }
     for (const mouldCount of splitIntoBatches(loaves, mould.count)) {
       const { weights, findings } = scaledOf(mouldCount)
       batches.push({ mouldId: mould.id, mouldCount, barsWanted: barsPerLoaf * mouldCount, barThicknessMm })
@@ -208,8 +213,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
       )
       for (const finding of findings) if (finding.code !== 'bars_short') told.set(apartFromFigures(finding), finding)
     }
-    const { barWetG, barCuredG } = scaledOf(1)
-    parts.push({ mould, loaves, barThicknessMm, barsPerLoaf, barWetG, barCuredG })
+    parts.push(part)
   }
   const ingredients = [...masses].map(([key, { name, massG }]) => {
     const price = settings.pricesCentsPerKg[key]
@@ -241,7 +245,7 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
     parts,
     bars,
     spareBars: bars - wish.bars,
-    barCuredG: Math.min(...parts.map(({ barCuredG }) => barCuredG)),
+    barCuredG: lightestOf(way),
     batches,
     hours,
     ingredients,
@@ -284,15 +288,16 @@ export function quoteOptions(
       if (loaves > 0 && rest > 0 && fill) ways.push([{ ...main, loaves }, fill])
     }
   }
-  const isLight = (option: QuoteOption): number => (option.barCuredG < wish.labelMassG ? 1 : 0)
+  const isLight = (way: Way): number => (lightestOf(way) < wish.labelMassG ? 1 : 0)
+  // Only those that are shown are worked out.
   return ways
-    .map((way) => optionFor(way, wish, settings))
     .sort(
       (a, b) =>
         isLight(a) - isLight(b) ||
-        a.batches.length - b.batches.length ||
-        a.spareBars - b.spareBars ||
-        nameOfOption(a).localeCompare(nameOfOption(b)),
+        batchesOf(a) - batchesOf(b) ||
+        barsOf(a) - barsOf(b) ||
+        nameOfWay(a).localeCompare(nameOfWay(b)),
     )
     .slice(0, most)
+    .map((way) => optionFor(way, wish, settings))
 }
