@@ -1,6 +1,7 @@
 import type { Placement, SeasonProblem } from '@vendange/core/season'
 import { checkPlan, deliveryDate, slackOf, solveSeason } from '@vendange/core/season'
 import { readFileSync } from 'node:fs'
+import { benchDrawnSeasons } from './drawnSeasons'
 import { percentile, report, timesOf } from './measure'
 
 const read = (name: string): unknown =>
@@ -102,6 +103,7 @@ function earliestByReplan(
 
 export async function benchSeason(): Promise<void> {
   benchSolver()
+  benchDrawnSeasons()
   await benchCheck()
   benchPromise()
 }
