@@ -41,7 +41,7 @@ const holders = (mouldId: string) =>
       <p class="quiet">
         {{ show('volume', fillVolumeMl(mould)) }}{{ mould.measuredMl === null ? ' to the fill line' : ' as measured' }},
         {{ counted(barsOfMould(mould).bars, 'bar')
-        }}<template v-if="shapeOf(mould) !== 'cavities'"> {{ thickness(mould.barThicknessMm) }} thick</template>
+        }}<template v-if="shapeOf(mould) !== 'cavities'">, {{ thickness(mould.barThicknessMm) }} thick</template>
       </p>
       <p v-if="holders(mould.id).length > 0" class="brass">
         Holds

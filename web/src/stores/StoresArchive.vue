@@ -27,7 +27,7 @@ const bringBackIngredient = ({ id, version }: Versioned) =>
 <template>
   <details v-if="count > 0" class="sheet" data-test="archived">
     <summary>{{ count === 1 ? 'One thing' : `${count} things` }} archived</summary>
-    <ul class="plain">
+    <ul class="list">
       <li v-for="one in archived.ingredients" :key="one.id" class="row">
         <span>{{ one.name }}, with its lots</span>
         <v-btn size="small" :aria-label="`Bring ${one.name} back`" @click="bringBackIngredient(one)">Bring back</v-btn>
@@ -45,3 +45,10 @@ const bringBackIngredient = ({ id, version }: Versioned) =>
     </ul>
   </details>
 </template>
+
+<style scoped>
+.list {
+  list-style: none;
+  padding: 0;
+}
+</style>

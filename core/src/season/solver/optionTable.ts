@@ -23,15 +23,15 @@ export class OptionTable {
   readonly pourHours: Float64Array
   readonly cutHours: Float64Array
   /** Moulds in the oven; 0 for a batch that needs none. */
-  readonly ovenMoulds: Float64Array
-  readonly batchTrays: Float64Array
+  readonly ovenMoulds: Int32Array
+  readonly batchTrays: Int32Array
   /** Last cut day of each batch on which it is ready when it is due. */
   readonly lastCut: Int32Array
   readonly kinds: readonly string[]
   /** Mould kinds of the batches one after the other, with their counts; `firstMould` says where each batch begins. */
   readonly firstMould: Int32Array
   readonly mouldKind: Int32Array
-  readonly mouldCount: Float64Array
+  readonly mouldCount: Int32Array
 
   /**
    * @param options for each batch the days it may take, at least one
@@ -58,14 +58,14 @@ export class OptionTable {
     this.prepHours = Float64Array.from(batches, (batch) => batch.prepHours)
     this.pourHours = Float64Array.from(batches, (batch) => batch.pourHours)
     this.cutHours = Float64Array.from(batches, (batch) => batch.cutHours)
-    this.batchTrays = Float64Array.from(batches, (batch) => batch.trays)
-    this.ovenMoulds = Float64Array.from(batches, (batch) => (batch.oven ? mouldCountOf(batch) : 0))
+    this.batchTrays = Int32Array.from(batches, (batch) => batch.trays)
+    this.ovenMoulds = Int32Array.from(batches, (batch) => (batch.oven ? mouldCountOf(batch) : 0))
     this.lastCut = Int32Array.from(batches, ({ due, cureDays }) => due - cureDays)
     this.kinds = Object.keys(problem.mouldKinds)
     const mouldPairs = batches.map(({ moulds }) => Object.entries(moulds))
     this.firstMould = startsOf(mouldPairs)
     this.mouldKind = Int32Array.from(mouldPairs.flat(), ([kind]) => this.kinds.indexOf(kind))
-    this.mouldCount = Float64Array.from(mouldPairs.flat(), ([, count]) => count)
+    this.mouldCount = Int32Array.from(mouldPairs.flat(), ([, count]) => count)
   }
 
   /** The days of an option. */

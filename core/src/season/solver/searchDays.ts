@@ -28,7 +28,7 @@ export interface DaySearch {
 /** With no more plans than this, each is looked at: a matter of milliseconds, and the best is certain. */
 const fewPlans = 50_000
 /** Moves of the usual search, for so many batches and more. */
-const usualMoves = 160_000
+const usualMoves = 180_000
 const movesInFullFrom = 25
 /** What rounding leaves of a penalty. */
 const dust = 1e-6

@@ -31,9 +31,14 @@ export class SoundPlan {
   private readonly setupHours: number
   private readonly hoursLeft: Float64Array
   private readonly pours: Int32Array
-  private readonly ovenLeft: Float64Array
-  private readonly traysLeft: Float64Array
-  private readonly mouldsLeft: Float64Array
+  private readonly ovenLeft: Int32Array
+  private readonly traysLeft: Int32Array
+  private readonly mouldsLeft: Int32Array
+  /** Days of each batch that lies; −1 for one that lies nowhere, and for preparing what needs none. */
+  private readonly pourNow: Int32Array
+  private readonly cutNow: Int32Array
+  private readonly prepNow: Int32Array
+  private readonly traysEndNow: Int32Array
   private lackOn = 0
   private lackKind = 0
 
@@ -46,11 +51,16 @@ export class SoundPlan {
     const { kinds, batches } = table
     this.setupHours = problem.setupHours
     this.place = new Int32Array(batches.length).fill(-1)
+    const nowhere = (): Int32Array => new Int32Array(batches.length).fill(-1)
+    this.pourNow = nowhere()
+    this.cutNow = nowhere()
+    this.prepNow = nowhere()
+    this.traysEndNow = nowhere()
     this.pours = new Int32Array(days)
     this.hoursLeft = Float64Array.from(hours, (there, day) => there + hoursTolerance / 2 - (taken?.hours?.[day] ?? 0))
-    this.ovenLeft = new Float64Array(days).fill(ovenSlots)
-    this.traysLeft = Float64Array.from({ length: days }, (_, day) => trays - (taken?.trays[day] ?? 0))
-    this.mouldsLeft = new Float64Array(days * kinds.length)
+    this.ovenLeft = new Int32Array(days).fill(ovenSlots)
+    this.traysLeft = Int32Array.from({ length: days }, (_, day) => trays - (taken?.trays[day] ?? 0))
+    this.mouldsLeft = new Int32Array(days * kinds.length)
     kinds.forEach((kind, index) => {
       for (let day = 0; day < days; day++)
         this.mouldsLeft[index * days + day] = (mouldKinds[kind] ?? 0) - (taken?.moulds[kind]?.[day] ?? 0)
@@ -59,12 +69,12 @@ export class SoundPlan {
 
   /** The day on which a batch is poured that lies. */
   pourDay(batch: number): number {
-    return this.table.pourOf[this.place[batch]!]!
+    return this.pourNow[batch]!
   }
 
   /** Whether a batch that lies gets ready too late. */
   isLate(batch: number): boolean {
-    return this.table.cutOf[this.place[batch]!]! > this.table.lastCut[batch]!
+    return this.cutNow[batch]! > this.table.lastCut[batch]!
   }
 
   /** What the dearest of the late costs by its own days; 0 when nobody is late. */
@@ -170,21 +180,25 @@ export class SoundPlan {
   inTheWay(batch: number, option: number, mayGo: (other: number) => boolean, random: () => number): number {
     const lack = this.lackOf(batch, option)
     if (lack === Lack.none) return noneNeeded
-    const { place, lackOn: day } = this
-    const { pourOf, cutOf, prepOf, traysEndOf, prepHours, ovenMoulds, batchTrays } = this.table
+    const { lackOn: day, pourNow, cutNow, prepNow, traysEndNow } = this
+    const { length } = pourNow
     let chosen = nobody
     let seen = 0
-    for (let other = 0; other < place.length; other++) {
-      const at = place[other]!
-      if (at < 0) continue
-      const pour = pourOf[at]!
-      const cut = cutOf[at]!
-      let isUser: boolean
-      if (lack === Lack.hours) isUser = pour === day || cut === day || (prepOf[at] === day && prepHours[other]! > 0)
-      else if (lack === Lack.oven) isUser = pour === day && ovenMoulds[other]! > 0
-      else if (lack === Lack.trays) isUser = cut <= day && traysEndOf[at]! > day && batchTrays[other]! > 0
-      else isUser = pour <= day && cut > day && this.holdsKind(other, this.lackKind)
-      if (isUser && mayGo(other) && random() * ++seen < 1) chosen = other
+    const consider = (other: number): void => {
+      if (mayGo(other) && random() * ++seen < 1) chosen = other
+    }
+    if (lack === Lack.hours) {
+      for (let other = 0; other < length; other++)
+        if (pourNow[other] === day || cutNow[other] === day || prepNow[other] === day) consider(other)
+    } else if (lack === Lack.oven) {
+      for (let other = 0; other < length; other++)
+        if (pourNow[other] === day && this.table.ovenMoulds[other]! > 0) consider(other)
+    } else if (lack === Lack.trays) {
+      for (let other = 0; other < length; other++)
+        if (cutNow[other]! <= day && traysEndNow[other]! > day && this.table.batchTrays[other]! > 0) consider(other)
+    } else {
+      for (let other = 0; other < length; other++)
+        if (pourNow[other]! <= day && cutNow[other]! > day && this.holdsKind(other, this.lackKind)) consider(other)
     }
     return chosen
   }
@@ -248,8 +262,13 @@ export class SoundPlan {
     const { table, hoursLeft, mouldsLeft, traysLeft } = this
     const pour = table.pourOf[option]!
     const cut = table.cutOf[option]!
-    this.cost += sign * table.costOfOption[option]!
+    const lies = sign > 0
     const prepHours = table.prepHours[batch]!
+    this.pourNow[batch] = lies ? pour : -1
+    this.cutNow[batch] = lies ? cut : -1
+    this.prepNow[batch] = lies && prepHours > 0 ? table.prepOf[option]! : -1
+    this.traysEndNow[batch] = lies ? table.traysEndOf[option]! : -1
+    this.cost += sign * table.costOfOption[option]!
     if (prepHours > 0) hoursLeft[table.prepOf[option]!]! -= sign * prepHours
     let pourHours = table.pourHours[batch]!
     if (this.pours[pour] === (sign > 0 ? 0 : 1)) {

@@ -42,12 +42,12 @@ export class Workload {
   private readonly prepHours: Float64Array
   private readonly pourHours: Float64Array
   private readonly cutHours: Float64Array
-  private readonly ovenMoulds: Float64Array
-  private readonly batchTrays: Float64Array
+  private readonly ovenMoulds: Int32Array
+  private readonly batchTrays: Int32Array
   /** Mould kinds of the batches one after the other, with their counts; `firstMould` says where each batch begins. */
   private readonly firstMould: Int32Array
   private readonly mouldKind: Int32Array
-  private readonly mouldCount: Float64Array
+  private readonly mouldCount: Int32Array
 
   /** @param table the batches and their options, those of a batch by pour day, then cut day */
   constructor(
