@@ -24,7 +24,8 @@ const giveUpMs = 30_000
 const agent = new Agent({ keepAlive: true, maxSockets: 16 })
 
 /** Sends a request whatever it holds. @throws {Error} if the server does not answer at all */
-export function send(url: string, { method, path, headers, body }: Thrown): Promise<Answer> {
+export function send(url: string, thrown: Thrown): Promise<Answer> {
+  const { method, path, headers, body } = thrown
   const { hostname, port } = new URL(url)
   const begun = performance.now()
   return new Promise((resolve, reject) => {
@@ -44,7 +45,11 @@ export function send(url: string, { method, path, headers, body }: Thrown): Prom
       )
     })
     asked.setTimeout(giveUpMs, () => asked.destroy(new Error(`No answer in ${giveUpMs / 1000} s`)))
-    asked.on('error', reject)
+    asked.on('error', (error: NodeJS.ErrnoException) => {
+      // A connection that was kept may be closed by the server just as it is used again: that is no answer, and no fault.
+      if (asked.reusedSocket && error.code === 'ECONNRESET') send(url, thrown).then(resolve, reject)
+      else reject(error)
+    })
     asked.end(body)
   })
 }
