@@ -115,10 +115,7 @@ export class Rebuilding {
     for (let index = 0; index < lifted.count; index++) {
       const next = lifted.batches[index]!
       const shunned = next === batch ? left : this.shunned
-      const option =
-        this.wished < 0 && shunned < 0
-          ? plan.cheapest(next, miss, random)
-          : plan.cheapestWith(next, miss, random, this.wished, shunned)
+      const option = plan.cheapest(next, miss, random, this.wished, shunned)
       if (option < 0) return false
       plan.lay(next, option)
       if (plan.cost > limit) return false

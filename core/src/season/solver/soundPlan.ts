@@ -95,42 +95,24 @@ export class SoundPlan {
    * The option on which a batch that lies nowhere adds the least to the cost.
    *
    * @param miss how often one is passed over though it fits, by chance, 0 to 1
+   * @param wished a pour day that counts as if it were open and saved another; −1 for none
+   * @param shunned a pour day that is not taken; −1 for none
    * @returns −1 when it fits nowhere
    */
-  cheapest(batch: number, miss: number, random: () => number): number {
+  cheapest(batch: number, miss: number, random: () => number, wished = -1, shunned = -1): number {
     const { costOfOption, pourOf } = this.table
     const end = this.table.firstOption[batch + 1]!
+    const mostSaved = wished < 0 ? 0 : costOf.pourDay
     let cheapest = -1
     let least = Infinity
     for (let option = this.table.firstOption[batch]!; option < end; option++) {
       const own = costOfOption[option]!
-      if (own >= least) break
-      const cost = this.pours[pourOf[option]!] === 0 ? own + costOf.pourDay : own
-      if (cost >= least || !this.fits(batch, option) || (miss > 0 && random() < miss)) continue
-      least = cost
-      cheapest = option
-    }
-    return cheapest
-  }
-
-  /**
-   * The same with one pour day wished for, as if it were open and saved another, and one shunned.
-   *
-   * @param wished the day, −1 for none
-   * @param shunned the day, −1 for none
-   */
-  cheapestWith(batch: number, miss: number, random: () => number, wished: number, shunned: number): number {
-    const { costOfOption, pourOf } = this.table
-    const end = this.table.firstOption[batch + 1]!
-    let cheapest = -1
-    let least = Infinity
-    for (let option = this.table.firstOption[batch]!; option < end; option++) {
-      const own = costOfOption[option]!
-      if (own - costOf.pourDay >= least) break
+      if (own - mostSaved >= least) break
       const day = pourOf[option]!
       if (day === shunned) continue
-      let cost = this.pours[day] === 0 ? own + costOf.pourDay : own
-      if (day === wished) cost = own - costOf.pourDay
+      let cost = own
+      if (day === wished) cost -= costOf.pourDay
+      else if (this.pours[day] === 0) cost += costOf.pourDay
       if (cost >= least || !this.fits(batch, option) || (miss > 0 && random() < miss)) continue
       least = cost
       cheapest = option
