@@ -172,6 +172,30 @@ describe('quoteOptions', () => {
     expect(mixed?.bars).to.be.at.least(52)
   })
 
+  it('works out no more for thousands of bars than for hundreds, however many moulds there are', () => {
+    const moulds = Array.from({ length: 12 }, (_, index): QuoteMould => ({
+      ...long,
+      id: `m${index}`,
+      name: `M${index}`,
+    }))
+    const reckonedFor = (bars: number) => {
+      let reads = 0
+      const counted = {
+        ...settings,
+        get potLoss() {
+          reads += 1
+          return settings.potLoss
+        },
+      }
+      const options = quoteOptions({ ...wish, bars }, moulds, counted)
+      for (const option of options) expect(option.bars).to.be.at.least(barsToMake(bars, settings.breakageShare))
+      return reads
+    }
+    const few = reckonedFor(400)
+    expect(few).to.be.above(0)
+    expect(reckonedFor(40_000)).to.be.at.most(1.5 * few)
+  })
+
   it('offers nothing without a mould', () => {
     expect(quoteOptions(wish, [], settings)).to.deep.equal([])
     expect(quoteOptions(wish, [{ ...long, count: 0 }], settings)).to.deep.equal([])
