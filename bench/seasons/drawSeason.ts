@@ -167,11 +167,9 @@ function calendarOf({ random, whole, pick, happens }: Chances, week: readonly nu
  */
 export function drawSeason({ batches: count, seed, tightness }: SeasonSeed): SeasonProblem {
   const chances = chancesFrom(seed * 7919 + count * 104_729 + Math.round(tightness * 1000))
-  const { random, whole, pick, happens } = chances
-  let makers = 1
-  if (count >= 30 && happens(0.7)) makers = 2
-  else if (happens(0.25)) makers = 2
-  const week = makers === 1 ? pick(weeksOfOne) : pick(weeksOfTwo)
+  const { whole, pick, happens } = chances
+  const areTwo = (count >= 30 && happens(0.7)) || happens(0.25)
+  const week = areTwo ? pick(weeksOfTwo) : pick(weeksOfOne)
   const setupHours = pick([0.5, 0.5, 0.75, 1])
   const mouldKinds = drawMoulds(chances, count, tightness)
   const ovenSlots = tightness >= 0.9 ? whole(1, 2) : whole(2, 3)
@@ -182,7 +180,7 @@ export function drawSeason({ batches: count, seed, tightness }: SeasonSeed): Sea
   const frame = { span, bufferDays, tightness }
   giveDueDays(chances, batches, frame)
   const trays = drawTrays(batches, frame)
-  const hoursOf = calendarOf({ ...chances, random }, week, span)
+  const hoursOf = calendarOf(chances, week, span)
   for (let days = span + 28; days <= span + 2000; days += 7) {
     const season = { days, hours: hoursOf(days), setupHours, mouldKinds, ovenSlots, trays, bufferDays, batches }
     if (hasFirstFit(season)) return season

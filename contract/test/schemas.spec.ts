@@ -10,7 +10,7 @@ import {
   faultsOf,
   loafEventSchema,
   makerSchema,
-  plainMould,
+  blankMould,
   plainRecipe,
   mouldSchema,
   recipeSchema,
@@ -40,19 +40,7 @@ const recipe = {
   oven: false,
   notes: '',
 }
-const mould = {
-  name: 'Loaf',
-  lengthMm: 250,
-  widthMm: 80,
-  heightMm: 70,
-  linerMm: 0,
-  fillHeightMm: 60,
-  barThicknessMm: 25,
-  endTrimMm: 0,
-  kerfMm: 0,
-  ...plainMould,
-  count: 1,
-}
+const mould = { ...blankMould, name: 'Loaf' }
 const design = { ...blankDesign, collectionId: 'c', name: 'Lantern Glass' }
 const collection = {
   ...blankCollection,

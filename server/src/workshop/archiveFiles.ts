@@ -57,25 +57,19 @@ export async function openArchive(file: string): Promise<ArchiveFiles> {
     const entries = await entriesOf(zip).catch((error: unknown) => {
       throw error instanceof ArchiveRefused ? error : cutOff
     })
-    // Damage anywhere means that the file is not the one that was made.
-    for (const name of forPeople) {
+    const read: ArchiveFiles['read'] = async (name, sha256) => {
       const entry = entries.get(name)
-      if (entry) await bytesOf(zip, entry).catch(() => Promise.reject(cutOff))
+      if (!entry) throw new ArchiveRefused(sentence('archive_lacks', { file: name }))
+      const bytes = await bytesOf(zip, entry).catch(() => {
+        throw cutOff
+      })
+      if (sha256 !== undefined && hashOf(bytes) !== sha256)
+        throw new ArchiveRefused(sentence('archive_other_hash', { file: name }))
+      return bytes
     }
-    return {
-      names: [...entries.keys()],
-      close: () => zip.close(),
-      read: async (name, sha256) => {
-        const entry = entries.get(name)
-        if (!entry) throw new ArchiveRefused(sentence('archive_lacks', { file: name }))
-        const bytes = await bytesOf(zip, entry).catch(() => {
-          throw cutOff
-        })
-        if (sha256 !== undefined && hashOf(bytes) !== sha256)
-          throw new ArchiveRefused(sentence('archive_other_hash', { file: name }))
-        return bytes
-      },
-    }
+    // Damage anywhere means that the file is not the one that was made.
+    for (const name of forPeople) if (entries.has(name)) await read(name)
+    return { names: [...entries.keys()], close: () => zip.close(), read }
   } catch (error) {
     zip.close()
     throw error

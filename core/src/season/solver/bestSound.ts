@@ -1,4 +1,5 @@
 import type { TellShare } from './leastBroken'
+import { nearInTime } from './nearInTime'
 import type { MetPlan, RebuildingSchedule } from './rebuilding'
 import { Rebuilding } from './rebuilding'
 import type { SoundPlan } from './soundPlan'
@@ -9,7 +10,6 @@ const cold = 0.3
 const mildest = 10
 /** Moves between two looks at how far it is. */
 const movesOfSlice = 4000
-const windowBatches = 10
 const movesOfWindow = 2000
 const wanderCost = 2
 const roundsBetweenReturns = 40
@@ -55,7 +55,11 @@ export function bestSound(
     plan.become(here.place)
     const mild = isLate && random() < 0.5 ? Math.max(mildest, hottest / 8) : mildest
     const hot = 2 * Math.pow(mild / 2, random())
-    const next = rebuilding.anneal(nearby(plan, movable, random), { moves: movesOfWindow, hot, cold, chains }, best)
+    const next = rebuilding.anneal(
+      nearInTime(movable, (batch) => plan.pourDay(batch), random),
+      { moves: movesOfWindow, hot, cold, chains },
+      best,
+    )
     const mayWander = wanderCost * (1 - round / rounds)
     if (round % roundsBetweenReturns === roundsBetweenReturns - 1) here = { place: best.place.slice(), cost: best.cost }
     else if (next.cost <= here.cost + mayWander) here = next
@@ -78,12 +82,4 @@ export function bestSound(
     }
     return last
   }
-}
-
-/** A handful of batches poured about the same time. */
-function nearby(plan: SoundPlan, movable: Int32Array, random: () => number): Int32Array {
-  const centre = plan.pourDay(movable[Math.floor(random() * movable.length)]!) + Math.floor(random() * 9) - 4
-  const size = windowBatches + Math.floor(random() * windowBatches)
-  const away = (batch: number): number => Math.abs(plan.pourDay(batch) - centre)
-  return movable.toSorted((a, b) => away(a) - away(b)).slice(0, size)
 }

@@ -1,13 +1,11 @@
 import type { Best } from './annealing'
 import { keepIfBetter } from './annealing'
+import type { OptionTable } from './optionTable'
 import type { Workload } from './workload'
 
 /** How many plans some batches have together, their options multiplied; Infinity beyond what a number holds exactly. */
-export function planCount(load: Workload, batches: Int32Array): number {
-  const count = batches.reduce(
-    (product, batch) => product * (load.firstOption[batch + 1]! - load.firstOption[batch]!),
-    1,
-  )
+export function planCount({ firstOption }: Pick<OptionTable, 'firstOption'>, batches: Int32Array): number {
+  const count = batches.reduce((product, batch) => product * (firstOption[batch + 1]! - firstOption[batch]!), 1)
   return Number.isSafeInteger(count) ? count : Infinity
 }
 

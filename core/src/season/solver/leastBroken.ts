@@ -1,8 +1,8 @@
 import type { Best } from './annealing'
 import { anneal } from './annealing'
+import { nearInTime } from './nearInTime'
 import type { Workload } from './workload'
 
-const windowBatches = 10
 const wanderCost = 6
 const roundsBetweenReturns = 40
 
@@ -57,10 +57,7 @@ export function leastBroken(
 
   /** A handful of batches poured about the same time, with the days among which they may move. */
   function nearbyBatches(): { readonly active: Int32Array; readonly within: { from: number; to: number } } {
-    const centre = load.pourDay(movable[Math.floor(random() * movable.length)]!) + Math.floor(random() * 9) - 4
-    const size = Math.min(movable.length, windowBatches + Math.floor(random() * windowBatches))
-    const away = (batch: number): number => Math.abs(load.pourDay(batch) - centre)
-    const active = Int32Array.from([...movable].sort((a, b) => away(a) - away(b)).slice(0, size))
+    const active = nearInTime(movable, (batch) => load.pourDay(batch), random)
     const pours = Array.from(active, (batch) => load.pourDay(batch))
     return {
       active,

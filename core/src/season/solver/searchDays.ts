@@ -36,29 +36,24 @@ const dust = 1e-6
 /** The best days found for some batches, in their order: those that break the least, and of them the cheapest. */
 export function searchDays(search: DaySearch): readonly DayOption[] {
   const { problem, batches, extraCost, random } = search
-  const only = batches.map(({ batch }) => batch)
   const movable = Int32Array.from(batches.flatMap(({ options }, index) => (options.length > 1 ? [index] : [])))
-  const load = new Workload(
-    problem,
-    new OptionTable(
-      problem,
-      only,
-      batches.map(({ options }) => options),
-      extraCost,
-    ),
-  )
+  const plan = new SoundPlan(problem, cheapestFirst(search))
+  const isFew = planCount(plan.table, movable) <= fewPlans
+  if (!isFew) {
+    batches.forEach(({ options }, index) => {
+      if (options.length === 1) plan.lay(index, plan.table.firstOption[index]!)
+    })
+    if (layAll(plan, movable, random)) return soundDays(search, plan, movable)
+  }
+
+  const byDay = batches.map(({ options }) => options)
+  const load = new Workload(problem, new OptionTable(problem, plan.table.batches, byDay, extraCost))
   const least: Best = { place: load.place.slice(), cost: load.cost, excess: load.excess }
   const leastDays = (): readonly DayOption[] => Array.from(least.place, (option) => load.daysOf(option))
-  if (planCount(load, movable) <= fewPlans) {
+  if (isFew) {
     everyPlan(load, movable, least)
     return leastDays()
   }
-
-  const plan = new SoundPlan(problem, cheapestFirst(search))
-  batches.forEach(({ options }, index) => {
-    if (options.length === 1) plan.lay(index, plan.table.firstOption[index]!)
-  })
-  if (layAll(plan, movable, random)) return soundDays(search, plan, movable)
   let isStopped = false
   leastBroken(load, movable, problem.days, search.effort, random, least, (done) => {
     isStopped = !search.tell(leastDays(), done)
