@@ -11,8 +11,9 @@ import { killAgainAndAgain, noKills } from './kills'
 import { brokenPages } from './pages'
 import type { Tally } from './throwing'
 import { newTally, throwRequests, throwSequences } from './throwing'
+import { noUpgrades, upgradeAll } from './upgrades'
 
-// npm run campaign [-- PART [COUNT [SEED]]]: hostile requests, kills, archives and backups thrown at a workshop.
+// npm run campaign [-- PART [COUNT [SEED]]]: hostile requests, kills, archives, backups and upgrades thrown at a workshop.
 
 /** A part of the campaign: how much of it is thrown when nothing is said, and what came of it. */
 interface Part {
@@ -130,11 +131,21 @@ async function backups(count: number, seed: number): Promise<Outcome> {
   }
 }
 
+async function upgrades(count: number, seed: number): Promise<Outcome> {
+  const tally = noUpgrades()
+  await upgradeAll(diceOf(seed), count, tally)
+  return {
+    told: [`${tally.upgraded} workshops of earlier versions upgraded, ${tally.killed} of them killed meanwhile`],
+    broken: tally.broken,
+  }
+}
+
 const parts: Readonly<Record<string, Part>> = {
   requests: { count: 100_000, run: throwAll },
   kills: { count: 1000, run: kill },
   archives: { count: 2000, run: archives },
   backups: { count: 300, run: backups },
+  upgrades: { count: 104, run: upgrades },
 }
 const mostTold = 20
 

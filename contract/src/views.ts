@@ -120,6 +120,8 @@ export interface StoresView {
   readonly ingredients: readonly SavedIngredient[]
   readonly lots: readonly LotView[]
   readonly needs: readonly Need[]
+  /** Ids of ingredients that some pour took from, however long ago: they are archived rather than taken away. */
+  readonly usedIngredientIds: readonly string[]
   /** What was in use before it was taken away: it stays in the history and can be brought back. */
   readonly archived: {
     readonly ingredients: readonly SavedIngredient[]

@@ -1,5 +1,5 @@
 import { sentence } from '@vendange/core/findings'
-import { endpoints, idPattern, openApiDocument } from '@vendange/contract'
+import { endpoints, idPattern } from '@vendange/contract'
 import compression from 'compression'
 import type { Express } from 'express'
 import express, { Router } from 'express'
@@ -13,7 +13,6 @@ import sirv from 'sirv'
 import { readWorkshop } from './db/workshopRow'
 import { ownFatService } from './formulate/ownFatService'
 import { recipeService } from './formulate/recipeService'
-import { wishRoutes } from './formulate/wishRoutes'
 import { instrumentRoutes } from './instruments/instrumentRoutes'
 import { loafRoutes } from './loaves/loafRoutes'
 import { loafService } from './loaves/loafService'
@@ -24,7 +23,8 @@ import type { Context } from './parts/context'
 import { serveRepository } from './parts/repositoryRoutes'
 import { notFound } from './parts/problems'
 import type { AppLocals } from './parts/serve'
-import { problemHandler, serve } from './parts/serve'
+import { problemHandler, serve, serveReading } from './parts/serve'
+import { readerOf } from './parts/reading'
 import { sayOfContext } from './parts/workshopWords'
 import { sameOriginOnly } from './parts/sameOrigin'
 import { orderRoutes } from './plan/orderRoutes'
@@ -36,9 +36,7 @@ import { pourPlanning } from './pour/pourPlanning'
 import { planAcceptance } from './season/planAcceptance'
 import { allotmentService } from './release/allotmentService'
 import { releaseRoutes } from './release/releaseRoutes'
-import { traceService } from './release/traceService'
 import { seasonRoutes } from './season/seasonRoutes'
-import { seasonService } from './season/seasonService'
 import { mouldService } from './stores/mouldService'
 import { storesRoutes } from './stores/storesRoutes'
 import { storesService } from './stores/storesService'
@@ -46,8 +44,7 @@ import { archiveService } from './workshop/archiveService'
 import { backupService } from './workshop/backupService'
 import { workshopRoutes } from './workshop/workshopRoutes'
 import { workshopService } from './workshop/workshopService'
-
-export const version = '0.1.0'
+import { version } from './version'
 
 export interface AppOptions {
   readonly context: Context
@@ -60,7 +57,6 @@ export interface AppOptions {
 
 /** Every service of the house; the demo is seeded through the same ones. */
 export function servicesOf(context: Context) {
-  const season = seasonService(context)
   return {
     workshop: workshopService(context),
     archive: archiveService(context),
@@ -76,10 +72,7 @@ export function servicesOf(context: Context) {
     photos: photoService(context),
     room: roomService(context),
     allotments: allotmentService(context),
-    trace: traceService(context),
     orders: orderService(context),
-    planAcceptance: planAcceptance(context, season),
-    season,
   }
 }
 
@@ -90,29 +83,30 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
       next(idPattern.test(value) ? undefined : notFound(sentence('id_unread'))),
     )
   const services = servicesOf(context)
-  let description: ReturnType<typeof openApiDocument> | undefined
+  const read = readerOf(context)
+  const plans = planAcceptance(context, async (plan) => (await read('planTroubles', plan)).value())
   serve(router, endpoints.health, async () => {
     const { timeZone } = await readWorkshop(context.database.read)
     return { status: 'ok', version, today: context.clock.today(timeZone) } as const
   })
-  serve(router, endpoints.openapi, () => Promise.resolve((description ??= openApiDocument(version))))
-  seasonRoutes(router, services.season, services.planAcceptance, context)
+  serveReading(router, endpoints.openapi, () => read('openApi'))
+  seasonRoutes(router, plans, read)
   workshopRoutes(router, services)
   serveRepository(router, endpoints.moulds, services.moulds)
-  storesRoutes(router, services.stores)
-  wishRoutes(router, context)
+  storesRoutes(router, services.stores, read)
+  serveReading(router, endpoints.nearestRecipe, ({ body }) => read('recipeNearWishes', body))
   serveRepository(router, endpoints.recipes, services.recipes)
   serve(router, endpoints.recipeVersions, ({ params }) => services.recipes.versions(params.id))
   serveRepository(router, endpoints.ownFats, services.ownFats)
   serveRepository(router, endpoints.collections, services.plan.collections)
-  serve(router, endpoints.collections.pours, ({ params }) => services.plan.pours(params.id))
+  serveReading(router, endpoints.collections.pours, ({ params }) => read('poursOfCollection', params.id))
   serveRepository(router, endpoints.designs, services.plan.designs)
   orderRoutes(router, services.orders, context)
-  batchRoutes(router, services, context)
+  batchRoutes(router, services, context, read)
   instrumentRoutes(router, instrumentMs)
-  loafRoutes(router, services.loaves, services.photos)
+  loafRoutes(router, services.loaves, services.photos, read)
   roomRoutes(router, services, context)
-  releaseRoutes(router, services, context)
+  releaseRoutes(router, services, context, read)
   return router
 }
 

@@ -11,6 +11,7 @@ import { ensureWorkshop } from './db/workshopRow'
 import { endStreams } from './instruments/instrumentRoutes'
 import { frozenClock, systemClock } from './parts/clock'
 import { asLogged } from './parts/logging'
+import { readerOf } from './parts/reading'
 import { inThread } from './parts/threads'
 
 const { env } = process
@@ -20,6 +21,8 @@ const folder = dataFolder()
 const clock = env['VENDANGE_TODAY'] ? frozenClock(env['VENDANGE_TODAY']) : systemClock
 /** How long a request that is being answered may still take once the server is asked to end. */
 const lastAnswersMs = 2000
+/** After so long nobody waits for a first page any more. */
+const firstPagesMs = 10_000
 const logger = pino({ level: env['VENDANGE_LOG'] ?? 'warn' })
 
 try {
@@ -28,11 +31,18 @@ try {
     file: join(folder, 'vendange.sqlite'),
     backupFolder: join(folder, 'backups'),
     now: () => new Date(),
-    copy: (file, target) => inThread('copy', { file, target }),
+    long: {
+      copy: (copied, target) => inThread('copy', { file: copied, target }),
+      layReady: (replaced, backup) => inThread('layReady', { file: replaced, backup }),
+      findDamage: (searched, isPlain) => inThread('findDamage', { file: searched, isPlain }),
+    },
   })
   await ensureWorkshop(database, Intl.DateTimeFormat().resolvedOptions().timeZone)
+  const context = { database, clock, newId: randomUUID }
+  // The thread that reads is there before it is asked, with what every page asks first.
+  void readerOf(context)('season').catch((fault: unknown) => logger.error(asLogged(fault)))
   const app = createApp({
-    context: { database, clock, newId: randomUUID },
+    context,
     logger,
     webFolder: join(home, 'web/dist'),
     // A journey need not wait for a simulated scale as a hand would.
@@ -43,8 +53,10 @@ try {
       console.error(`Vendange cannot listen on ${host}:${port}: ${error.message}`)
       process.exit(1)
     }
-    // What was damaged while nobody looked is found once all else is ready.
-    void database.mend().catch((fault: unknown) => logger.error(asLogged(fault)))
+    // What was damaged while nobody looked is found once the first pages are there.
+    setTimeout(() => {
+      database.mend().catch((fault: unknown) => logger.error(asLogged(fault)))
+    }, firstPagesMs).unref()
     const at = (server.address() as AddressInfo).port
     held.tell(at)
     console.log(`Vendange is open at http://${host}:${at}`)

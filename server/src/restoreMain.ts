@@ -2,8 +2,8 @@ import { basename, join, resolve } from 'node:path'
 import { existsSync } from 'node:fs'
 import { dataFolder } from './dataFolder'
 import { holdFolder } from './db/onlyHere'
-import { DatabaseRefused } from './db/refusedFile'
-import { RestoreRefused, restoreBackup } from './db/restore'
+import { DatabaseRefused, RestoreRefused } from './db/refusedFile'
+import { restoreBackup } from './db/restore'
 
 /** Puts a backup in place: named by its path, or by its name in the folder “backups”. */
 const [wanted] = process.argv.slice(2)

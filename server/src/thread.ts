@@ -2,7 +2,9 @@ import type { BatchView, SavedDesign, SavedMould, SavedWorkshop } from '@vendang
 import { parentPort } from 'node:worker_threads'
 import type { CardSheet } from './parts/cardsPdf'
 import type { Asked, Told } from './parts/threadMessages'
+import { faultOf } from './parts/threadMessages'
 import type { QuotedOrder } from './plan/quotePdf'
+import type { AskedReading } from './readings'
 
 /** Called with how much is done, 0 to 1. */
 type OnShare = (share: number) => void
@@ -20,8 +22,13 @@ export const jobs = {
     const { movePictures } = await import('./pour/movePictures')
     return runSheetPdf(view, workshop, of ? movePictures(view.plan, of) : [])
   },
+  read: async (asked: AskedReading) => (await import('./readings')).answerReading(asked),
   copy: async ({ file, target }: { file: string; target: string }) =>
     (await import('./db/backup')).copyDatabase(file, target),
+  layReady: async ({ file, backup }: { file: string; backup: string }) =>
+    (await import('./db/restore')).layReady(file, backup),
+  findDamage: async ({ file, isPlain }: { file: string; isPlain: boolean }) =>
+    (await import('./db/damage/findDamage')).findDamage(file, isPlain),
   archive: async ({ file, target, madeAt }: { file: string; target: string; madeAt: string }) =>
     (await import('./workshop/writeArchive')).writeArchive(file, target, madeAt),
   readArchive: async ({ file, scratch }: { file: string; scratch: string }) =>
@@ -42,7 +49,7 @@ async function answer({ number, job, input }: Asked): Promise<void> {
     const work = jobs[job as keyof Jobs] as (input: unknown, onShare: OnShare) => Promise<unknown>
     tell({ number, output: await work(input, (share) => tell({ number, share })) })
   } catch (error) {
-    tell({ number, fault: error instanceof Error ? (error.stack ?? error.message) : String(error) })
+    tell({ number, fault: faultOf(error) })
   }
 }
 

@@ -8,6 +8,7 @@ import { readFileSync } from 'node:fs'
 import { servicesOf } from '../src/app'
 import * as schema from '../src/db/schema'
 import { frozenClock } from '../src/parts/clock'
+import { readingsOf } from '../src/readings'
 import { openDemo } from './seededDemo'
 import type { TestWorkshop } from './workshopAtTest'
 import { furnish, openTestWorkshop, problemOf } from './workshopAtTest'
@@ -39,8 +40,9 @@ describe('the archive', () => {
   it('goes out of one workshop into an empty one, equal to the last event and the last picture', async () => {
     const { database, dispose } = await openDemo()
     try {
-      const services = servicesOf({ database, clock: frozenClock('2027-03-08'), newId: () => 'photo-1' })
-      const [maker] = (await services.season.view()).makers
+      const context = { database, clock: frozenClock('2027-03-08'), newId: () => 'photo-1' }
+      const services = servicesOf(context)
+      const [maker] = (await readingsOf(context).season()).makers
       const [head, end] = ['89504e470d0a1a0a', '0000000049454e44ae426082'].map((hex) => Buffer.from(hex, 'hex'))
       const png = Buffer.concat([head!, Buffer.alloc(64, 7), end!])
       await services.photos.keep(png, maker?.id ?? '')

@@ -7,14 +7,17 @@ import { demoMoulds, demoToday } from '../src/demo/scenario/workshop'
 import { frozenClock } from '../src/parts/clock'
 import { checkMould } from '@vendange/core/mould'
 import { checkRecipe } from '@vendange/core/recipe'
+import { readingsOf } from '../src/readings'
 import { openDemo, seedAnew } from './seededDemo'
 
 /** All that is seen of the demo in a folder, or in the one that the tests share. */
 async function seen(folder?: string) {
   const { database, dispose } = await openDemo(folder)
-  const services = servicesOf({ database, clock: frozenClock(demoToday), newId: () => 'none' })
-  const season = await services.season.view()
-  const loaves = await services.loaves.list()
+  const context = { database, clock: frozenClock(demoToday), newId: () => 'none' }
+  const services = servicesOf(context)
+  const readings = readingsOf(context)
+  const season = await readings.season()
+  const loaves = await readings.newestLoaves()
   const stories = await Promise.all(loaves.map(({ id }) => services.loaves.view(id)))
   await dispose()
   return { season, loaves, stories }

@@ -111,12 +111,16 @@ describe('the stores over HTTP', () => {
     await api(endpoints.ingredients.remove, { params: { id }, body: { version } })
     const without = await api(endpoints.stores)
     expect(without.archived.ingredients.map(({ name }) => name)).to.deep.equal(['Olive oil'])
-    await api(endpoints.ingredients.restore, { params: { id }, body: { version: version + 1 } })
+    expect(without.usedIngredientIds).to.deep.equal([id])
+    // The lot that is brought back brings its ingredient with it: nothing of it stays out of sight.
     const [lot] = archived.lots
     await api(endpoints.lots.restore, { params: { id: lot?.id ?? '' }, body: { version: lot?.version ?? 0 } })
     const back = await api(endpoints.stores)
     expect(back.archived).to.deep.equal({ ingredients: [], lots: [] })
     expect(back.lots.map(({ leftAmount }) => leftAmount)).to.deep.equal([19])
+    expect(back.ingredients.map(({ name, version: now }) => `${name} ${now}`)).to.deep.equal([
+      `Olive oil ${version + 2}`,
+    ])
   })
 
   it('takes what is weighed from the oldest lot, and keeps the lots on the batch’s record', async () => {

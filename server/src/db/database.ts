@@ -8,8 +8,11 @@ import type { Reader, Transaction } from './drizzle'
 import { drizzleOver } from './drizzle'
 import { clearUnfinished, copyDatabase, keepBackup } from './backup'
 import { changeableClient } from './changeableClient'
-import { findDamage, mendDamage, mendPlainDamage } from './damage/mendDamage'
+import { findDamage } from './damage/findDamage'
+import type { Damage } from './damage/mendDamage'
+import { mendDamage } from './damage/mendDamage'
 import { syncFolder } from './durable'
+import { filePlace } from './filePlace'
 import { migrationTimes, ownMigrations } from './migrations'
 import { DatabaseRefused, troubleOfDisk } from './refusedFile'
 import { finishRestore, layReady, layStaleLogAside } from './restore'
@@ -29,6 +32,8 @@ export interface Database {
   mend(): Promise<number>
   /** Grows with every backup that was put back: all that was known before is of another time. */
   epoch(): number
+  /** Has something else read the file, which is not put out of its place meanwhile. */
+  beside<T>(work: (file: string) => Promise<T>): Promise<T>
   /** Keeps a dated copy; others go on writing. @param spare names of old ones that are needed yet @returns its file name */
   backup(label: string, spare?: readonly string[]): Promise<string>
   /**
@@ -52,8 +57,15 @@ export interface OpenOptions {
   readonly now: () => Date
   /** @default this version's own */
   readonly migrationsFolder?: string
-  /** How a database is copied: here, or in a thread of its own. @default here */
-  readonly copy?: typeof copyDatabase
+  /** Does what takes long: here, or in a thread of its own. @default here */
+  readonly long?: LongWork
+}
+
+/** What takes long over a whole file. */
+export interface LongWork {
+  readonly copy: typeof copyDatabase
+  readonly layReady: typeof layReady
+  readonly findDamage: typeof findDamage
 }
 
 async function appliedMigrations(client: Client, file: string): Promise<readonly number[]> {
@@ -102,7 +114,7 @@ async function makeNew(file: string, migrationsFolder: string): Promise<void> {
 
 /** Looks at the file before anything is done to it. @throws {DatabaseRefused} */
 async function refuseForeign(options: Required<OpenOptions>): Promise<void> {
-  const { file, backupFolder, now, migrationsFolder, copy } = options
+  const { file, backupFolder, now, migrationsFolder, long } = options
   const known = migrationTimes(migrationsFolder)
   if (statSync(file).size === 0)
     throw new DatabaseRefused(
@@ -121,7 +133,7 @@ async function refuseForeign(options: Required<OpenOptions>): Promise<void> {
     )
   }
   if (applied.length > 0 && applied.length < known.length)
-    await keepBackup(file, backupFolder, now(), 'before-migration', { copy })
+    await keepBackup(file, backupFolder, now(), 'before-migration', { copy: long.copy })
 }
 
 async function connect(options: Required<OpenOptions>): Promise<Client> {
@@ -149,11 +161,12 @@ async function connect(options: Required<OpenOptions>): Promise<Client> {
  * @throws {DatabaseRefused} if the file is damaged, is something else, or was written by a newer version, or if the disk is against it; it is left as it was
  */
 export async function openDatabase(wanted: OpenOptions): Promise<Database> {
-  const options = { migrationsFolder: ownMigrations, copy: copyDatabase, ...wanted }
-  const { file, backupFolder, now, copy } = options
+  const options = { migrationsFolder: ownMigrations, long: { copy: copyDatabase, layReady, findDamage }, ...wanted }
+  const { file, backupFolder, now, long } = options
   const connection = changeableClient(await connect(options))
   const db = drizzleOver(connection.client)
   const writes = new PQueue({ concurrency: 1 })
+  const place = filePlace()
   // One after the other: two of one second would take each other's name.
   const backups = new PQueue({ concurrency: 1 })
   let revision = 0
@@ -181,11 +194,12 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
     }
   }
   const write: Database['write'] = (work) => writes.add(() => inTransaction(work))
-  // Rows are held against the tables of this version.
-  const mendWhatIsPlain = async (transaction: Transaction) => {
-    if (options.migrationsFolder === ownMigrations) await mendPlainDamage(transaction, now().toISOString())
-  }
-  await write(mendWhatIsPlain)
+  const mendFound = (transaction: Transaction, damage: Damage) => mendDamage(transaction, now().toISOString(), damage)
+  /** Rows are held against the tables of this version. */
+  const findPlainDamage = async (): Promise<Damage> =>
+    options.migrationsFolder === ownMigrations ? long.findDamage(file, true) : new Map()
+  const plain = await findPlainDamage()
+  if (plain.size > 0) await write((transaction) => mendFound(transaction, plain))
 
   return {
     read: db,
@@ -193,25 +207,29 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
     mend: async () => {
       // One fault is looked into once: asking again for the same page finds the same.
       if (soundAt === revision) return 0
-      const damage = await findDamage(db)
-      const mended =
-        damage.size > 0 ? await write((transaction) => mendDamage(transaction, now().toISOString(), damage)) : 0
+      const damage = await place.keep(() => long.findDamage(file, false))
+      const mended = damage.size > 0 ? await write((transaction) => mendFound(transaction, damage)) : 0
       soundAt = mended === 0 ? revision : undefined
       return mended
     },
     revision: () => revision,
     epoch: () => epoch,
-    backup: (label, spare = []) => backups.add(() => keepBackup(file, backupFolder, now(), label, { copy, spare })),
+    beside: (work) => place.keep(() => work(file)),
+    backup: (label, spare = []) =>
+      backups.add(() => place.keep(() => keepBackup(file, backupFolder, now(), label, { copy: long.copy, spare }))),
     replaceBy: (other, refuse) =>
       writes.add(async () => {
         await refuse?.(db)
-        await layReady(file, other)
-        await connection.change(async (client) => {
-          client.close()
-          return connect(options)
-        })
+        await long.layReady(file, other)
+        await place.change(() =>
+          connection.change(async (client) => {
+            client.close()
+            return connect(options)
+          }),
+        )
         epoch += 1
-        await inTransaction(mendWhatIsPlain)
+        const damage = await findPlainDamage()
+        await inTransaction((transaction) => mendFound(transaction, damage))
       }),
     file,
     backupFolder,

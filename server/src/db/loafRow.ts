@@ -115,6 +115,17 @@ export async function readEvents(reader: Reader, loafId: string): Promise<readon
   return rows
 }
 
+/** The steps recorded at the bench for each of some batches, oldest first. */
+export async function readRecordsOf(
+  reader: Reader,
+  batchIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly RecordedStep[]>> {
+  const recordsOf = new Map<string, RecordedStep[]>()
+  for (const { batchId, ...record } of await recordsWhere(reader, inArray(benchRecords.batchId, [...batchIds])))
+    recordsOf.set(batchId, [...(recordsOf.get(batchId) ?? []), record])
+  return recordsOf
+}
+
 /** The steps recorded at the bench for a batch, oldest first. */
 export const readRecords = (reader: Reader, batchId: string): Promise<readonly RecordedStep[]> =>
   recordsWhere(reader, eq(benchRecords.batchId, batchId))

@@ -3,6 +3,11 @@ export class DatabaseRefused extends Error {
   override readonly name = 'DatabaseRefused'
 }
 
+/** A backup that cannot be put back, with why. */
+export class RestoreRefused extends Error {
+  override readonly name = 'RestoreRefused'
+}
+
 const causesOf = (error: unknown): readonly unknown[] =>
   error instanceof Error ? [error, ...causesOf(error.cause)] : []
 

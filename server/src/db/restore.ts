@@ -2,6 +2,7 @@ import { createClient } from '@libsql/client'
 import { closeSync, copyFileSync, existsSync, mkdirSync, openSync, readdirSync, readSync, renameSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
 import { inFileName, syncFile, syncFolder } from './durable'
+import { RestoreRefused } from './refusedFile'
 
 /** What SQLite keeps beside a database while it is open, and after a crash. */
 const companions = ['-wal', '-shm'] as const
@@ -42,11 +43,6 @@ export function layStaleLogAside(file: string): readonly string[] {
     renameSync(file + ending, aside)
     return [basename(aside)]
   })
-}
-
-/** A backup that cannot be put back, with why. */
-export class RestoreRefused extends Error {
-  override readonly name = 'RestoreRefused'
 }
 
 async function assertSound(backup: string): Promise<void> {

@@ -6,7 +6,6 @@ import type {
   SavedIngredient,
   SavedOwnFat,
   StepStock,
-  StoresView,
 } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
@@ -31,7 +30,7 @@ import {
   useOfStep,
   usesOfPlan,
 } from '@vendange/core/stores'
-import { and, asc, desc, eq, gt, inArray, or, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, or, sql } from 'drizzle-orm'
 import { unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
 import { findRows } from './versionedRepository'
@@ -142,26 +141,6 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
   }
 }
 
-/** What was in use and has been taken away, the latest first. */
-export async function readArchived(reader: Reader): Promise<StoresView['archived']> {
-  const isUsed = gt(lots.usedAmount, 0)
-  const rows = await reader
-    .select({ lot: lots, ingredientName: ingredients.name, kind: ingredients.kind })
-    .from(lots)
-    .innerJoin(ingredients, eq(lots.ingredientId, ingredients.id))
-    .where(and(eq(lots.isRemoved, true), isUsed))
-    .orderBy(desc(lots.receivedDay), asc(lots.id))
-  const used = reader.select({ id: lots.ingredientId }).from(lots).where(isUsed)
-  return {
-    ingredients: await reader
-      .select()
-      .from(ingredients)
-      .where(and(eq(ingredients.isRemoved, true), inArray(ingredients.id, used)))
-      .orderBy(asc(ingredients.name)),
-    lots: rows.map(({ lot, ...of }) => ({ ...lot, ...of, leftAmount: leftOfLot(lot, lot.usedAmount) })),
-  }
-}
-
 /** What a workshop knows of its materials, which goes before the tables. */
 export type KnownMaterials = Required<Pick<Recipe, 'knownFats' | 'knownDensities'>>
 
@@ -241,31 +220,41 @@ export async function stockOfPlan(reader: Reader, plan: BatchPlan, today: Day): 
 }
 
 /** The lots that the last record of each step names. */
-export async function lotsUsedIn(reader: Reader, records: readonly RecordedStep[]): Promise<readonly LotUsed[]> {
-  const last = new Map(records.map(({ stepKey, lots: uses }) => [stepKey, uses]))
-  const usedIds = [...last.values()].flatMap((uses) => (uses ?? []).map(({ lotId }) => lotId))
-  const allLots = await reader.select().from(lots).where(inArray(lots.id, usedIds))
+export const lotsUsedIn = async (reader: Reader, records: readonly RecordedStep[]): Promise<readonly LotUsed[]> =>
+  (await lotsUsedInEach(reader, new Map([['', records]]))).get('') ?? []
+
+/** As {@link lotsUsedIn} for many batches at once, by whatever the records are known under. */
+export async function lotsUsedInEach(
+  reader: Reader,
+  recordsOf: ReadonlyMap<string, readonly RecordedStep[]>,
+): Promise<ReadonlyMap<string, readonly LotUsed[]>> {
+  // Of a step that was recorded twice the later line holds.
+  const usesOf = new Map(
+    [...recordsOf].map(([key, records]) => [
+      key,
+      new Map(records.map(({ stepKey, lots: uses }) => [stepKey, uses ?? []])),
+    ]),
+  )
+  const usedIds = new Set([...usesOf.values()].flatMap((steps) => [...steps.values()].flat()).map(({ lotId }) => lotId))
+  const allLots = await reader
+    .select()
+    .from(lots)
+    .where(inArray(lots.id, [...usedIds]))
   const nameOf = new Map((await findRows<SavedIngredient>(reader, ingredients)).map(({ id, name }) => [id, name]))
   const lotOf = new Map(allLots.map((lot) => [lot.id, lot]))
-  return [...last].flatMap(([stepKey, uses]) =>
-    (uses ?? []).flatMap((use) => {
-      const lot = lotOf.get(use.lotId)
-      if (!lot) return []
-      const { id: lotId, supplier, lotNumber, ingredientId, isRecalled } = lot
-      const cents = costOfUses([use], [{ ...lot, leftAmount: 0 }])
-      return [
-        {
-          stepKey,
-          name: nameOf.get(ingredientId) ?? '',
-          supplier,
-          lotNumber,
-          isRecalled,
-          lotId,
-          amount: use.amount,
-          cents,
-        },
-      ]
-    }),
+  const usedAs = (stepKey: string, use: LotUse): readonly LotUsed[] => {
+    const lot = lotOf.get(use.lotId)
+    if (!lot) return []
+    const { id: lotId, supplier, lotNumber, ingredientId, isRecalled } = lot
+    const cents = costOfUses([use], [{ ...lot, leftAmount: 0 }])
+    const name = nameOf.get(ingredientId) ?? ''
+    return [{ stepKey, name, supplier, lotNumber, isRecalled, lotId, amount: use.amount, cents }]
+  }
+  return new Map(
+    [...usesOf].map(([key, steps]) => [
+      key,
+      [...steps].flatMap(([stepKey, uses]) => uses.flatMap((use) => usedAs(stepKey, use))),
+    ]),
   )
 }
 

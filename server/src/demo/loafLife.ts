@@ -90,10 +90,10 @@ async function sellSome({ services }: Seeding, designId: string, soap: DemoSoap,
 }
 
 /** Some loaves of an order get edges that it was not quoted with. */
-export async function bevelForOrder({ services, makerIds, setDay }: Seeding): Promise<void> {
+export async function bevelForOrder({ services, readings, makerIds, setDay }: Seeding): Promise<void> {
   const { soap, day, loaves, minutes } = demoBevelled
   setDay(day)
-  const own = (await services.loaves.list()).filter(({ name }) => name === soap).reverse()
+  const own = (await readings.newestLoaves()).filter(({ name }) => name === soap).reverse()
   for (const { id, version, state } of own.slice(0, loaves)) {
     const bars = state.cut?.bars ?? 0
     const event = { type: 'finished', day, finish: 'bevelled', bars, minutes, removedG: null, version } as const

@@ -31,11 +31,8 @@ async function timePour({ services }: Seeding, batchId: string, seed: number, ma
 }
 
 /** Pours a planned batch step by step, each time a little otherwise than planned, and names the loaves it gave. */
-export async function pourAtBench(
-  { services, makerIds, setDay }: Seeding,
-  batchId: string,
-  seed: number,
-): Promise<readonly string[]> {
+export async function pourAtBench(seeding: Seeding, batchId: string, seed: number): Promise<readonly string[]> {
+  const { services, makerIds, setDay } = seeding
   const maker = makerIds[seed % makerIds.length] ?? ''
   for (;;) {
     const { batch, plan, records } = await services.bench.view(batchId)
@@ -60,6 +57,6 @@ export async function pourAtBench(
           : (step.target ?? 0) + off
     await services.bench.record(batchId, { stepKey: step.key, actual }, maker)
   }
-  await timePour({ services, makerIds, setDay }, batchId, seed, maker)
+  await timePour(seeding, batchId, seed, maker)
   return (await services.bench.finish(batchId, maker)).loafIds
 }

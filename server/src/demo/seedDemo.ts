@@ -4,6 +4,8 @@ import { servicesOf } from '../app'
 import type { Database } from '../db/database'
 import { ensureWorkshop } from '../db/workshopRow'
 import { frozenClock } from '../parts/clock'
+import type { Context } from '../parts/context'
+import { readingsOf } from '../readings'
 import { bevelForOrder, cureLoaf } from './loafLife'
 import { pourAtBench } from './pourAtBench'
 import { demoCollections } from './scenario/collections'
@@ -86,11 +88,12 @@ async function addCollections(seeding: Seeding, recipeIds: IdsByName, mouldIds: 
 export async function seedDemo(database: Database): Promise<void> {
   let clock = frozenClock(demoBegins)
   let ids = 0
-  const services = servicesOf({
+  const context: Context = {
     database,
     clock: { now: () => clock.now(), today: (zone) => clock.today(zone) },
     newId: () => `demo-${String((ids += 1)).padStart(4, '0')}`,
-  })
+  }
+  const services = servicesOf(context)
   await ensureWorkshop(database, demoZone)
   await services.workshop.update({ ...demoWorkshop, version: 1 })
   const makerIds: string[] = []
@@ -99,7 +102,7 @@ export async function seedDemo(database: Database): Promise<void> {
     const noon = frozenClock(day)
     clock = { ...noon, now: () => new Date(noon.now().getTime() + minutes * 60_000) }
   }
-  const seeding: Seeding = { services, makerIds, setDay }
+  const seeding: Seeding = { services, readings: readingsOf(context), makerIds, setDay }
 
   const mouldIds = await addMoulds(seeding)
   const recipeIds = await addRecipes(seeding)

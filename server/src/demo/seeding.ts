@@ -1,9 +1,11 @@
 import type { Day } from '@vendange/core/calendar'
 import type { servicesOf } from '../app'
+import type { Readings } from '../readings'
 
 /** What the makers of the demo work with while its history is made. */
 export interface Seeding {
   readonly services: ReturnType<typeof servicesOf>
+  readonly readings: Readings
   readonly makerIds: readonly string[]
   /** Stands on a day from now on, at noon or so many minutes after it. */
   setDay(day: Day, minutes?: number): void

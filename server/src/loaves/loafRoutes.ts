@@ -1,7 +1,8 @@
 import { endpoints } from '@vendange/contract'
 import type { Router } from 'express'
 import { raw } from 'express'
-import { serve, serveFile } from '../parts/serve'
+import type { Read } from '../parts/reading'
+import { serve, serveFile, serveReading } from '../parts/serve'
 import type { LoafService } from './loafService'
 import type { PhotoService } from './photoService'
 import { largestPhotoBytes } from './photoService'
@@ -12,10 +13,10 @@ const pictureHeaders = {
   'Content-Security-Policy': "default-src 'none'; sandbox",
 }
 
-export function loafRoutes(router: Router, loaves: LoafService, photos: PhotoService): void {
-  serve(router, endpoints.loaves.list, () => loaves.list())
-  serve(router, endpoints.loaves.named, ({ params }) => loaves.named(params.text))
-  serve(router, endpoints.loaves.ofDesign, ({ params }) => loaves.ofDesign(params.id))
+export function loafRoutes(router: Router, loaves: LoafService, photos: PhotoService, read: Read): void {
+  serveReading(router, endpoints.loaves.list, () => read('newestLoaves'))
+  serveReading(router, endpoints.loaves.named, ({ params }) => read('loavesNamed', params.text))
+  serveReading(router, endpoints.loaves.ofDesign, ({ params }) => read('loavesOfDesign', params.id))
   serve(router, endpoints.loaves.view, ({ params }) => loaves.view(params.id))
   serve(router, endpoints.loaves.record, ({ params, body, makerId }) => loaves.record(params.id, body, makerId()))
 

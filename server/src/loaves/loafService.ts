@@ -1,5 +1,4 @@
 import type { LoafSummary, LoafView, NewLoafEvent, SavedWorkshop } from '@vendange/contract'
-import { mostListed } from '@vendange/contract'
 import type { Sentence } from '@vendange/core/findings'
 import { isRefused, sentence } from '@vendange/core/findings'
 import type { LoafEvent } from '@vendange/core/loaf'
@@ -9,13 +8,12 @@ import type { ReleaseCheck } from '@vendange/core/release'
 import { labelOf, mayRelease, releaseChecks } from '@vendange/core/release'
 import { barMassStepG } from '@vendange/core/units'
 import { releaseCheckWords } from '@vendange/words'
-import type { SQL } from 'drizzle-orm'
-import { and, desc, eq, or, sql } from 'drizzle-orm'
+import { and, eq } from 'drizzle-orm'
 import { planOfBatch, readBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
-import { batches, designs, loaves, orders, photos } from '../db/schema'
+import { designs, orders, photos } from '../db/schema'
 import { lotsUsedIn, readNamesOnLabel } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
@@ -23,11 +21,6 @@ import { notFound, refused, several, stale, unprocessable } from '../parts/probl
 import { sayOf } from '../parts/workshopWords'
 
 export interface LoafService {
-  /** The newest, {@link mostListed} at the most. */
-  list(): Promise<readonly LoafSummary[]>
-  /** Those with a text in their soap's name or their lot. */
-  named(text: string): Promise<readonly LoafSummary[]>
-  ofDesign(designId: string): Promise<readonly LoafSummary[]>
   view(id: string): Promise<LoafView>
   record(id: string, event: NewLoafEvent, makerId: string): Promise<LoafView>
 }
@@ -62,21 +55,6 @@ export function loafService({ database, clock }: Context): LoafService {
     const [loaf] = await readLoaves(reader, [id])
     if (!loaf) throw notFound(sentence('no_such', { thing: 'loaf' }))
     return loaf
-  }
-
-  async function newest(where?: SQL): Promise<readonly LoafSummary[]> {
-    const rows = await database.read
-      .select({ id: loaves.id })
-      .from(loaves)
-      .innerJoin(batches, eq(loaves.batchId, batches.id))
-      .innerJoin(designs, eq(batches.designId, designs.id))
-      .where(where)
-      .orderBy(desc(loaves.lotCode))
-      .limit(mostListed)
-    return readLoaves(
-      database.read,
-      rows.map(({ id }) => id),
-    )
   }
 
   async function view(reader: Reader, id: string): Promise<LoafView> {
@@ -125,14 +103,6 @@ export function loafService({ database, clock }: Context): LoafService {
   }
 
   return {
-    list: () => newest(),
-    named: (text) => {
-      const sought = `%${text.replaceAll(/[%_\\]/g, (sign) => `\\${sign}`)}%`
-      return newest(
-        or(sql`${loaves.lotCode} LIKE ${sought} ESCAPE '\\'`, sql`${designs.name} LIKE ${sought} ESCAPE '\\'`),
-      )
-    },
-    ofDesign: (designId) => newest(eq(batches.designId, designId)),
     view: (id) => view(database.read, id),
 
     record: (id, { version, ...event }, makerId) =>

@@ -2,11 +2,12 @@ import { sentence } from '@vendange/core/findings'
 import type { Endpoint, PathParameters, Problem } from '@vendange/contract'
 import { bodySchemaOf, faultsOf, idPattern, ValidationError } from '@vendange/contract'
 import type { Say } from '@vendange/words'
-import type { ErrorRequestHandler, Request, Router } from 'express'
+import type { ErrorRequestHandler, Request, Response, Router } from 'express'
 import type { Logger } from 'pino'
 import { Refusal } from '../db/refusal'
 import { asLogged } from './logging'
 import { HttpProblem, problemOfRefusal, unprocessable } from './problems'
+import type { ReadJson } from './reading'
 
 /** What a handler gets of a request, already checked against the contract. */
 export interface Call<Path extends string, Body> {
@@ -43,11 +44,11 @@ async function mendingOnce<T>(request: Request, work: () => Promise<T>): Promise
   }
 }
 
-/** Serves an endpoint of the contract: validates the body by its schema, answers what the handler returns as JSON. */
-export function serve<Path extends string, Body, Reply>(
+/** Answers an endpoint of the contract whose body is held against its schema first. */
+function answer<Path extends string, Body, Reply>(
   router: Router,
   endpoint: Endpoint<Path, Body, Reply>,
-  handle: (call: Call<Path, Body>) => Promise<Reply>,
+  handle: (call: Call<Path, Body>, response: Response) => Promise<void>,
 ): void {
   const schema = bodySchemaOf(endpoint)
   if (endpoint.takesMessage && !schema) throw new Error(`Expected a schema for what ${endpoint.path} takes`)
@@ -59,7 +60,30 @@ export function serve<Path extends string, Body, Reply>(
       makerId: () => makerIdOf(request),
       request,
     }
-    response.status(endpoint.status).json(await mendingOnce(request, () => handle(call)))
+    await handle(call, response)
+  })
+}
+
+/** Serves an endpoint of the contract: validates the body by its schema, answers what the handler returns as JSON. */
+export function serve<Path extends string, Body, Reply>(
+  router: Router,
+  endpoint: Endpoint<Path, Body, Reply>,
+  handle: (call: Call<Path, Body>) => Promise<Reply>,
+): void {
+  answer(router, endpoint, async (call, response) => {
+    response.status(endpoint.status).json(await mendingOnce(call.request, () => handle(call)))
+  })
+}
+
+/** As {@link serve}, of what is read beside this thread: it goes out as it comes from there. */
+export function serveReading<Path extends string, Body, Reply>(
+  router: Router,
+  endpoint: Endpoint<Path, Body, Reply>,
+  handle: (call: Call<Path, Body>) => Promise<ReadJson<Reply>>,
+): void {
+  answer(router, endpoint, async (call, response) => {
+    const { json } = await handle(call)
+    response.status(endpoint.status).type('json').send(json)
   })
 }
 

@@ -6,13 +6,12 @@ import { home } from '../dataFolder'
 import { Refusal } from '../db/refusal'
 import type { Jobs } from '../thread'
 import type { Asked, Told } from './threadMessages'
+import { errorOfFault } from './threadMessages'
 
 type JobName = keyof Jobs
 type InputOf<Name extends JobName> = Parameters<Jobs[Name]>[0]
 type OutputOf<Name extends JobName> = Awaited<ReturnType<Jobs[Name]>>
 
-/** So many are taken on at once; who comes then is asked to come again. */
-const mostWaiting = 8
 /** A thread that nobody asks anything of goes after so long, ms: it holds memory. */
 const idleMs = 10 * 60_000
 
@@ -37,12 +36,15 @@ class Thread {
   private readonly waiting = new Map<number, Waiting>()
   private count = 0
 
+  /** @param mostWaiting so many are taken on at once; who comes then is asked to come again */
+  constructor(private readonly mostWaiting: number) {}
+
   run<Name extends JobName>(
     job: Name,
     input: InputOf<Name>,
     onShare?: (share: number) => void,
   ): Promise<OutputOf<Name>> {
-    if (this.waiting.size >= mostWaiting) return Promise.reject(new Refusal('busy', sentence('too_much_at_once')))
+    if (this.waiting.size >= this.mostWaiting) return Promise.reject(new Refusal('busy', sentence('too_much_at_once')))
     clearTimeout(this.idle)
     const worker = (this.worker ??= this.start())
     // While something is made the process stays; afterwards the thread holds nobody back.
@@ -75,7 +77,7 @@ class Thread {
       return
     }
     this.waiting.delete(told.number)
-    if ('fault' in told) one?.reject(new Error(told.fault))
+    if ('fault' in told) one?.reject(errorOfFault(told.fault))
     else one?.resolve(told.output as never)
     if (this.waiting.size > 0) return
     this.worker?.unref()
@@ -87,13 +89,16 @@ class Thread {
   }
 }
 
-/** A sheet that somebody waits for is not made behind an archive. */
-const threads = { sheets: new Thread(), files: new Thread() }
+/** A page that somebody waits for is not read behind a sheet, nor a sheet made behind an archive. */
+const threads = { pages: new Thread(200), sheets: new Thread(8), files: new Thread(8), checks: new Thread(8) }
 const laneOf: Readonly<Record<JobName, keyof typeof threads>> = {
   cards: 'sheets',
   quote: 'sheets',
   runSheet: 'sheets',
+  read: 'pages',
   copy: 'files',
+  layReady: 'files',
+  findDamage: 'checks',
   archive: 'files',
   readArchive: 'files',
 }

@@ -5,6 +5,7 @@ import { addDays } from '@vendange/core/calendar'
 import { evenPots } from '@vendange/core/batch'
 import { unplannable } from '@vendange/core/season'
 import { eq } from 'drizzle-orm'
+import { setImmediate } from 'node:timers/promises'
 import { insertPlanned } from '../db/batchRow'
 import type { Transaction } from '../db/database'
 import type { VersionedRepository } from '../db/versionedRepository'
@@ -78,6 +79,7 @@ export function orderService({ database, clock, newId }: Context): OrderService 
     // Pours are numbered in the order of their days.
     const inOrder = [...accepted.batches].sort((a, b) => a.pourDay.localeCompare(b.pourDay))
     for (const [index, batch] of inOrder.entries()) {
+      await setImmediate()
       await findRow<SavedMould>(transaction, moulds, batch.mouldId, 'mould')
       await insertPlanned(transaction, {
         id: newId(),
@@ -127,7 +129,6 @@ export function orderService({ database, clock, newId }: Context): OrderService 
         const made = await makeSoap(transaction, order, accepted, today)
         await transaction
           .update(orders)
-
           .set({
             ...made,
             state: 'accepted',

@@ -1,21 +1,16 @@
 import { refuse, sentence } from '@vendange/core/findings'
-import type { NewCollection, NewDesign, PourOfCollection, SavedCollection, SavedDesign } from '@vendange/contract'
+import type { NewCollection, NewDesign, SavedCollection, SavedDesign } from '@vendange/contract'
 import type { Finding } from '@vendange/core/findings'
 import { and, eq, inArray, ne } from 'drizzle-orm'
-import { benchHours } from '@vendange/core/plan'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { versionedRepository } from '../db/versionedRepository'
-import { readRecords } from '../db/loafRow'
 import type { Reader } from '../db/database'
 import { batches, collections, designs, moulds } from '../db/schema'
-import { lotsUsedIn } from '../db/storesRow'
 import type { Context } from '../parts/context'
 
 export interface PlanService {
   readonly collections: VersionedRepository<NewCollection, SavedCollection>
   readonly designs: VersionedRepository<NewDesign, SavedDesign>
-  /** What the pours of a collection took. */
-  pours(collectionId: string): Promise<readonly PourOfCollection[]>
 }
 
 /** Things that a soap names and that no key of the database holds. */
@@ -45,27 +40,6 @@ export function planService({ database, newId }: Context): PlanService {
         return pour && sentence('soap_on_calendar', { soap: pour.name })
       },
     }),
-    pours: async (collectionId) => {
-      const rows = await database.read
-        .select({ batch: batches })
-        .from(batches)
-        .innerJoin(designs, eq(batches.designId, designs.id))
-        .where(and(eq(designs.collectionId, collectionId), eq(batches.status, 'poured'), eq(batches.isRemoved, false)))
-      return Promise.all(
-        rows.map(async ({ batch: { id: batchId, designId, frozen } }) => {
-          const records = await readRecords(database.read, batchId)
-          const used = await lotsUsedIn(database.read, records)
-          const { prepHours = 0, pourHours = 0 } = frozen?.demand ?? {}
-          return {
-            batchId,
-            designId,
-            plannedHours: prepHours + pourHours,
-            benchHours: benchHours(records.map(({ at }) => at)),
-            ingredientCents: used.reduce((sum, { cents }) => sum + (cents ?? 0), 0),
-          }
-        }),
-      )
-    },
     designs: versionedRepository<NewDesign, SavedDesign>(database, designs, {
       noun: 'design',
       newId,

@@ -7,11 +7,12 @@ import { findRow } from '../db/versionedRepository'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { pdfReply } from '../parts/printing'
-import { serve, serveFile } from '../parts/serve'
+import type { Read } from '../parts/reading'
+import { serve, serveFile, serveReading } from '../parts/serve'
 import { inThread } from '../parts/threads'
 import type { BenchService } from './benchService'
 import type { PourPlanning } from './pourPlanning'
-import { readTimings, setTimingAside } from './timings'
+import { setTimingAside } from './timings'
 
 interface Services {
   readonly planning: PourPlanning
@@ -27,7 +28,7 @@ async function drawnOf(reader: Reader, { plan, batch }: BatchView) {
   }
 }
 
-export function batchRoutes(router: Router, { planning, bench }: Services, context: Context): void {
+export function batchRoutes(router: Router, { planning, bench }: Services, context: Context, read: Read): void {
   const { batches } = endpoints
   serve(router, batches.create, ({ body }) => planning.create(body))
   serve(router, batches.move, ({ params, body }) => planning.move(params.id, body.pourDay, body.cutDay, body.version))
@@ -36,16 +37,16 @@ export function batchRoutes(router: Router, { planning, bench }: Services, conte
   serve(router, batches.restore, ({ params, body }) => planning.setRemoved(params.id, false, body.version))
   serve(router, batches.view, ({ params }) => bench.view(params.id))
   serveFile(router, batches.runSheet, async ({ params }) => {
-    const { read } = context.database
+    const { read: reader } = context.database
     const view = await bench.view(params.id)
-    const of = await drawnOf(read, view)
-    return pdfReply(await inThread('runSheet', { view, workshop: await readWorkshop(read), of }))
+    const of = await drawnOf(reader, view)
+    return pdfReply(await inThread('runSheet', { view, workshop: await readWorkshop(reader), of }))
   })
   serve(router, batches.record, ({ params, body, makerId }) => bench.record(params.id, body, makerId()))
-  serve(router, batches.timings, () => readTimings(context.database.read))
-  serve(router, batches.setTimingAside, async ({ params, body }) => {
+  serveReading(router, batches.timings, () => read('timings'))
+  serveReading(router, batches.setTimingAside, async ({ params, body }) => {
     await setTimingAside(context.database, params.id, body.reason)
-    return readTimings(context.database.read)
+    return read('timings')
   })
   serve(router, batches.finish, ({ params, makerId }) => bench.finish(params.id, makerId()))
 }

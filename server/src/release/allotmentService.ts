@@ -6,6 +6,7 @@ import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SalesTaken } fr
 import type { ReleaseTimes } from '@vendange/core/loaf'
 import { allot, checkLoafEvent, freeBarsOf, isBeforeRelease, unsoldBars } from '@vendange/core/loaf'
 import { desc, eq, sql } from 'drizzle-orm'
+import { setImmediate } from 'node:timers/promises'
 import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, readLoaves } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
@@ -209,6 +210,7 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
         let [taken, known, beforeRelease] = [0, 0, 0]
         const refused: { saleId: string; detail: string }[] = []
         for (const line of sales) {
+          await setImmediate()
           const sale = await readSale(line)
           if (!('refusal' in sale) && (await isKnownSale(transaction, sale.saleId))) {
             known += 1

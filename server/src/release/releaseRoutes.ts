@@ -6,26 +6,25 @@ import type { Router } from 'express'
 import type { Context } from '../parts/context'
 import { notFound, unprocessable } from '../parts/problems'
 import { pdfReply, printed, shareOf } from '../parts/printing'
-import { serve, serveFile } from '../parts/serve'
+import type { Read } from '../parts/reading'
+import { serve, serveFile, serveReading } from '../parts/serve'
 import { readWorkshop } from '../db/workshopRow'
 import type { AllotmentService } from './allotmentService'
 import { labelSheet } from './labelsPdf'
 import { shopStandIn } from './shopStandIn'
-import type { TraceService } from './traceService'
 
 interface Services {
   readonly allotments: AllotmentService
-  readonly trace: TraceService
   readonly loaves: { view(id: string): Promise<LoafView> }
 }
 
 const mostLabels = 2000
 
-export function releaseRoutes(router: Router, { allotments, trace, loaves }: Services, context: Context): void {
+export function releaseRoutes(router: Router, { allotments, loaves }: Services, context: Context, read: Read): void {
   serve(router, endpoints.release.allot, ({ body, makerId }) => allotments.allot(body, makerId()))
   serve(router, endpoints.release.takeSales, ({ body, makerId }) => allotments.takeSales(body.sales, makerId()))
   serve(router, endpoints.release.kept, () => allotments.kept())
-  serve(router, endpoints.release.traceLot, ({ params }) => trace.ofLot(params.id))
+  serveReading(router, endpoints.release.traceLot, ({ params }) => read('traceOfLot', params.id))
 
   serveFile(router, endpoints.release.labels, async ({ params, request }) => {
     const workshop = await readWorkshop(context.database.read)

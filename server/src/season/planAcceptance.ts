@@ -1,42 +1,29 @@
 import { sentence } from '@vendange/core/findings'
 import type { Sentence } from '@vendange/core/findings'
-import type { BatchSummary, NewDayTick, AcceptedPlan, AcceptedPlanView, SeasonView } from '@vendange/contract'
+import type { BatchSummary, NewDayTick, AcceptedPlan, AcceptedPlanView } from '@vendange/contract'
 
-import { daysBetween } from '@vendange/core/calendar'
-import type { Placement } from '@vendange/core/season'
-import { checkPlan, datedSeason, unplannable, violationFinding, newViolations } from '@vendange/core/season'
+import { unplannable } from '@vendange/core/season'
 import { and, eq } from 'drizzle-orm'
+import { setImmediate } from 'node:timers/promises'
 import { insertPlanned, readBatchSource, readBatchSummary, readToChange } from '../db/batchRow'
 import type { Transaction } from '../db/database'
 import { knownMaker } from '../db/makerRow'
 import { batches, dayTicks } from '../db/schema'
+import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { refused, several, unprocessable } from '../parts/problems'
-import type { SeasonService } from './seasonService'
 
 export interface PlanAcceptance {
   /** Moves and adds pours all at once, or none of them when one cannot be. */
   acceptPlan(plan: AcceptedPlan): Promise<AcceptedPlanView>
-  tick(tick: NewDayTick, makerId: string): Promise<SeasonView>
+  tick(tick: NewDayTick, makerId: string): Promise<void>
 }
 
-/** What a plan breaks that the calendar as it stood did not. */
-function newTroubles(view: SeasonView, plan: AcceptedPlan): readonly Sentence[] {
-  const season = datedSeason(view)
-  const moved = new Map(plan.moves.map((move) => [move.batchId, move]))
-  const number = (day: string): number => daysBetween(season.firstDay, day)
-  const pours = season.placements.map((placement): Placement => {
-    const move = moved.get(placement.id)
-    return move ? { id: placement.id, pour: number(move.pourDay), cut: number(move.cutDay) } : placement
-  })
-  const names = Object.fromEntries(view.moulds.map(({ id, name }) => [id, name]))
-  const broken = (placements: readonly Placement[]) => checkPlan(season.problem, { pours: placements }).violations
-  return newViolations(broken(season.placements), broken(pours)).map((violation) =>
-    violationFinding(violation, season, names),
-  )
-}
-
-export function planAcceptance({ database, clock, newId }: Context, season: SeasonService): PlanAcceptance {
+/** @param newTroubles what a plan breaks that the calendar as it stands does not */
+export function planAcceptance(
+  { database, clock, newId }: Context,
+  newTroubles: (plan: AcceptedPlan) => Promise<readonly Sentence[]>,
+): PlanAcceptance {
   async function moveOne(transaction: Transaction, move: AcceptedPlan['moves'][number]): Promise<BatchSummary> {
     const row = await readToChange(transaction, move.batchId, move.version)
     await transaction
@@ -48,17 +35,22 @@ export function planAcceptance({ database, clock, newId }: Context, season: Seas
 
   return {
     acceptPlan: async (plan) => {
-      const view = await season.view()
+      const today = clock.today((await readWorkshop(database.read)).timeZone)
       const pours = [...plan.moves, ...plan.pours]
-      if (pours.some(({ pourDay }) => pourDay < view.today)) throw unprocessable(sentence('plan_is_past'))
-      const refusals = pours.flatMap((pour) => unplannable(pour, view.today) ?? [])
+      if (pours.some(({ pourDay }) => pourDay < today)) throw unprocessable(sentence('plan_is_past'))
+      const refusals = pours.flatMap((pour) => unplannable(pour, today) ?? [])
       if (refusals.length > 0) throw refused(refusals)
-      const troubles = newTroubles(view, plan)
+      const troubles = await newTroubles(plan)
       if (troubles.length > 0) throw unprocessable(several([sentence('plan_breaks_limits'), ...troubles]))
+      // Others are answered between one pour and the next.
       return database.write(async (transaction) => {
         const changed: BatchSummary[] = []
-        for (const move of plan.moves) changed.push(await moveOne(transaction, move))
+        for (const move of plan.moves) {
+          await setImmediate()
+          changed.push(await moveOne(transaction, move))
+        }
         for (const { designId, pourDay, cutDay } of plan.pours) {
+          await setImmediate()
           await readBatchSource(transaction, designId)
           const id = newId()
           await insertPlanned(transaction, { id, designId, pourDay, cutDay })
@@ -80,7 +72,6 @@ export function planAcceptance({ database, clock, newId }: Context, season: Seas
           await transaction.delete(dayTicks).where(and(eq(dayTicks.day, day), eq(dayTicks.taskKey, taskKey)))
         }
       })
-      return season.view()
     },
   }
 }

@@ -22,7 +22,7 @@ import { readLoaves } from '../db/loafRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
 import { knownMaterialsOn, readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
-import type { Context } from '../parts/context'
+import type { ReadingContext } from '../parts/context'
 
 export interface SeasonService {
   view(): Promise<SeasonView>
@@ -31,7 +31,7 @@ export interface SeasonService {
 /** Poured batches older than this are history; they stand in the notebook. */
 const daysOfPast = 60
 
-export function seasonService({ database, clock }: Context): SeasonService {
+export function seasonService({ database, clock }: ReadingContext): SeasonService {
   const rowsKept = new Map<VersionedTable, { readonly stamp: string; readonly rows: readonly unknown[] }>()
   /**
    * The rows of a kept table, read anew only when one of them has changed: each change counts its version up, and an

@@ -1,28 +1,25 @@
-import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport, StoresView } from '@vendange/contract'
+import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport } from '@vendange/contract'
 import type { Finding } from '@vendange/core/findings'
 import { quantity, refuse } from '@vendange/core/findings'
 import { fatOf } from '@vendange/core/recipe'
-import { checkCertificate, keyOfIngredient, leftOfLot, needsOfPours } from '@vendange/core/stores'
-import { cachedView } from '../db/cachedView'
+import { checkCertificate, leftOfLot } from '@vendange/core/stores'
+import { and, eq, sql } from 'drizzle-orm'
 import type { Reader } from '../db/database'
 import { ingredients, lots } from '../db/schema'
-import { readArchived, readOwnFats, readStock } from '../db/storesRow'
+import { readOwnFats } from '../db/storesRow'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { findRow, versionedRepository } from '../db/versionedRepository'
-import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { poursToSupply } from './poursToSupply'
 import { takeStoresIn } from './takeStoresIn'
 
 export interface StoresService {
   readonly ingredients: VersionedRepository<NewIngredient, SavedIngredient>
   readonly lots: VersionedRepository<NewLot, SavedLot>
-  view(): Promise<StoresView>
   /** Takes every line in, or none. */
-  takeIn(file: StoresImport): Promise<StoresView>
+  takeIn(file: StoresImport): Promise<void>
 }
 
-export function storesService({ database, clock, newId }: Context): StoresService {
+export function storesService({ database, newId }: Context): StoresService {
   /** A certificate that cannot be of this fat would make a wrong lye; less than was used cannot have come. */
   async function checkLot(lot: NewLot, reader: Reader, id: string | undefined): Promise<readonly Finding[]> {
     const { ingredientId, certificate } = lot
@@ -45,36 +42,28 @@ export function storesService({ database, clock, newId }: Context): StoresServic
     return [refuse('which_fat', undefined, 'ref')]
   }
 
-  async function view(reader: Reader): Promise<StoresView> {
-    const stock = await readStock(reader)
-    const packaging = stock.ingredients
-      .filter(({ kind }) => kind === 'packaging')
-      .map((one) => ({ key: keyOfIngredient(one), name: one.name, perBar: one.perBar }))
-    return {
-      today: clock.today((await readWorkshop(reader)).timeZone),
-      ingredients: stock.ingredients,
-      lots: stock.lots,
-      archived: await readArchived(reader),
-      needs: needsOfPours(await poursToSupply(reader, stock), packaging),
-    }
-  }
-
   return {
     ingredients: versionedRepository<NewIngredient, SavedIngredient>(database, ingredients, {
       noun: 'ingredient',
       newId,
       check: checkIngredient,
     }),
-    lots: versionedRepository<NewLot, SavedLot>(database, lots, { noun: 'lot', newId, check: checkLot }),
-    view: cachedView(
-      database,
-      async ({ today }) => today === clock.today((await readWorkshop(database.read)).timeZone),
-      () => view(database.read),
-    ),
+    lots: versionedRepository<NewLot, SavedLot>(database, lots, {
+      noun: 'lot',
+      newId,
+      check: checkLot,
+      // A lot that is brought back has a place to be seen at.
+      written: async (transaction, { ingredientId, isRemoved }, before) => {
+        if (before?.isRemoved !== true || isRemoved) return
+        await transaction
+          .update(ingredients)
+          .set({ isRemoved: false, version: sql`${ingredients.version} + 1` })
+          .where(and(eq(ingredients.id, ingredientId), eq(ingredients.isRemoved, true)))
+      },
+    }),
     takeIn: (file) =>
       database.write(async (transaction) => {
         await takeStoresIn(transaction, file, newId)
-        return view(transaction)
       }),
   }
 }

@@ -2,6 +2,7 @@ import type { SavedIngredient, StoresImport } from '@vendange/contract'
 import type { StoresChange } from '@vendange/core/stores'
 import { adjustmentFor, keyOfIngredient, storesChanges } from '@vendange/core/stores'
 import { eq } from 'drizzle-orm'
+import { setImmediate } from 'node:timers/promises'
 import type { Transaction } from '../db/database'
 import { ingredients, lots } from '../db/schema'
 import type { Stock } from '../db/storesRow'
@@ -87,6 +88,7 @@ export async function takeStoresIn(
   // A later line may speak of what an earlier one has brought in.
   const made = new Map<string, string>()
   for (const change of storesChanges(rows, stock.ingredients, stock.lots)) {
+    await setImmediate()
     if (change.effect === 'nothing') continue
     const key = keyOfIngredient(change.row)
     const ingredientId = made.get(key) ?? (await ingredientOf(transaction, change, newId))

@@ -2,7 +2,7 @@ import type { BackupView } from '@vendange/contract'
 import { sentence } from '@vendange/core/findings'
 import { join } from 'node:path'
 import { listBackups } from '../db/backup'
-import { RestoreRefused } from '../db/restore'
+import { RestoreRefused } from '../db/refusedFile'
 import type { Context } from '../parts/context'
 import { notFound, unprocessable } from '../parts/problems'
 

@@ -106,7 +106,7 @@ async function addLot(): Promise<void> {
 }
 useNewHere('New lot', addLot)
 
-const isInUse = computed(() => lots.value.some(({ usedAmount }) => usedAmount > 0))
+const isInUse = computed(() => stores.view?.usedIngredientIds.includes(props.id) === true)
 async function takeIngredientAway(): Promise<void> {
   const thing = ingredient.value && { ...ingredient.value, isInUse: isInUse.value }
   if (thing && (await deleteWithUndo(endpoints.ingredients, thing))) await router.push('/stores')

@@ -1,13 +1,10 @@
-import type { SQL } from 'drizzle-orm'
 import { getTableColumns, getTableName, sql } from 'drizzle-orm'
-import type { SQLiteTable } from 'drizzle-orm/sqlite-core'
-import { setImmediate } from 'node:timers/promises'
 import { ValidationError } from 'yup'
 import type { Transaction } from '../drizzle'
 import type { DamagedField } from '../schema/damagedRows'
 import { damagedRows } from '../schema/damagedRows'
-import type { RawReader, RawRow } from './rawRows'
-import { plainlyDamaged, rawRows } from './rawRows'
+import type { RawRow } from './rawRows'
+import { rawRows } from './rawRows'
 import type { TableKind } from './tableKinds'
 import { tableKinds } from './tableKinds'
 
@@ -57,7 +54,8 @@ interface Mended {
   readonly fields: readonly DamagedField[]
 }
 
-function mended(kind: TableKind, { fields: read }: RawRow): Mended | undefined {
+/** @returns a row as it is mended; undefined where nothing is wrong with it */
+export function mended(kind: TableKind, { fields: read }: RawRow): Mended | undefined {
   const was = Object.fromEntries(
     Object.entries(read).map(([name, one]) => [name, 'unreadable' in one ? one.unreadable : asText(one.value)]),
   )
@@ -82,7 +80,7 @@ function mended(kind: TableKind, { fields: read }: RawRow): Mended | undefined {
   return { values, putIn, fields: [...damaged].map((field) => ({ field, was: was[field] ?? '' })) }
 }
 
-const nameOf = ({ noun }: TableKind, values: Readonly<Record<string, unknown>>): string => {
+export const nameOf = ({ noun }: TableKind, values: Readonly<Record<string, unknown>>): string => {
   const name = [values['name'], values['client'], values['lotCode'], values['lotNumber']].find(
     (one) => typeof one === 'string' && one !== '',
   )
@@ -129,57 +127,17 @@ async function mendRow(transaction: Transaction, kind: TableKind, row: RawRow, a
   return true
 }
 
-async function mendWhere(
-  transaction: Transaction,
-  at: string,
-  where: (kind: TableKind) => SQL | undefined,
-): Promise<number> {
+/** Damaged rows, by the name of their table. */
+export type Damage = ReadonlyMap<string, readonly number[]>
+
+/** Mends the damaged ones among some rows. @returns how many there were */
+export async function mendDamage(transaction: Transaction, at: string, damage: Damage): Promise<number> {
   let count = 0
   for (const kind of tableKinds) {
-    const condition = where(kind)
-    if (!condition) continue
-    for (const row of await rawRows(transaction, kind.table, condition))
+    const rowids = damage.get(getTableName(kind.table))
+    if (!rowids) continue
+    for (const row of await rawRows(transaction, kind.table, sql`rowid IN ${rowids}`))
       if (await mendRow(transaction, kind, row, at)) count += 1
   }
   return count
-}
-
-/** Mends rows that plainly cannot be read; quick, whatever there is. @returns how many there were */
-export const mendPlainDamage = (transaction: Transaction, at: string): Promise<number> =>
-  mendWhere(transaction, at, ({ table }) => plainlyDamaged(table))
-
-/** Damaged rows by their table. */
-export type Damage = ReadonlyMap<SQLiteTable, readonly number[]>
-
-/** So many rows are held against what they should be before others are answered. */
-const rowsAtOnce = 20
-
-/** Holds every row against what it should be; others are answered in between. */
-export async function findDamage(reader: RawReader): Promise<Damage> {
-  const found = new Map<SQLiteTable, number[]>()
-  for (const kind of tableKinds)
-    for (const [at, row] of (await rawRows(reader, kind.table)).entries()) {
-      if (mended(kind, row)) found.set(kind.table, [...(found.get(kind.table) ?? []), row.rowid])
-      if (at % rowsAtOnce === 0) await setImmediate()
-    }
-  return found
-}
-
-/** Mends the damaged ones among some rows. @returns how many there were */
-export const mendDamage = (transaction: Transaction, at: string, damage: Damage): Promise<number> =>
-  mendWhere(transaction, at, ({ table }) => {
-    const rowids = damage.get(table)
-    return rowids && sql`rowid IN ${rowids}`
-  })
-
-/** What of a row cannot be read, of the first one found in any table. Nothing is changed. */
-export async function firstDamage(
-  reader: RawReader,
-): Promise<{ readonly table: string; readonly name: string; readonly fields: readonly DamagedField[] } | undefined> {
-  for (const kind of tableKinds)
-    for (const row of await rawRows(reader, kind.table)) {
-      const found = mended(kind, row)
-      if (found) return { table: getTableName(kind.table), name: nameOf(kind, found.values), fields: found.fields }
-    }
-  return undefined
 }
