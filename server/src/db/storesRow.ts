@@ -1,12 +1,5 @@
 import { sentence } from '@vendange/core/findings'
-import type {
-  LotUsed,
-  LotView,
-  RecordedStep,
-  SavedIngredient,
-  SavedOwnFat,
-  StepStock,
-} from '@vendange/contract'
+import type { LotUsed, LotView, RecordedStep, SavedIngredient, SavedOwnFat, StepStock } from '@vendange/contract'
 import type { BatchPlan } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
