@@ -1,8 +1,8 @@
 import type { Client } from '@libsql/client'
-import { createClient } from '@libsql/client'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { isDeepStrictEqual } from 'node:util'
+import { openFile } from '../server/src/db/openFile'
 import { WorkshopProcess } from '../e2e/server'
 import { firstDamage } from '../server/src/db/damage/findDamage'
 import { drizzleOver } from '../server/src/db/drizzle'
@@ -41,7 +41,7 @@ async function tablesOf(client: Client): Promise<readonly string[]> {
 }
 
 async function overFile<T>(file: string, work: (client: Client) => Promise<T>): Promise<T> {
-  const client = createClient({ url: `file:${file}` })
+  const client = openFile(file)
   try {
     return await work(client)
   } finally {

@@ -1,6 +1,6 @@
 import type { AcceptedPlan, WishRequest } from '@vendange/contract'
 import { openApiDocument } from '@vendange/contract'
-import { createClient } from '@libsql/client'
+import { openFile } from './db/openFile'
 import type { Reader } from './db/database'
 import { drizzleOver } from './db/drizzle'
 import { recipeNearWishes } from './formulate/recipeNearWishes'
@@ -69,7 +69,7 @@ function readingsOfFile(file: string): AnswerReading {
     clock: { now: () => new Date(asked.now), today: () => asked.today },
   })
   return async (next) => {
-    const client = createClient({ url: `file:${file}` })
+    const client = openFile(file)
     try {
       return await drizzleOver(client).transaction(
         async (transaction) => {

@@ -52,4 +52,16 @@ describe('what is done beside the server’s own thread', () => {
     const back = (await api(endpoints.season)).designs.find(({ id }) => id === soap!.id)
     expect(back).to.deep.equal(soap)
   })
+
+  it('reads while others write, and neither is told to come again', async () => {
+    const { api } = workshop
+    const { id: _id, version: _version, isRemoved: _isRemoved, ...soap } = (await api(endpoints.season)).designs[0]!
+    const asked: Promise<unknown>[] = []
+    for (let count = 0; count < 60; count++) {
+      asked.push(api(endpoints.designs.create, { body: { ...soap, name: `Soap ${count}` } }))
+      asked.push(api(endpoints.loaves.list))
+      if (count % 4 === 3) await Promise.all(asked.splice(0))
+    }
+    expect((await api(endpoints.season)).designs).to.have.length(61)
+  })
 })

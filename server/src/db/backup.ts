@@ -1,7 +1,7 @@
-import { createClient } from '@libsql/client'
 import { addDays, mondayOf } from '@vendange/core/calendar'
 import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
+import { openFile } from './openFile'
 import { inFileName, syncFile, syncFolder } from './durable'
 import { textOf } from './textOf'
 
@@ -18,13 +18,13 @@ const namePattern = /^vendange-(\d{4}-\d{2}-\d{2})-\d{6}-[\w-]+\.sqlite$/
  * @param target where the copy goes; nothing may stand there
  */
 export async function copyDatabase(file: string, target: string): Promise<void> {
-  const source = createClient({ url: `file:${file}` })
+  const source = openFile(file)
   try {
     await source.execute({ sql: 'VACUUM INTO ?', args: [target] })
   } finally {
     source.close()
   }
-  const copy = createClient({ url: `file:${target}` })
+  const copy = openFile(target)
   try {
     const check = await copy.execute('PRAGMA quick_check(1)')
     const health = check.rows[0]?.['quick_check']

@@ -1,9 +1,9 @@
 import type { Client } from '@libsql/client'
-import { createClient } from '@libsql/client'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { dirname } from 'node:path'
 import PQueue from 'p-queue'
+import { openFile } from './openFile'
 import type { Reader, Transaction } from './drizzle'
 import { drizzleOver } from './drizzle'
 import { clearUnfinished, copyDatabase, keepBackup } from './backup'
@@ -100,7 +100,7 @@ async function bringUpToDate(client: Client, migrationsFolder: string): Promise<
 async function makeNew(file: string, migrationsFolder: string): Promise<void> {
   const part = `${file}.new`
   for (const ending of ['', '-wal', '-shm']) rmSync(part + ending, { force: true })
-  const client = createClient({ url: `file:${part}` })
+  const client = openFile(part)
   try {
     await bringUpToDate(client, migrationsFolder)
     await client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
@@ -120,7 +120,7 @@ async function refuseForeign(options: Required<OpenOptions>): Promise<void> {
     throw new DatabaseRefused(
       `The file ${file} is empty: it was cut off, or made by something else. It was left as it is. Put a backup from the folder “backups” in its place with “npm run restore -- NAME”, or take it away to begin a new workshop.`,
     )
-  const client = createClient({ url: `file:${file}` })
+  const client = openFile(file)
   let applied: readonly number[]
   try {
     applied = await appliedMigrations(client, file)
@@ -146,7 +146,7 @@ async function connect(options: Required<OpenOptions>): Promise<Client> {
     layStaleLogAside(file)
     if (!existsSync(file)) await makeNew(file, migrationsFolder)
     await refuseForeign(options)
-    client = createClient({ url: `file:${file}` })
+    client = openFile(file)
     await bringUpToDate(client, migrationsFolder)
     return client
   } catch (error) {

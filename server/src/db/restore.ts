@@ -1,6 +1,6 @@
-import { createClient } from '@libsql/client'
 import { closeSync, copyFileSync, existsSync, mkdirSync, openSync, readdirSync, readSync, renameSync } from 'node:fs'
 import { basename, dirname, join } from 'node:path'
+import { openFile } from './openFile'
 import { inFileName, syncFile, syncFolder } from './durable'
 import { RestoreRefused } from './refusedFile'
 
@@ -47,7 +47,7 @@ export function layStaleLogAside(file: string): readonly string[] {
 
 async function assertSound(backup: string): Promise<void> {
   if (!existsSync(backup)) throw new RestoreRefused(`There is no file ${backup}.`)
-  const client = createClient({ url: `file:${backup}` })
+  const client = openFile(backup)
   try {
     const check = await client.execute('PRAGMA quick_check(1)')
     const tables = await client.execute("SELECT name FROM sqlite_master WHERE name = '__drizzle_migrations'")

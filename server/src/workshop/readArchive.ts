@@ -1,10 +1,10 @@
 import type { Client } from '@libsql/client'
-import { createClient } from '@libsql/client'
 import type { ArchiveTaken } from '@vendange/contract'
 import type { Sentence } from '@vendange/core/findings'
 import { sentence } from '@vendange/core/findings'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import { strFromU8 } from 'fflate'
+import { openFile } from '../db/openFile'
 import { firstDamage } from '../db/damage/findDamage'
 import { drizzleOver } from '../db/drizzle'
 import { bringUpTo, ownMigrations, ownMigrationTimes } from '../db/migrations'
@@ -180,7 +180,7 @@ export async function readArchive(
   scratch: string,
 ): Promise<{ readonly taken: ArchiveTaken } | { readonly refused: Sentence }> {
   let files: ArchiveFiles | undefined
-  const client = createClient({ url: `file:${scratch}` })
+  const client = openFile(scratch)
   try {
     files = await openArchive(archive)
     return { taken: await build(client, files) }

@@ -1,7 +1,7 @@
 import type { Row as LibsqlRow, Transaction } from '@libsql/client'
-import { createClient } from '@libsql/client'
 import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate'
 import { closeSync, openSync, writeSync } from 'node:fs'
+import { openFile } from '../db/openFile'
 import type { Manifest } from './archiveFormat'
 import { archiveFormat, hashOf, tablesQuery } from './archiveFormat'
 import { textOf } from '../db/textOf'
@@ -29,7 +29,7 @@ async function namesIn(transaction: Transaction): Promise<readonly string[]> {
  * @param madeAt ISO 8601, UTC
  */
 export async function writeArchive(file: string, target: string, madeAt: string): Promise<void> {
-  const client = createClient({ url: `file:${file}` })
+  const client = openFile(file)
   const out = openSync(target, 'w')
   try {
     const transaction = await client.transaction('read')

@@ -1,5 +1,5 @@
-import { createClient } from '@libsql/client'
 import { getTableName, sql } from 'drizzle-orm'
+import { openFile } from '../openFile'
 import { drizzleOver } from '../drizzle'
 import type { DamagedField } from '../schema/damagedRows'
 import type { Damage } from './mendDamage'
@@ -25,7 +25,7 @@ const damagedIn = async (reader: RawReader, kind: TableKind): Promise<readonly n
  * @param isPlain only those that no reader can take, which is quick; else every row is held against what it should be
  */
 export async function findDamage(file: string, isPlain: boolean): Promise<Damage> {
-  const client = createClient({ url: `file:${file}` })
+  const client = openFile(file)
   try {
     const reader = drizzleOver(client)
     const found = new Map<string, readonly number[]>()
