@@ -53,9 +53,11 @@ try {
       console.error(`Vendange cannot listen on ${host}:${port}: ${error.message}`)
       process.exit(1)
     }
-    // What was damaged while nobody looked is found once the first pages are there.
+    // What was damaged while nobody looked is found once the first pages are there, and what makes sheets is read.
     setTimeout(() => {
-      database.mend().catch((fault: unknown) => logger.error(asLogged(fault)))
+      Promise.all([inThread('readySheets', undefined), database.mend()]).catch((fault: unknown) =>
+        logger.error(asLogged(fault)),
+      )
     }, firstPagesMs).unref()
     const at = (server.address() as AddressInfo).port
     held.tell(at)

@@ -22,6 +22,11 @@ export const jobs = {
     const { movePictures } = await import('./pour/movePictures')
     return runSheetPdf(view, workshop, of ? movePictures(view.plan, of) : [])
   },
+  /** Reads what makes sheets before the first is asked for. */
+  readySheets: async () => {
+    await Promise.all([import('./parts/cardsPdf'), import('./pour/runSheetPdf')])
+    await (await import('./parts/pdf')).pdfOf({ content: 'Ready', defaultStyle: { font: 'Roboto' } })
+  },
   read: async (asked: AskedReading) => (await import('./readings')).answerReading(asked),
   copy: async ({ file, target }: { file: string; target: string }) =>
     (await import('./db/backup')).copyDatabase(file, target),

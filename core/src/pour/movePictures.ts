@@ -2,6 +2,7 @@ import type { BatchPlan } from '../batch'
 import type { CutPlane } from '../cutting'
 import type { MoveLine } from './moves'
 import { linesOfPlan } from './plannedMoves'
+import type { KnownPulls } from './pulls'
 import type { MouldSection } from './section'
 import { potAreasMm2 } from './section'
 import type { BatterTint } from './shades'
@@ -49,12 +50,18 @@ export function sectionsAfterMoves(
 const pictureWidth = 96
 const knotsAcross = 48
 
-/** Such a section as an SVG picture in its mould. @param title for those who do not see it */
+/**
+ * Such a section as an SVG picture in its mould.
+ *
+ * @param title for those who do not see it
+ * @param known pulls followed for the picture before, of the same pour: they are not followed again
+ */
 export function svgOfSection(
   { lines, potAreasMm2: areas, section, plane, hexes }: SectionAfter,
   title: string,
+  known: KnownPulls = new Map(),
 ): string {
-  const inside = simulatePour(lines, areas, section, { across: knotsAcross })
+  const inside = simulatePour(lines, areas, section, { across: knotsAcross, known })
   const height = Math.max(1, Math.round((pictureWidth * section.heightMm) / section.widthMm))
   return svgOfCut(inside.cut(plane, pictureWidth, height), pictureWidth, [...hexes, ...inside.otherHexes], {
     widthMm: section.widthMm,

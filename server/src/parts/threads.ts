@@ -95,6 +95,7 @@ const laneOf: Readonly<Record<JobName, keyof typeof threads>> = {
   cards: 'sheets',
   quote: 'sheets',
   runSheet: 'sheets',
+  readySheets: 'sheets',
   read: 'pages',
   copy: 'files',
   layReady: 'files',

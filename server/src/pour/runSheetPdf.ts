@@ -64,7 +64,7 @@ function groupOf(
   group: StepGroup,
   steps: readonly SessionStep[],
   { figure, say }: ReturnType<typeof wordsIn>,
-  pictures: readonly string[],
+  pictures: readonly (string | undefined)[],
 ): Content {
   const caution = steps.find((step) => step.caution)?.caution
   const rows = steps.map((step): TableCell[] => [
@@ -135,7 +135,7 @@ function weightsOf(plan: BatchPlan, { mass, rowMass }: ReturnType<typeof wordsIn
 export function runSheetDocument(
   view: BatchView,
   workshop: ReadingSettings & Pick<SavedWorkshop, 'name' | 'lengthUnit'>,
-  pictures: readonly string[] = [],
+  pictures: readonly (string | undefined)[] = [],
 ): PdfDocument {
   const { plan, batch, records, stock } = view
   const words = wordsIn(readingOf(workshop, batch.days.pourDay))
@@ -231,7 +231,7 @@ export function runSheetDocument(
 export async function runSheetPdf(
   view: BatchView,
   workshop: SavedWorkshop,
-  pictures: readonly string[] = [],
+  pictures: readonly (string | undefined)[] = [],
 ): Promise<Uint8Array> {
   return pdfOf(runSheetDocument(view, workshop, pictures))
 }
