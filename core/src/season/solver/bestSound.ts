@@ -39,7 +39,7 @@ export function bestSound(
   const dearest = plan.dearestLate(movable)
   const isLate = dearest > 0
   const hottest = isLate ? Math.max(mildest, dearest / 6) : mildest
-  const chains = isLate ? 0.7 : 0.2
+  const chains = isLate ? 0.5 : 0.2
   let here: MetPlan = { place: best.place.slice(), cost: best.cost }
   const found = inSlices({
     moves: Math.ceil(moves * (isLate ? 0.75 : 0.08)),

@@ -39,6 +39,11 @@ export class LiftedBatches {
     this.before[this.count++] = option
   }
 
+  /** The option on which one of the lifted lay when the step began. */
+  optionBefore(index: number): number {
+    return this.before[index]!
+  }
+
   /** Every batch of the step back where it lay. */
   undo(): void {
     const { plan } = this

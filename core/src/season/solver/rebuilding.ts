@@ -1,5 +1,6 @@
 import { EjectionChain } from './ejectionChain'
 import { LiftedBatches } from './liftedBatches'
+import { PutBack } from './putBack'
 import type { SoundPlan } from './soundPlan'
 
 /** How a stretch of the search goes. Temperatures are in units of cost. */
@@ -26,16 +27,21 @@ const leaves = 0.6
 /** How often a late batch is looked for to move. */
 const dear = 0.3
 const mostLifted = 6
+/** How often the lifted are put back exactly, with so many looks at most; and how often the first plan within the limit will do. */
+const exactly = 0.6
+const mostLooks = 300
+const firstWillDo = 0.5
 const mostOfDay = 8
 
 /**
  * Simulated annealing (Kirkpatrick, Gelatt, Vecchi, Science 220, 1983) over plans that break nothing. A move is ruin and
  * recreate (Schrimpf and others, Journal of Computational Physics 159, 2000): a few batches are lifted that stand in
- * each other's way and laid again one by one where each is cheapest; or an ejection chain.
+ * each other's way and laid again, one by one where each is cheapest or exactly; or an ejection chain.
  */
 export class Rebuilding {
   private readonly lifted: LiftedBatches
   private readonly chain: EjectionChain
+  private readonly putBack: PutBack
   private readonly isFixed: Uint8Array
   private readonly keys: Float64Array
   private readonly inWay: Int32Array
@@ -57,6 +63,7 @@ export class Rebuilding {
     this.keys = new Float64Array(length)
     this.inWay = new Int32Array(length)
     this.lifted = new LiftedBatches(plan)
+    this.putBack = new PutBack(plan, this.lifted)
     this.chain = new EjectionChain(plan, this.lifted, this.isFixed, miss, random)
   }
 
@@ -112,6 +119,7 @@ export class Rebuilding {
     else if (how < 0.8) this.liftNear(plan.pourDay(batch), batch, most, 2 + Math.floor(random() * 10))
     else this.liftInWay(batch, most)
     this.order()
+    if (random() < exactly) return this.putBack.lay(limit, mostLooks, random() < firstWillDo)
     for (let index = 0; index < lifted.count; index++) {
       const next = lifted.batches[index]!
       const shunned = next === batch ? left : this.shunned

@@ -72,6 +72,11 @@ export class SoundPlan {
     return this.pourNow[batch]!
   }
 
+  /** Whether nothing is poured on a day. */
+  isClosed(day: number): boolean {
+    return this.pours[day] === 0
+  }
+
   /** Whether a batch that lies gets ready too late. */
   isLate(batch: number): boolean {
     return this.cutNow[batch]! > this.table.lastCut[batch]!
@@ -160,29 +165,34 @@ export class SoundPlan {
    * @returns its number, {@link noneNeeded} when there is room, {@link nobody} when none may go
    */
   inTheWay(batch: number, option: number, mayGo: (other: number) => boolean, random: () => number): number {
-    const lack = this.lackOf(batch, option)
-    if (lack === Lack.none) return noneNeeded
-    const { lackOn: day, pourNow, cutNow, prepNow, traysEndNow } = this
-    const { length } = pourNow
     let chosen = nobody
     let seen = 0
-    const consider = (other: number): void => {
+    const isNeeded = this.eachInTheWay(batch, option, (other) => {
       if (mayGo(other) && random() * ++seen < 1) chosen = other
-    }
+    })
+    return isNeeded ? chosen : noneNeeded
+  }
+
+  /** Visits those that use what a batch lacks first on the days of an option. @returns whether it lacks anything */
+  eachInTheWay(batch: number, option: number, visit: (other: number) => void): boolean {
+    const lack = this.lackOf(batch, option)
+    if (lack === Lack.none) return false
+    const { lackOn: day, lackKind: kind, pourNow, cutNow, prepNow, traysEndNow } = this
+    const { length } = pourNow
     if (lack === Lack.hours) {
       for (let other = 0; other < length; other++)
-        if (pourNow[other] === day || cutNow[other] === day || prepNow[other] === day) consider(other)
+        if (pourNow[other] === day || cutNow[other] === day || prepNow[other] === day) visit(other)
     } else if (lack === Lack.oven) {
       for (let other = 0; other < length; other++)
-        if (pourNow[other] === day && this.table.ovenMoulds[other]! > 0) consider(other)
+        if (pourNow[other] === day && this.table.ovenMoulds[other]! > 0) visit(other)
     } else if (lack === Lack.trays) {
       for (let other = 0; other < length; other++)
-        if (cutNow[other]! <= day && traysEndNow[other]! > day && this.table.batchTrays[other]! > 0) consider(other)
+        if (cutNow[other]! <= day && traysEndNow[other]! > day && this.table.batchTrays[other]! > 0) visit(other)
     } else {
       for (let other = 0; other < length; other++)
-        if (pourNow[other]! <= day && cutNow[other]! > day && this.holdsKind(other, this.lackKind)) consider(other)
+        if (pourNow[other]! <= day && cutNow[other]! > day && this.holdsKind(other, kind)) visit(other)
     }
-    return chosen
+    return true
   }
 
   private holdsKind(batch: number, kind: number): boolean {
