@@ -79,16 +79,20 @@ export class PutBack {
       if (--this.looks < 0) return true
       if (!plan.fits(batch, option)) continue
       plan.lay(batch, option)
-      let isOver = false
-      if (isLast) {
-        this.least = plan.cost
-        this.isFound = true
-        for (let each = 0; each <= index; each++) this.bestOf[each] = plan.place[lifted.batches[each]!]!
-        isOver = isFirst
-      } else isOver = this.branch(index + 1, isOther || option !== before, isFirst)
+      const isOver = isLast
+        ? this.found(index) && isFirst
+        : this.branch(index + 1, isOther || option !== before, isFirst)
       plan.lift(batch)
       if (isOver) return true
     }
     return false
+  }
+
+  /** Writes down where the lifted lie now: it is the least so far. */
+  private found(last: number): true {
+    this.least = this.plan.cost
+    this.isFound = true
+    for (let index = 0; index <= last; index++) this.bestOf[index] = this.plan.place[this.lifted.batches[index]!]!
+    return true
   }
 }
