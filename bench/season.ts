@@ -2,7 +2,9 @@ import type { Placement, SeasonProblem } from '@vendange/core/season'
 import { checkPlan, deliveryDate, slackOf, solveSeason } from '@vendange/core/season'
 import { readFileSync } from 'node:fs'
 import { benchDrawnSeasons } from './drawnSeasons'
+import { benchLeastChange } from './leastChange'
 import { percentile, report, timesOf } from './measure'
+import { drawSeason } from './seasons/drawSeason'
 
 const read = (name: string): unknown =>
   JSON.parse(readFileSync(new URL(`./seasons/${name}.json`, import.meta.url), 'utf8'))
@@ -39,19 +41,18 @@ async function benchCheck(): Promise<void> {
   report('The same, 95th percentile', percentile(checks, 0.95), 'reading its days', yardstick / 100)
 }
 
-/** One batch of a planned season of 60 asked for anew, twenty times, against planning the whole season again. */
-function benchPromise(): void {
-  const problem = read('season-60') as SeasonProblem
-  const { plan } = solveSeason(problem)
+interface AskedAnew {
+  readonly problem: SeasonProblem
+  readonly plan: readonly Placement[]
+  readonly wished: Placement
+}
+
+/** Batches of planned seasons asked for anew, against planning the whole season again. */
+function benchPromises(name: string, cases: readonly AskedAnew[]): void {
   const times: number[] = []
-  let fixedEqual = 0
-  let freeEqual = 0
-  let freeLater = 0
-  const cases = 20
-  for (let index = 0; index < cases; index++) {
-    const wished = plan.pours[index * 3]
-    if (!wished) break
-    const standing = plan.pours.filter(({ id }) => id !== wished.id)
+  let [fixedEqual, freeEqual, freeEarlier, freeLater] = [0, 0, 0, 0]
+  for (const { problem, plan, wished } of cases) {
+    const standing = plan.filter(({ id }) => id !== wished.id)
     const start = performance.now()
     const found = deliveryDate(problem, standing, [wished.id])
     times.push(performance.now() - start)
@@ -60,14 +61,34 @@ function benchPromise(): void {
     const promised = found.withMoves?.due ?? found.asPlanned?.due ?? Infinity
     if (found.asPlanned?.due === fixed) fixedEqual += 1
     if (promised === free) freeEqual += 1
+    if (promised < (free ?? Infinity)) freeEarlier += 1
     if (free !== undefined && promised > free) freeLater += 1
   }
   const sorted = times.sort((a, b) => a - b)
   console.log(
-    `A promise date with 60 batches planned: median ${percentile(sorted, 0.5).toFixed(0)} ms, longest ${percentile(sorted, 1).toFixed(0)} ms`,
+    `A promise date with 60 batches planned, ${name}: median ${percentile(sorted, 0.5).toFixed(0)} ms, longest ${percentile(sorted, 1).toFixed(0)} ms`,
   )
-  console.log(`  as planned: equal to a re-plan with the others pinned in ${fixedEqual} of ${cases}`)
-  console.log(`  with others moved: equal to a free re-plan in ${freeEqual} of ${cases}, later in ${freeLater}`)
+  console.log(`  as planned: equal to a re-plan with the others pinned in ${fixedEqual} of ${cases.length}`)
+  console.log(
+    `  with others moved: equal to a free re-plan in ${freeEqual} of ${cases.length}, earlier in ${freeEarlier}, later in ${freeLater}`,
+  )
+}
+
+/** Twenty batches of the public season of 60; and one each of twenty seasons that nothing was tuned on. */
+function benchPromise(): void {
+  const problem = read('season-60') as SeasonProblem
+  const { plan } = solveSeason(problem)
+  const every = Array.from({ length: 20 }, (_, at) => plan.pours[at * 3]!)
+  benchPromises(
+    'of the public season',
+    every.map((wished) => ({ problem, plan: plan.pours, wished })),
+  )
+  const unseen = Array.from({ length: 20 }, (_, at) => {
+    const season = drawSeason({ batches: 60, seed: 9501 + 7 * at, tightness: 0.5 + 0.05 * (at % 10) })
+    const { pours } = solveSeason(season, { effort: 0.3 }).plan
+    return { problem: season, plan: pours, wished: pours[3 * at]! }
+  })
+  benchPromises('one each of 20 seasons not seen before', unseen)
 }
 
 /** First day by which a whole re-plan has a batch ready while nobody else gets later. */
@@ -106,4 +127,5 @@ export async function benchSeason(): Promise<void> {
   benchDrawnSeasons()
   await benchCheck()
   benchPromise()
+  benchLeastChange()
 }

@@ -19,30 +19,55 @@ export interface PlanningRun {
 
 const newWorker = (): Worker => new Worker(new URL('./seasonPlanner.worker.ts', import.meta.url), { type: 'module' })
 
-/** What crosses to a worker is cloned, which a reactive object does not stand. */
+/** So many searches go on side by side, each from a seed of its own and with so much less to do. */
+const sideBySide = 2
+const effortOfEach = 0.6
 
-/** Plans a season in a worker of its own. */
+type Found = Pick<SolverProgress, 'plan' | 'isFeasible' | 'costWithChanges'>
+
+/** Which of two plans is the better one. */
+function better<Plan extends Found>(one: Plan, two: Plan): Plan {
+  if (one.isFeasible !== two.isFeasible) return one.isFeasible ? one : two
+  return two.costWithChanges < one.costWithChanges ? two : one
+}
+
+/**
+ * Plans a season in workers of its own: where the machine does two things at once, from two seeds, of which the better
+ * plan is taken. The same season gives the same plan on every machine that does.
+ */
 export function planInWorker(
   problem: SeasonProblem,
-  options: Omit<SolverOptions, 'onProgress'>,
-  onProgress: (progress: SolverProgress) => void,
+  options: Omit<SolverOptions, 'onProgress' | 'seed' | 'effort'>,
+  onProgress: (progress: Pick<SolverProgress, 'done' | 'cost'>) => void,
 ): PlanningRun {
-  const worker = newWorker()
-  const planner = wrap<SeasonPlanner>(worker)
-  let best: SeasonPlan | undefined
+  const isWide = navigator.hardwareConcurrency >= sideBySide
+  const seeds = Array.from({ length: isWide ? sideBySide : 1 }, (_, at) => at + 1)
+  const workers = seeds.map(newWorker)
+  const bestOf = new Map<number, SolverProgress>()
+  const best = (): SolverProgress | undefined => {
+    const [first, ...others] = bestOf.values()
+    return first && others.reduce(better, first)
+  }
   let stop: () => void = () => undefined
   const stopped = new Promise<undefined>((resolve) => (stop = () => resolve(undefined)))
-  const solved = planner.solve(
-    plainCopy(problem),
-    plainCopy(options),
-    proxy((progress: SolverProgress) => {
-      best = progress.plan
-      onProgress(progress)
-    }),
-  )
-  const plan = Promise.race([solved.then((result) => result.plan), stopped])
-    .then((found) => found ?? best)
-    .finally(() => worker.terminate())
+  const solving = seeds.map(async (seed, at) => {
+    const planner = wrap<SeasonPlanner>(workers[at]!)
+    const effort = isWide ? effortOfEach : 1
+    const told = proxy((progress: SolverProgress) => {
+      bestOf.set(seed, progress)
+      const done = seeds.reduce((sum, one) => sum + (bestOf.get(one)?.done ?? 0), 0) / seeds.length
+      onProgress({ done, cost: best()?.cost ?? progress.cost })
+    })
+    const { plan, check, costWithChanges } = await planner.solve(
+      plainCopy(problem),
+      plainCopy({ ...options, seed, effort }),
+      told,
+    )
+    return { plan, isFeasible: check.isFeasible, costWithChanges }
+  })
+  const plan = Promise.race([Promise.all(solving).then((all) => all.reduce(better).plan), stopped])
+    .then((found) => found ?? best()?.plan)
+    .finally(() => workers.forEach((worker) => worker.terminate()))
   return { plan, stop: () => stop() }
 }
 

@@ -13,6 +13,8 @@ export interface SolverProgress {
   /** The best plan so far and its cost, that of changes left out. */
   readonly plan: SeasonPlan
   readonly cost: number
+  /** What is made small: the cost of the plan, and of what it changes. */
+  readonly costWithChanges: number
   readonly isFeasible: boolean
 }
 
@@ -32,6 +34,8 @@ export interface SolverOptions {
 export interface SolvedSeason {
   readonly plan: SeasonPlan
   readonly check: PlanCheck
+  /** What was made small: the cost of the plan, and of what it changes. */
+  readonly costWithChanges: number
   /** Batches for which there is no day at all, whatever else is planned; they stand in no plan. */
   readonly impossible: readonly string[]
   /** Whether the search was ended before its time. */
@@ -71,21 +75,26 @@ export function solveSeason(problem: SeasonProblem, options: SolverOptions = {})
   const planOf = (days: readonly DayOption[]): SeasonPlan => ({
     pours: possible.map(({ batch: { id } }, index) => ({ id, ...days[index]! })),
   })
-  let wasStopped = false
-  const tell = (days: readonly DayOption[], done: number): boolean => {
-    if (!onProgress) return true
-    const plan = planOf(days)
-    const { cost, isFeasible } = checkPlan(problem, plan)
-    wasStopped = onProgress({ done, plan, cost, isFeasible }) === false
-    return !wasStopped
-  }
   const extraCost = (batch: ProblemBatch, { pour, cut }: DayOption): number => {
     const before = currentOf.get(batch.id)
     if (!before || (before.pour === pour && before.cut === cut)) return 0
     return changeCost.batch + changeCost.day * Math.abs(before.pour - pour)
   }
+  const weighed = (days: readonly DayOption[]) => {
+    const plan = planOf(days)
+    const check = checkPlan(problem, plan)
+    const ofChanges = possible.reduce((sum, { batch }, index) => sum + extraCost(batch, days[index]!), 0)
+    return { plan, check, costWithChanges: check.cost + ofChanges }
+  }
+  let wasStopped = false
+  const tell = (days: readonly DayOption[], done: number): boolean => {
+    if (!onProgress) return true
+    const { plan, check, costWithChanges } = weighed(days)
+    const { cost, isFeasible } = check
+    wasStopped = onProgress({ done, plan, cost, costWithChanges, isFeasible }) === false
+    return !wasStopped
+  }
   const days = searchDays({ problem, batches: possible, extraCost, random: randomFrom(seed), effort, tell })
   if (!wasStopped) tell(days, 1)
-  const plan = planOf(days)
-  return { plan, check: checkPlan(problem, plan), impossible, wasStopped }
+  return { ...weighed(days), impossible, wasStopped }
 }

@@ -50,6 +50,22 @@ describe('solveSeason', () => {
     for (const pin of pinned) expect(again.plan.pours).to.deep.include(pin)
   })
 
+  it('pours one soap in several batches, on one day where its moulds allow it, else day by day', () => {
+    // Poured in 1.5 h with half an hour of set-up a day; cut within an hour a day or two later.
+    const pours = (loaf: number, hours: number): readonly number[] => {
+      const batches = ['a', 'b', 'c'].map((id) => ({ ...aBatch, id, prepHours: 0, due: 13, trays: 1 }))
+      const season = { ...aSeason, hours: aSeason.hours.map((there) => (there > 0 ? hours : 0)), batches }
+      const { plan, check } = solveSeason({ ...season, mouldKinds: { loaf } })
+      expect(check.isFeasible).to.equal(true)
+      return plan.pours.map(({ pour }) => pour)
+    }
+    expect(new Set(pours(3, 6)).size).to.equal(1)
+    // Two moulds: two on one day, the third when one of them is free again.
+    expect(new Set(pours(2, 6)).size).to.equal(2)
+    // A day too short for two.
+    expect(new Set(pours(3, 3)).size).to.equal(3)
+  })
+
   it('changes little when little has to change', () => {
     const problem = instance('season-12')
     const before = solveSeason(problem, quick).plan.pours

@@ -13,11 +13,13 @@ import { endpoints } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
 import { warn } from '@vendange/core/findings'
-import { dayCount, listed } from '../verdictWords'
+import PlanFiguresTable from './PlanFiguresTable.vue'
+import { planFoundSentence } from './plannerWords'
 import type { DatedSeason, SeasonPlan } from '@vendange/core/season'
 import {
   OpenSeason,
   checkPlan,
+  leastLateDays,
   noDayFindings,
   soapsWithoutDay,
   planChanges,
@@ -27,7 +29,6 @@ import {
   violationFinding,
   withoutRepeats,
 } from '@vendange/core/season'
-import { formatQuantity } from '@vendange/core/units'
 import { counted } from '@vendange/words'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useUnits } from '@/parts/format'
@@ -91,28 +92,11 @@ const figures = computed(() => {
     after: planFigures(now.problem, plan, check.value),
   }
 })
-const rows = computed(() => {
-  if (!figures.value) return []
-  const { before, after } = figures.value
-  const wished = season.limits.bufferDays
-  const hours = (value: number): string => formatQuantity('hours', value)
-  return [
-    { label: 'Days late, all soaps together', before: before.lateDays, after: after.lateDays },
-    { label: 'Soaps late', before: before.lateBatches, after: after.lateBatches },
-    { label: 'Soaping days', before: before.soapingDays, after: after.soapingDays },
-    { label: 'Hours of work', before: hours(before.hours), after: hours(after.hours) },
-    { label: 'Most trays in use', before: before.mostTrays, after: after.mostTrays },
-    ...(wished > 0
-      ? [
-          {
-            label: `With less than the ${dayCount(wished)} to spare that you wish for`,
-            before: before.tightBatches,
-            after: after.tightBatches,
-          },
-        ]
-      : []),
-    { label: 'Rules broken', before: before.brokenRules, after: after.brokenRules },
-  ]
+/** Of the soaps that have a day in it. */
+const leastLate = computed(() => {
+  const planned = new Set(proposed.value?.pours.map(({ id }) => id))
+  const { problem } = dated.value ?? {}
+  return problem ? leastLateDays({ ...problem, batches: problem.batches.filter(({ id }) => planned.has(id)) }) : 0
 })
 const dayOf = (day: number): string => addDays(dated.value?.firstDay ?? season.today, day)
 const changes = computed(() => {
@@ -162,15 +146,12 @@ const on = (day: number): string => formatDay(dayOf(day), season.today)
 const sentence = computed(() => {
   if (isRunning.value) return 'Looking for a better plan …'
   if (!proposed.value) return 'No plan was found before the search was stopped.'
-  const without = listed(withoutDay.value.map(({ name }) => name))
-  const stillWithout = without === '' ? '' : ` ${without} ${withoutDay.value.length === 1 ? 'has' : 'have'} no day yet.`
-  if (changes.value.length === 0)
-    return without === ''
-      ? 'The plan that stands is the best one found. Nothing needs to move.'
-      : `No day was found for ${without}. Nothing else needs to move.`
-  const late = figures.value?.after.lateDays ?? 0
-  const moved = changes.value.length === 1 ? '1 pour gets' : `${changes.value.length} pours get`
-  return `${moved} a new day; ${late === 0 ? 'everything is in time.' : `${late} ${late === 1 ? 'day' : 'days'} of lateness remain.`}${stillWithout}`
+  return planFoundSentence({
+    changes: changes.value.length,
+    lateDays: figures.value?.after.lateDays ?? 0,
+    leastLateDays: leastLate.value,
+    withoutDay: withoutDay.value.map(({ name }) => name),
+  })
 })
 
 async function take(): Promise<void> {
@@ -237,24 +218,7 @@ async function take(): Promise<void> {
       data-test="planner-findings"
     />
     <div v-if="!isRunning && figures" class="columns">
-      <table class="figures">
-        <thead>
-          <tr>
-            <th></th>
-            <th class="number">As it stands</th>
-            <th class="number">Proposed</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.label">
-            <td>{{ row.label }}</td>
-            <td class="number">{{ row.before }}</td>
-            <td class="number">
-              <b>{{ row.after }}</b>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <PlanFiguresTable :before="figures.before" :after="figures.after" />
       <table v-if="changes.length > 0" class="figures">
         <thead>
           <tr>
