@@ -6,6 +6,7 @@ import ConflictPanel from '@/parts/ConflictPanel.vue'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import { deleteWithUndo } from '@/parts/deleteWithUndo'
+import FindingList from '@/parts/FindingList.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
 import { useSavedForm } from '@/parts/useSavedForm'
@@ -31,11 +32,16 @@ const router = useRouter()
 const { money } = useUnits()
 
 const order = computed(() => season.order(props.id))
-const { options, promises, isLooking } = useQuote(() => order.value)
+const { options, promises, isLooking, whyNoRoom } = useQuote(() => order.value)
 const chosen = ref(0)
 watch(options, () => (chosen.value = 0))
 const option = computed(() => options.value[chosen.value])
 const promise = computed(() => promises.value[chosen.value])
+/** Why it cannot be made this season, where it cannot. */
+const noRoom = computed(() => {
+  const isWithoutDay = promise.value && !promise.value.asPlanned && !promise.value.withMoves
+  return option.value && isWithoutDay ? whyNoRoom(option.value) : []
+})
 const isPriced = computed(() => option.value?.unpriced.length === 0)
 const promisesKept = usePromises()
 
@@ -211,6 +217,7 @@ const quotedWords = computed(() => {
       {{ option.unpriced.length === 1 ? 'costs' : 'cost' }}.
       <RouterLink to="/workshop" class="no-print">Set prices</RouterLink>
     </p>
+    <FindingList v-if="order.collectionId === null" :findings="noRoom" class="no-print no-room" data-test="no-room" />
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />
 
     <div class="columns quoting">
@@ -241,6 +248,10 @@ const quotedWords = computed(() => {
 </template>
 
 <style scoped>
+.no-room {
+  margin-bottom: 20px;
+}
+
 .quoted {
   margin-bottom: 14px;
 }

@@ -1,14 +1,24 @@
 import { useSeason } from '@/parts/seasonStore'
 import { promisesInWorker } from '@/workers/seasonPlanner'
-import type { SavedOrder } from '@vendange/contract'
+import type { SavedOrder, SeasonView } from '@vendange/contract'
 
 import { addDays } from '@vendange/core/calendar'
+import type { Finding } from '@vendange/core/findings'
 import { isRefused } from '@vendange/core/findings'
 import type { QuoteOption, TaxTerms } from '@vendange/core/plan'
 import { quoteOptions } from '@vendange/core/plan'
 import { checkRecipe } from '@vendange/core/recipe'
 import type { SeasonBatch, DeliveryDate } from '@vendange/core/season'
-import { batchDemand, orderWeight, seasonBatches, seasonLimits, seasonOf, traysFor } from '@vendange/core/season'
+import {
+  batchDemand,
+  noDayFindings,
+  OpenSeason,
+  orderWeight,
+  seasonBatches,
+  seasonLimits,
+  seasonOf,
+  traysFor,
+} from '@vendange/core/season'
 import { lengthStepMm } from '@vendange/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 
@@ -75,6 +85,21 @@ export function useQuote(order: () => SavedOrder | undefined) {
     }))
   }
 
+  /** The season with the batches of an option in it that seek their days. */
+  function seasonWith(option: QuoteOption, now: SavedOrder, view: SeasonView) {
+    const wished = batchesOf(option, now)
+    return { wished, dated: seasonOf([...seasonBatches(view), ...wished], seasonLimits(view), view.today) }
+  }
+
+  /** Why an option finds no day, whatever else is moved for it. */
+  function whyNoRoom(option: QuoteOption): readonly Finding[] {
+    const now = order()
+    if (!now || !season.view) return []
+    const { wished, dated } = seasonWith(option, now, season.view)
+    const [first] = wished
+    return first ? noDayFindings(new OpenSeason(dated), first.id, season.mouldNames) : []
+  }
+
   let asked = 0
   watch(
     [options, () => season.view],
@@ -86,12 +111,8 @@ export function useQuote(order: () => SavedOrder | undefined) {
       if (!now || !view || now.collectionId !== null || options.value.length === 0) return
       isLooking.value = true
       const questions = options.value.map((option) => {
-        const wished = batchesOf(option, now)
-        const { problem, placements, pinned } = seasonOf(
-          [...seasonBatches(view), ...wished],
-          seasonLimits(view),
-          view.today,
-        )
+        const { wished, dated } = seasonWith(option, now, view)
+        const { problem, placements, pinned } = dated
         return { problem, standing: placements, pinned, wished: wished.map(({ id }) => id) }
       })
       await promisesInWorker(questions, (answer) => {
@@ -102,5 +123,5 @@ export function useQuote(order: () => SavedOrder | undefined) {
     { immediate: true },
   )
 
-  return { options, promises, isLooking }
+  return { options, promises, isLooking, whyNoRoom }
 }
