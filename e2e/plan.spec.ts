@@ -126,6 +126,22 @@ test('a quote goes on paper for its client, and stays on record', async ({ page 
   expect(paper.headers()['content-type']).toBe('application/pdf')
 })
 
+test('an order that finds no room says why, and what would make some', async ({ page }) => {
+  const asked = (await season()).orders.find(({ collectionId }) => collectionId === null)
+  await page.goto(`${workshop.url}/workshop`)
+  // No day here has so many hours.
+  await saving(page, () => type(page, 'Cutting', '20 h'))
+  await page.goto(`${workshop.url}/orders/${asked?.id}`)
+  await expect(answer(page)).toContainText('there is no room for')
+  await expect(page.getByTestId('no-room')).toContainText('too few hours on')
+  await expect(page.getByTestId('no-room')).toContainText('The smallest change that frees a day:')
+  await page.goto(`${workshop.url}/workshop`)
+  await saving(page, () => type(page, 'Cutting', '0.75 h'))
+  await page.goto(`${workshop.url}/orders/${asked?.id}`)
+  await expect(answer(page)).toContainText('can be ready on')
+  await expect(page.getByTestId('no-room')).toHaveCount(0)
+})
+
 test('the colours of a client’s picture are taken over; a file that is no picture is refused', async ({ page }) => {
   await page.goto(`${workshop.url}/plan`)
   await page.getByTestId('new-order').click()
