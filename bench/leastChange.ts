@@ -1,8 +1,8 @@
 import type { Placement, SeasonProblem } from '@vendange/core/season'
-import { batchCost, changeCost, checkPlan, dayOptions, solveSeason } from '@vendange/core/season'
+import { checkPlan, costOfChange, dayOptions, solveSeason } from '@vendange/core/season'
 import { LiftedBatches } from '../core/src/season/solver/liftedBatches'
-import { OptionTable } from '../core/src/season/solver/optionTable'
 import { PutBack } from '../core/src/season/solver/putBack'
+import { cheapestFirst } from '../core/src/season/solver/searchDays'
 import { SoundPlan } from '../core/src/season/solver/soundPlan'
 import { drawSeason } from './seasons/drawSeason'
 
@@ -20,10 +20,7 @@ const manyLooks = 200_000
 function changeOf(problem: SeasonProblem, before: readonly Placement[], pours: readonly Placement[]) {
   const was = new Map(before.map((placement) => [placement.id, placement]))
   const moved = pours.filter(({ id, pour, cut }) => was.get(id)?.pour !== pour || was.get(id)?.cut !== cut)
-  const extra = moved.reduce(
-    (sum, { id, pour }) => sum + changeCost.batch + changeCost.day * Math.abs((was.get(id)?.pour ?? 0) - pour),
-    0,
-  )
+  const extra = moved.reduce((sum, placement) => sum + costOfChange(was.get(placement.id), placement), 0)
   return { moved: moved.length, cost: checkPlan(problem, { pours }).cost + extra }
 }
 
@@ -34,25 +31,15 @@ function changeOf(problem: SeasonProblem, before: readonly Placement[], pours: r
 function exactChange(problem: SeasonProblem, before: readonly Placement[], lost: number) {
   const was = new Map(before.map((placement) => [placement.id, placement]))
   const own = (id: string): Placement => was.get(id)!
-  const extra = (id: string, pour: number, cut: number): number =>
-    own(id).pour === pour && own(id).cut === cut ? 0 : changeCost.batch + changeCost.day * Math.abs(own(id).pour - pour)
-  const costOf = (batch: SeasonProblem['batches'][number], pour: number, cut: number): number =>
-    batchCost(batch, cut, problem.bufferDays) + extra(batch.id, pour, cut)
-  const options = problem.batches.map((batch) => {
-    const all = dayOptions(problem, batch)
+  const batches = problem.batches.map((batch) => {
+    const options = dayOptions(problem, batch)
     const { pour, cut } = own(batch.id)
-    const isThere = all.some((option) => option.pour === pour && option.cut === cut)
-    return (isThere ? all : [...all, { pour, cut }]).toSorted(
-      (a, b) => costOf(batch, a.pour, a.cut) - costOf(batch, b.pour, b.cut),
-    )
+    const isThere = options.some((option) => option.pour === pour && option.cut === cut)
+    return { batch, options: isThere ? options : [...options, { pour, cut }] }
   })
-  const table = new OptionTable(problem, problem.batches, options, ({ id }, { pour, cut }) => extra(id, pour, cut))
+  const table = cheapestFirst({ problem, batches, extraCost: ({ id }, option) => costOfChange(own(id), option) })
   const plan = new SoundPlan(problem, table)
-  problem.batches.forEach(({ id }, batch) => {
-    let option = table.firstOption[batch]!
-    while (table.pourOf[option] !== own(id).pour || table.cutOf[option] !== own(id).cut) option += 1
-    plan.lay(batch, option)
-  })
+  problem.batches.forEach(({ id }, batch) => plan.lay(batch, table.optionOn(batch, own(id))))
   const mustGo = [...problem.batches.keys()].filter((batch) => {
     const { pour, cut } = own(problem.batches[batch]!.id)
     return pour === lost || cut === lost

@@ -21,6 +21,7 @@ export function readingsOf(context: ReadingContext) {
   const { database, clock } = context
   const season = seasonService(context)
   const stores = storesView(context)
+  let description: ReturnType<typeof openApiDocument> | undefined
   return {
     season: () => season.view(),
     calendar: async () => calendarFeed(await season.view(), clock.now(), await sayOfContext(context)),
@@ -33,7 +34,7 @@ export function readingsOf(context: ReadingContext) {
     poursOfCollection: (collectionId: string) => poursOfCollection(database.read, collectionId),
     timings: () => readTimings(database.read),
     recipeNearWishes: (wishes: WishRequest) => recipeNearWishes(context, wishes),
-    openApi: () => Promise.resolve(openApiDocument(version)),
+    openApi: () => Promise.resolve((description ??= openApiDocument(version))),
   } as const
 }
 export type Readings = ReturnType<typeof readingsOf>

@@ -120,9 +120,18 @@ export async function readRecordsOf(
   reader: Reader,
   batchIds: readonly string[],
 ): Promise<ReadonlyMap<string, readonly RecordedStep[]>> {
+  return byBatch(await recordsWhere(reader, inArray(benchRecords.batchId, [...batchIds])))
+}
+
+function byBatch(
+  records: readonly (RecordedStep & { readonly batchId: string })[],
+): ReadonlyMap<string, readonly RecordedStep[]> {
   const recordsOf = new Map<string, RecordedStep[]>()
-  for (const { batchId, ...record } of await recordsWhere(reader, inArray(benchRecords.batchId, [...batchIds])))
-    recordsOf.set(batchId, [...(recordsOf.get(batchId) ?? []), record])
+  for (const { batchId, ...record } of records) {
+    const known = recordsOf.get(batchId)
+    if (known) known.push(record)
+    else recordsOf.set(batchId, [record])
+  }
   return recordsOf
 }
 
@@ -130,16 +139,18 @@ export async function readRecordsOf(
 export const readRecords = (reader: Reader, batchId: string): Promise<readonly RecordedStep[]> =>
   recordsWhere(reader, eq(benchRecords.batchId, batchId))
 
-/** What was tapped on the clocks of some batches, and how warm they were, oldest first. */
-export const readTimedRecords = (
+/** What was tapped on the clocks of each of some batches, and how warm they were, oldest first. */
+export const readTimedRecords = async (
   reader: Reader,
   batchIds: readonly string[],
-): Promise<readonly (RecordedStep & { readonly batchId: string })[]> =>
-  recordsWhere(
-    reader,
-    and(
-      inArray(benchRecords.batchId, [...batchIds]),
-      or(like(benchRecords.stepKey, 'clock:%'), like(benchRecords.stepKey, 'temperature:%')),
+): Promise<ReadonlyMap<string, readonly RecordedStep[]>> =>
+  byBatch(
+    await recordsWhere(
+      reader,
+      and(
+        inArray(benchRecords.batchId, [...batchIds]),
+        or(like(benchRecords.stepKey, 'clock:%'), like(benchRecords.stepKey, 'temperature:%')),
+      ),
     ),
   )
 

@@ -2,6 +2,7 @@ import { Refusal } from '../db/refusal'
 import { readWorkshop } from '../db/workshopRow'
 import type { Readings } from '../readings'
 import type { Context } from './context'
+import { mendingOnce } from './mendingOnce'
 import { inThread } from './threads'
 
 /** What was read, as the JSON in which it goes out. */
@@ -38,12 +39,10 @@ export function readerOf({ database, clock }: Context): Read {
     )
     return { json, value: () => JSON.parse(json) as ReplyOf<Of> }
   }
-  return async (name, ...input) => {
-    try {
-      return await readOnce(name, input)
-    } catch (error) {
-      if (error instanceof Refusal || (await database.mend()) === 0) throw error
-      return readOnce(name, input)
-    }
-  }
+  return (name, ...input) =>
+    mendingOnce(
+      database.mend,
+      (error) => error instanceof Refusal,
+      () => readOnce(name, input),
+    )
 }

@@ -6,6 +6,7 @@ import type { ErrorRequestHandler, Request, Response, Router } from 'express'
 import type { Logger } from 'pino'
 import { Refusal } from '../db/refusal'
 import { asLogged } from './logging'
+import { mendingOnce } from './mendingOnce'
 import { HttpProblem, problemOfRefusal, unprocessable } from './problems'
 import type { ReadJson } from './reading'
 
@@ -31,18 +32,9 @@ export interface AppLocals {
   readonly mend: () => Promise<number>
 }
 
-/**
- * Does some work, and when it fails for no fault of the caller's has damaged rows mended and does it once more: one bad
- * row takes no page with it.
- */
-async function mendingOnce<T>(request: Request, work: () => Promise<T>): Promise<T> {
-  try {
-    return await work()
-  } catch (error) {
-    if (isOfCaller(error) || (await (request.app.locals as AppLocals).mend()) === 0) throw error
-    return work()
-  }
-}
+/** Does the work of a request, once more where only damaged rows stood in its way. */
+const worked = <T>(request: Request, work: () => Promise<T>): Promise<T> =>
+  mendingOnce((request.app.locals as AppLocals).mend, isOfCaller, work)
 
 /** Answers an endpoint of the contract whose body is held against its schema first. */
 function answer<Path extends string, Body, Reply>(
@@ -71,7 +63,7 @@ export function serve<Path extends string, Body, Reply>(
   handle: (call: Call<Path, Body>) => Promise<Reply>,
 ): void {
   answer(router, endpoint, async (call, response) => {
-    response.status(endpoint.status).json(await mendingOnce(call.request, () => handle(call)))
+    response.status(endpoint.status).json(await worked(call.request, () => handle(call)))
   })
 }
 
@@ -103,7 +95,7 @@ export function serveFile<Path extends string>(
 ): void {
   router.get(path, async (request, response) => {
     const call = { params: request.params as PathParameters<Path>, request }
-    const { type, content, headers = {} } = await mendingOnce(request, () => handle(call))
+    const { type, content, headers = {} } = await worked(request, () => handle(call))
     response.type(type).set(headers).send(content)
   })
 }

@@ -1,4 +1,4 @@
-import type { RecordedStep, TimedPourView } from '@vendange/contract'
+import type { TimedPourView } from '@vendange/contract'
 import { clockKeys } from '@vendange/core/batch'
 import { timingOf } from '@vendange/core/pour'
 import { and, desc, eq, inArray } from 'drizzle-orm'
@@ -23,13 +23,11 @@ export async function readTimings(reader: Reader): Promise<readonly TimedPourVie
   const ids = timed.map(({ batchId }) => batchId)
   const rows = await reader.select().from(batches).where(inArray(batches.id, ids)).orderBy(batches.pourDay, batches.id)
   // Of its records what was tapped and how warm it was.
-  const records = await readTimedRecords(reader, ids)
-  const byBatch = new Map<string, RecordedStep[]>()
-  for (const { batchId, ...record } of records) byBatch.set(batchId, [...(byBatch.get(batchId) ?? []), record])
+  const recordsOf = await readTimedRecords(reader, ids)
   const views = await Promise.all(
     rows.map(async (row): Promise<TimedPourView | undefined> => {
       const plan = await planOfBatch(reader, row)
-      const timing = timingOf(plan, byBatch.get(row.id) ?? [])
+      const timing = timingOf(plan, recordsOf.get(row.id) ?? [])
       return (
         timing && {
           ...timing,

@@ -68,6 +68,13 @@ export class OptionTable {
     this.mouldCount = Int32Array.from(mouldPairs.flat(), ([, count]) => count)
   }
 
+  /** The option of a batch on some days. @throws {RangeError} if it has none there */
+  optionOn(batch: number, { pour, cut }: DayOption): number {
+    for (let option = this.firstOption[batch]!; option < this.firstOption[batch + 1]!; option++)
+      if (this.pourOf[option] === pour && this.cutOf[option] === cut) return option
+    throw new RangeError(`Expected days of batch ${batch}, got ${pour} and ${cut}`)
+  }
+
   /** The days of an option. */
   daysOf(option: number): DayOption {
     return { pour: this.pourOf[option]!, cut: this.cutOf[option]! }

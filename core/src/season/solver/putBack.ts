@@ -1,9 +1,7 @@
 import { costOf } from '../problem/planCost'
 import type { LiftedBatches } from './liftedBatches'
 import type { SoundPlan } from './soundPlan'
-
-/** What is no difference between two costs: they are in millionths. */
-const dust = 1e-6
+import { costDust } from './soundPlan'
 
 /**
  * Lays a few lifted batches again by branch and bound: unlike one insertion after the other it goes back on itself, so
@@ -43,7 +41,7 @@ export class PutBack {
     const { count } = lifted
     this.looks = mostLooks
     this.isFound = false
-    this.least = limit + dust
+    this.least = limit + costDust
     this.restLeast[count] = 0
     for (let index = count - 1; index >= 0; index--) {
       const batch = lifted.batches[index]!
@@ -72,10 +70,10 @@ export class PutBack {
     const rest = this.restLeast[index + 1]!
     for (let option = this.from[index]!; option < end; option++) {
       const least = plan.cost + costOfOption[option]! + rest
-      if (least >= this.least - dust) return false
+      if (least >= this.least - costDust) return false
       if (isLast && !isOther && option === before) continue
       const opens = plan.isClosed(pourOf[option]!) ? costOf.pourDay : 0
-      if (least + opens >= this.least - dust) continue
+      if (least + opens >= this.least - costDust) continue
       if (--this.looks < 0) return true
       if (!plan.fits(batch, option)) continue
       plan.lay(batch, option)

@@ -2,6 +2,7 @@ import { EjectionChain } from './ejectionChain'
 import { LiftedBatches } from './liftedBatches'
 import { PutBack } from './putBack'
 import type { SoundPlan } from './soundPlan'
+import { costDust } from './soundPlan'
 
 /** How a stretch of the search goes. Temperatures are in units of cost. */
 export interface RebuildingSchedule {
@@ -18,8 +19,6 @@ export interface MetPlan {
   cost: number
 }
 
-/** What is no difference between two costs: they are in millionths. */
-const dust = 1e-6
 /** How often an insertion passes a day over though it fits, so that the same ruin is not always rebuilt the same way. */
 const miss = 0.01
 /** How often the batch that a move is about must go to another day. */
@@ -89,8 +88,8 @@ export class Rebuilding {
         this.lifted.undo()
         continue
       }
-      if (plan.cost < best.cost - dust) keep(plan, best)
-      if (temperature < 2 * cold && plan.cost < coldBest.cost - dust) keep(plan, coldBest)
+      if (plan.cost < best.cost - costDust) keep(plan, best)
+      if (temperature < 2 * cold && plan.cost < coldBest.cost - costDust) keep(plan, coldBest)
     }
     if (coldBest.cost === Infinity) keep(plan, coldBest)
     return coldBest

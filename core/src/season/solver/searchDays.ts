@@ -62,13 +62,17 @@ export function searchDays(search: DaySearch): readonly DayOption[] {
   const days = leastDays()
   if (isStopped || least.excess > dust) return days
   movable.forEach((index) => {
-    plan.lay(index, optionOn(plan.table, index, days[index]!))
+    plan.lay(index, plan.table.optionOn(index, days[index]!))
   })
   return soundDays(search, plan, movable)
 }
 
 /** The table of the batches, the options of each from the cheapest to the dearest. */
-function cheapestFirst({ problem, batches, extraCost }: DaySearch): OptionTable {
+export function cheapestFirst({
+  problem,
+  batches,
+  extraCost,
+}: Pick<DaySearch, 'problem' | 'batches' | 'extraCost'>): OptionTable {
   const costOf = (batch: ProblemBatch, option: DayOption): number =>
     batchCost(batch, option.cut, problem.bufferDays) + extraCost(batch, option)
   return new OptionTable(
@@ -77,12 +81,6 @@ function cheapestFirst({ problem, batches, extraCost }: DaySearch): OptionTable 
     batches.map(({ batch, options }) => options.toSorted((a, b) => costOf(batch, a) - costOf(batch, b))),
     extraCost,
   )
-}
-
-function optionOn(table: OptionTable, batch: number, { pour, cut }: DayOption): number {
-  let option = table.firstOption[batch]!
-  while (table.pourOf[option] !== pour || table.cutOf[option] !== cut) option += 1
-  return option
 }
 
 function soundDays(search: DaySearch, plan: SoundPlan, movable: Int32Array): readonly DayOption[] {

@@ -45,6 +45,12 @@ export interface SolvedSeason {
 /** What moving a batch off the day it had costs while re-planning with the least change: more than a pour day saves. */
 export const changeCost = { batch: 30, day: 0.5 } as const
 
+/** What it costs while re-planning with the least change that a batch stands otherwise than before. */
+export const costOfChange = (before: DayOption | undefined, { pour, cut }: DayOption): number =>
+  !before || (before.pour === pour && before.cut === cut)
+    ? 0
+    : changeCost.batch + changeCost.day * Math.abs(before.pour - pour)
+
 /**
  * Plans a season. Few plans are all looked at. Else every batch is laid where it is cheapest, and the plan rebuilt again
  * and again, nothing ever broken; where that is not to be had, the plan is sought that breaks the least. All work is
@@ -75,11 +81,7 @@ export function solveSeason(problem: SeasonProblem, options: SolverOptions = {})
   const planOf = (days: readonly DayOption[]): SeasonPlan => ({
     pours: possible.map(({ batch: { id } }, index) => ({ id, ...days[index]! })),
   })
-  const extraCost = (batch: ProblemBatch, { pour, cut }: DayOption): number => {
-    const before = currentOf.get(batch.id)
-    if (!before || (before.pour === pour && before.cut === cut)) return 0
-    return changeCost.batch + changeCost.day * Math.abs(before.pour - pour)
-  }
+  const extraCost = ({ id }: ProblemBatch, option: DayOption): number => costOfChange(currentOf.get(id), option)
   const weighed = (days: readonly DayOption[]) => {
     const plan = planOf(days)
     const check = checkPlan(problem, plan)

@@ -12,6 +12,9 @@ const enum Lack {
   trays,
 }
 
+/** What is no difference between two costs: they are in millionths. */
+export const costDust = 1e-6
+
 /** Nobody could make room. */
 export const nobody = -1
 /** There is room as it is. */

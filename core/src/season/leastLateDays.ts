@@ -1,6 +1,6 @@
-import { slackOf } from './planCost'
-import type { SeasonProblem } from './seasonProblem'
-import { dayOptions, emptySeason } from '../solver/dayOptions'
+import { slackOf } from './problem/planCost'
+import type { SeasonProblem } from './problem/seasonProblem'
+import { dayOptions, emptySeason } from './solver/dayOptions'
 
 /**
  * Days of lateness, all batches together, that no plan can do without: what each would be late if it were alone in the

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { leastLateDays, planCost, solveSeason } from '../../../src/season'
-import { aBatch, aSeason, smallSeasons } from '../smallSeason'
+import { leastLateDays, planCost, solveSeason } from '../../src/season'
+import { aBatch, aSeason, smallSeasons } from './smallSeason'
 
 describe('the least days of lateness', () => {
   it('are those of each batch on the first days that it could take alone', () => {
