@@ -113,35 +113,44 @@ export class Occupancy {
    * @returns whether `tell` ended the look
    */
   lacking({ batch, pour, cut }: PlacedBatch, due: number, tell: TellLack): boolean {
-    const { days, setupHours, hours, ovenSlots, trays, mouldKinds } = this.problem
-    const isShort = (day: number, added: number): boolean => {
-      if (!(added > 0) || day < 0 || day >= days) return false
-      const asked = this.hours[day]! + added
-      const there = hours[day] ?? 0
-      return asked > there + hoursTolerance && tell('hours', day, asked, there, '')
-    }
-    const opening = this.pours[pour] === 0 ? setupHours : 0
-    const prep = prepDayOf(this.problem, batch, pour)
-    if (isShort(prep, batch.prepHours) || isShort(pour, batch.pourHours + opening)) return true
-    if (isShort(cut, batch.cutHours)) return true
-    if (batch.oven) {
-      const asked = this.oven[pour]! + mouldCountOf(batch)
-      if (asked > ovenSlots && tell('oven', pour, asked, ovenSlots, '')) return true
-    }
-    for (const [kind, count] of Object.entries(batch.moulds)) {
+    const { days, trays, mouldKinds } = this.problem
+    if (this.lackingToPour(batch, pour, tell) || this.isShort(cut, batch.cutHours, tell)) return true
+    for (const kind in batch.moulds) {
       const row = this.moulds[kind]
       const there = mouldKinds[kind] ?? 0
       for (let day = pour; day < cut && day < days; day++) {
-        const asked = (row?.[day] ?? 0) + count
+        const asked = (row?.[day] ?? 0) + batch.moulds[kind]!
         if (asked > there && tell('moulds', day, asked, there, kind)) return true
       }
     }
     if (batch.trays > 0)
-      for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++) {
+      for (let day = cut, end = traysUntil({ due, cureDays: batch.cureDays }, cut, days); day < end; day++) {
         const asked = this.trays[day]! + batch.trays
         if (asked > trays && tell('trays', day, asked, trays, '')) return true
       }
     return false
+  }
+
+  /** Whether there are hours and oven to prepare and pour a batch, wherever it is cut. */
+  canPour(batch: ProblemBatch, pour: number): boolean {
+    return !this.lackingToPour(batch, pour, stopAtOnce)
+  }
+
+  private lackingToPour(batch: ProblemBatch, pour: number, tell: TellLack): boolean {
+    const { setupHours, ovenSlots } = this.problem
+    const opening = this.pours[pour] === 0 ? setupHours : 0
+    const prep = prepDayOf(this.problem, batch, pour)
+    if (this.isShort(prep, batch.prepHours, tell) || this.isShort(pour, batch.pourHours + opening, tell)) return true
+    const asked = batch.oven ? this.oven[pour]! + mouldCountOf(batch) : 0
+    return asked > ovenSlots && tell('oven', pour, asked, ovenSlots, '')
+  }
+
+  private isShort(day: number, added: number, tell: TellLack): boolean {
+    const { days, hours } = this.problem
+    if (!(added > 0) || day < 0 || day >= days) return false
+    const asked = this.hours[day]! + added
+    const there = hours[day] ?? 0
+    return asked > there + hoursTolerance && tell('hours', day, asked, there, '')
   }
 
   /** Rules that a batch breaks on these days whatever else is taken. */
@@ -176,7 +185,7 @@ export class Occupancy {
       const row = this.moulds[kind]
       if (row) for (let day = pour; day < cut; day++) add(row, day, count)
     }
-    for (let day = cut, end = traysUntil({ ...batch, due }, cut, days); day < end; day++)
+    for (let day = cut, end = traysUntil({ due, cureDays: batch.cureDays }, cut, days); day < end; day++)
       add(this.trays, day, batch.trays)
   }
 }

@@ -29,8 +29,13 @@ export function batchCost(batch: ProblemBatch, cut: number, bufferDays: number):
   return slack < bufferDays ? costOf.shortfallDay * (bufferDays - slack) : costOf.ageDay * (slack - bufferDays)
 }
 
+/** Cost of the batches of a problem by their days, pour days left out. */
+export function costByDays({ bufferDays }: Pick<SeasonProblem, 'bufferDays'>) {
+  return (batch: ProblemBatch, { cut }: { readonly cut: number }): number => batchCost(batch, cut, bufferDays)
+}
+
 /** First day on which a batch no longer holds its trays: ready and needed, or the end of the season. */
-export function traysUntil(batch: ProblemBatch, cut: number, days: number): number {
+export function traysUntil(batch: Pick<ProblemBatch, 'due' | 'cureDays'>, cut: number, days: number): number {
   return Math.min(days, Math.max(batch.due, cut + batch.cureDays))
 }
 

@@ -28,8 +28,10 @@ export function dayOptions(
   const { days } = problem
   const { earliest, setDays } = batch
   const options: DayOption[] = []
-  for (let pour = earliest; pour < days; pour++)
+  for (let pour = earliest; pour < days; pour++) {
+    if (!empty.canPour(batch, pour)) continue
     for (let cut = pour + setDays.min; cut <= pour + setDays.max && cut < days; cut++)
       if (empty.fits({ batch, pour, cut })) options.push({ pour, cut })
+  }
   return options
 }

@@ -1,4 +1,4 @@
-import { batchCost, traysUntil } from '../problem/planCost'
+import { traysUntil } from '../problem/planCost'
 import { prepDayOf } from '../problem/prepDay'
 import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import { mouldCountOf } from '../problem/seasonProblem'
@@ -35,26 +35,34 @@ export class OptionTable {
 
   /**
    * @param options for each batch the days it may take, at least one
-   * @param extraCost what an option costs besides the plan's own cost, such as a change the maker would have to get used to
+   * @param costOf what a batch costs on an option, the pour day left out
    */
   constructor(
     problem: SeasonProblem,
     readonly batches: readonly ProblemBatch[],
     options: readonly (readonly DayOption[])[],
-    extraCost: (batch: ProblemBatch, option: DayOption) => number,
+    costOf: (batch: ProblemBatch, option: DayOption) => number,
   ) {
     const { days } = problem
-    const flat = options.flatMap((list, batch) => list.map((option) => ({ ...option, batch: batches[batch]! })))
     this.days = days
     this.firstOption = startsOf(options)
-    this.pourOf = Int32Array.from(flat, ({ pour }) => pour)
-    this.cutOf = Int32Array.from(flat, ({ cut }) => cut)
-    this.prepOf = Int32Array.from(flat, ({ batch, pour }) => prepDayOf(problem, batch, pour))
-    this.traysEndOf = Int32Array.from(flat, ({ batch, cut }) => traysUntil(batch, cut, days))
-    this.costOfOption = Float64Array.from(
-      flat,
-      ({ batch, pour, cut }) => batchCost(batch, cut, problem.bufferDays) + extraCost(batch, { pour, cut }),
-    )
+    const count = this.firstOption[batches.length]!
+    this.pourOf = new Int32Array(count)
+    this.cutOf = new Int32Array(count)
+    this.prepOf = new Int32Array(count)
+    this.traysEndOf = new Int32Array(count)
+    this.costOfOption = new Float64Array(count)
+    batches.forEach((batch, index) => {
+      let at = this.firstOption[index]!
+      for (const option of options[index]!) {
+        const { pour, cut } = option
+        this.pourOf[at] = pour
+        this.cutOf[at] = cut
+        this.prepOf[at] = prepDayOf(problem, batch, pour)
+        this.traysEndOf[at] = traysUntil(batch, cut, days)
+        this.costOfOption[at++] = costOf(batch, option)
+      }
+    })
     this.prepHours = Float64Array.from(batches, (batch) => batch.prepHours)
     this.pourHours = Float64Array.from(batches, (batch) => batch.pourHours)
     this.cutHours = Float64Array.from(batches, (batch) => batch.cutHours)

@@ -1,4 +1,4 @@
-import { batchCost } from '../problem/planCost'
+import { costByDays } from '../problem/planCost'
 import type { ProblemBatch, SeasonProblem } from '../problem/seasonProblem'
 import type { Best } from './annealing'
 import { bestSound } from './bestSound'
@@ -27,15 +27,16 @@ export interface DaySearch {
 
 /** With no more plans than this, each is looked at: a matter of milliseconds, and the best is certain. */
 const fewPlans = 50_000
-/** Moves of the usual search, for so many batches and more. */
+/** Moves of the usual search for so many batches and more; fewer batches may take up to so many times as many in the same time. */
 const usualMoves = 180_000
-const movesInFullFrom = 25
+const usualBatches = 30
+const mostTimesUsual = 1.5
 /** What rounding leaves of a penalty. */
 const dust = 1e-6
 
 /** The best days found for some batches, in their order: those that break the least, and of them the cheapest. */
 export function searchDays(search: DaySearch): readonly DayOption[] {
-  const { problem, batches, extraCost, random } = search
+  const { problem, batches, random } = search
   const movable = Int32Array.from(batches.flatMap(({ options }, index) => (options.length > 1 ? [index] : [])))
   const plan = new SoundPlan(problem, cheapestFirst(search))
   const isFew = planCount(plan.table, movable) <= fewPlans
@@ -47,7 +48,7 @@ export function searchDays(search: DaySearch): readonly DayOption[] {
   }
 
   const byDay = batches.map(({ options }) => options)
-  const load = new Workload(problem, new OptionTable(problem, plan.table.batches, byDay, extraCost))
+  const load = new Workload(problem, new OptionTable(problem, plan.table.batches, byDay, costOfDays(search)))
   const least: Best = { place: load.place.slice(), cost: load.cost, excess: load.excess }
   const leastDays = (): readonly DayOption[] => Array.from(least.place, (option) => load.daysOf(option))
   if (isFew) {
@@ -67,26 +68,31 @@ export function searchDays(search: DaySearch): readonly DayOption[] {
   return soundDays(search, plan, movable)
 }
 
+type Costs = Pick<DaySearch, 'problem' | 'extraCost'>
+
+/** What a batch costs on its days, the pour day left out. */
+function costOfDays({ problem, extraCost }: Costs): (batch: ProblemBatch, option: DayOption) => number {
+  const byDays = costByDays(problem)
+  return (batch, option) => byDays(batch, option) + extraCost(batch, option)
+}
+
 /** The table of the batches, the options of each from the cheapest to the dearest. */
-export function cheapestFirst({
-  problem,
-  batches,
-  extraCost,
-}: Pick<DaySearch, 'problem' | 'batches' | 'extraCost'>): OptionTable {
-  const costOf = (batch: ProblemBatch, option: DayOption): number =>
-    batchCost(batch, option.cut, problem.bufferDays) + extraCost(batch, option)
+export function cheapestFirst(search: Costs & Pick<DaySearch, 'batches'>): OptionTable {
+  const { problem, batches } = search
+  const costOf = costOfDays(search)
   return new OptionTable(
     problem,
     batches.map(({ batch }) => batch),
     batches.map(({ batch, options }) => options.toSorted((a, b) => costOf(batch, a) - costOf(batch, b))),
-    extraCost,
+    costOf,
   )
 }
 
 function soundDays(search: DaySearch, plan: SoundPlan, movable: Int32Array): readonly DayOption[] {
   const best: MetPlan = { place: plan.place.slice(), cost: plan.cost }
   const days = (): readonly DayOption[] => Array.from(best.place, (option) => plan.table.daysOf(option))
-  const moves = Math.round(usualMoves * Math.min(1, 0.1 + movable.length / movesInFullFrom) * search.effort)
+  const times = Math.min(mostTimesUsual, Math.max(1, usualBatches / movable.length))
+  const moves = Math.round(usualMoves * times * search.effort)
   bestSound(plan, movable, moves, search.random, best, (done) => search.tell(days(), done))
   return days()
 }

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { Placement, SeasonProblem } from '../../../src/season'
 import { checkPlan, deliveryDate, deliveryHolds, slackOf, solveSeason } from '../../../src/season'
+import { AskedSeason } from '../../../src/season/delivery/askedSeason'
 import { DeliverySearch } from '../../../src/season/delivery/deliverySearch'
 import { aBatch, aSeason, everyPlan, smallSeasons } from '../smallSeason'
 
@@ -151,12 +152,13 @@ describe('DeliverySearch', () => {
   it('leaves every batch where it stood, whatever it has tried', () => {
     fc.assert(
       fc.property(asked(4, 1), fc.nat(12), ({ problem, standing }, first) => {
-        const search = new DeliverySearch(problem, standing, ['b0'], [])
+        const season = new AskedSeason(problem, standing, ['b0'], [])
+        const search = new DeliverySearch(season)
         const look = (due: number) => [search.asPlannedBy(due, 500), search.withMovesBy(due, 2, 500)]
-        const dues = [first, ...Array.from({ length: search.latest + 1 }, (_, due) => due)]
+        const dues = [first, ...Array.from({ length: season.latest + 1 }, (_, due) => due)]
         const found = dues.map(look)
         const fresh = dues.map((due) => {
-          const other = new DeliverySearch(problem, standing, ['b0'], [])
+          const other = new DeliverySearch(new AskedSeason(problem, standing, ['b0'], []))
           return [other.asPlannedBy(due, 500), other.withMovesBy(due, 2, 500)]
         })
         expect(found).to.deep.equal(fresh)

@@ -2,6 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { PlacedBatch, Violation } from '../../../src/season'
 import { checkPlan, dayOptions, Occupancy } from '../../../src/season'
+import { costByDays } from '../../../src/season/problem/planCost'
 import { OptionTable } from '../../../src/season/solver/optionTable'
 import { Workload } from '../../../src/season/solver/workload'
 import { aBatch, aSeason, seasonsWithPours, smallSeasons } from '../smallSeason'
@@ -135,7 +136,7 @@ describe('what a season still has', () => {
           fc.pre(batches.length > 0)
           const problem = { ...season, batches }
           const options = batches.map((batch) => dayOptions(problem, batch))
-          const twin = new Workload(problem, new OptionTable(problem, batches, options, () => 0))
+          const twin = new Workload(problem, new OptionTable(problem, batches, options, costByDays(problem)))
           const occupancy = new Occupancy(problem)
           const standing = batches.map((batch, index) => ({ batch, ...twin.daysOf(twin.place[index]!) }))
           standing.forEach((placed) => occupancy.take(placed))

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { randomFrom } from '../../../src/random'
 import type { SeasonProblem } from '../../../src/season'
 import { checkPlan, dayOptions } from '../../../src/season'
+import { costByDays } from '../../../src/season/problem/planCost'
 import type { AnnealingSchedule, Best } from '../../../src/season/solver/annealing'
 import { anneal, keepIfBetter } from '../../../src/season/solver/annealing'
 import { OptionTable } from '../../../src/season/solver/optionTable'
@@ -17,7 +18,7 @@ function searched(problem: SeasonProblem, seed: number, schedule: AnnealingSched
   const batches = problem.batches.filter((batch) => dayOptions(problem, batch).length > 0)
   const season = { ...problem, batches }
   const options = batches.map((batch) => dayOptions(problem, batch))
-  const load = new Workload(season, new OptionTable(season, batches, options, () => 0))
+  const load = new Workload(season, new OptionTable(season, batches, options, costByDays(season)))
   const begun = bestOf(load)
   const [best, coldBest] = [bestOf(load), { ...bestOf(load), cost: Infinity, excess: Infinity }]
   const active = Int32Array.from(batches.keys()).slice(batches.length > 1 ? 1 : 0)

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { randomFrom } from '../../../src/random'
 import type { SeasonProblem } from '../../../src/season'
 import { dayOptions } from '../../../src/season'
-import { batchCost } from '../../../src/season/problem/planCost'
+import { batchCost, costByDays } from '../../../src/season/problem/planCost'
 import { layAll } from '../../../src/season/solver/firstPlan'
 import { LiftedBatches } from '../../../src/season/solver/liftedBatches'
 import { OptionTable } from '../../../src/season/solver/optionTable'
@@ -19,7 +19,7 @@ function someRun(season: SeasonProblem) {
   const options = batches.map((batch) =>
     dayOptions(problem, batch).toSorted((a, b) => costOf(batch, a.cut) - costOf(batch, b.cut)),
   )
-  const plan = new SoundPlan(problem, new OptionTable(problem, batches, options, () => 0))
+  const plan = new SoundPlan(problem, new OptionTable(problem, batches, options, costByDays(problem)))
   const isLaid = batches.length > 0 && layAll(plan, Int32Array.from(batches.keys()), randomFrom(3))
   return isLaid ? { plan, lifted: new LiftedBatches(plan) } : undefined
 }

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
 import type { Placement, SeasonProblem, SolverProgress } from '../../../src/season'
 import { checkPlan, dayOptions, solveSeason } from '../../../src/season'
+import { costByDays } from '../../../src/season/problem/planCost'
 import { OptionTable } from '../../../src/season/solver/optionTable'
 import { Workload } from '../../../src/season/solver/workload'
 import { aBatch, aSeason, leastCost, smallSeasons } from '../smallSeason'
@@ -137,7 +138,7 @@ describe('Workload', () => {
           const options = batches.map((batch) => dayOptions(problem, batch))
           const load = new Workload(
             { ...problem, batches },
-            new OptionTable({ ...problem, batches }, batches, options, () => 0),
+            new OptionTable({ ...problem, batches }, batches, options, costByDays(problem)),
           )
           const standing = () => batches.map(({ id }, index) => ({ id, ...load.daysOf(load.place[index]!) }))
           for (const [which, where] of moves) {
@@ -168,7 +169,7 @@ describe('Workload', () => {
         const options = batches.map((batch) => dayOptions(problem, batch))
         const load = new Workload(
           { ...problem, batches },
-          new OptionTable({ ...problem, batches }, batches, options, () => 0),
+          new OptionTable({ ...problem, batches }, batches, options, costByDays(problem)),
         )
         const batch = which % batches.length
         const to = load.firstOption[batch]! + (where % options[batch]!.length)

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { randomFrom } from '../../../src/random'
 import type { Placement, SeasonProblem } from '../../../src/season'
 import { checkPlan, dayOptions, Occupancy } from '../../../src/season'
-import { batchCost, planCost } from '../../../src/season/problem/planCost'
+import { batchCost, costByDays, planCost } from '../../../src/season/problem/planCost'
 import { layAll } from '../../../src/season/solver/firstPlan'
 import { LiftedBatches } from '../../../src/season/solver/liftedBatches'
 import { OptionTable } from '../../../src/season/solver/optionTable'
@@ -20,7 +20,7 @@ function emptyPlan(season: SeasonProblem) {
       (a, b) => batchCost(batch, a.cut, problem.bufferDays) - batchCost(batch, b.cut, problem.bufferDays),
     ),
   )
-  const table = new OptionTable(problem, batches, options, () => 0)
+  const table = new OptionTable(problem, batches, options, costByDays(problem))
   return { problem, table, plan: new SoundPlan(problem, table), all: Int32Array.from(batches.keys()) }
 }
 const placements = ({ place, table }: SoundPlan): readonly Placement[] =>

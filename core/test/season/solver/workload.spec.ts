@@ -2,7 +2,7 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import type { Placement, ProblemBatch, SeasonProblem } from '../../../src/season'
 import { dayOptions } from '../../../src/season'
-import { batchCost, costOf } from '../../../src/season/problem/planCost'
+import { batchCost, costByDays, costOf } from '../../../src/season/problem/planCost'
 import { OptionTable } from '../../../src/season/solver/optionTable'
 import { Workload } from '../../../src/season/solver/workload'
 import { smallSeasons } from '../smallSeason'
@@ -46,7 +46,7 @@ const seasonsWithMoves = fc
   .filter(({ batches }) => batches.length > 0)
   .map(({ problem, batches, moves }) => {
     const options = batches.map((batch) => dayOptions(problem, batch))
-    const load = new Workload(problem, new OptionTable(problem, batches, options, () => 0))
+    const load = new Workload(problem, new OptionTable(problem, batches, options, costByDays(problem)))
     const optionOf = ([which, where]: readonly [number, number]) => {
       const batch = which % batches.length
       return { batch, to: load.firstOption[batch]! + (where % options[batch]!.length) }
