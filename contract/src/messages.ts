@@ -18,6 +18,7 @@ import {
 } from './schemas/plan'
 import { recipeSchema, savedRecipeSchema } from './schemas/recipe'
 import { roomReadingSchema } from './schemas/room'
+import { networkSchema, pinSchema, screenInvitedSchema, screenPairedSchema, signInSchema } from './schemas/screen'
 import { shopBuySchema, shopOfferSchema } from './schemas/shop'
 import {
   ingredientSchema,
@@ -87,6 +88,11 @@ keeps(endpoints.lots, lotSchema, lotSchema.shape(ofVersion), savedLotSchema)
 keeps(endpoints.orders, orderSchema, orderSchema.shape(ofVersion), savedOrderSchema)
 
 takes(endpoints.updateWorkshop, workshopSchema.shape(ofVersion), savedWorkshopSchema)
+takes(endpoints.screens.network, networkSchema)
+takes(endpoints.screens.invite, screenInvitedSchema)
+takes(endpoints.screens.pair, screenPairedSchema)
+takes(endpoints.screens.signIn, signInSchema)
+takes(endpoints.screens.setPin, pinSchema)
 takes(endpoints.takeStoresIn, storesImportSchema)
 takes(endpoints.orders.quote, orderQuotedSchema)
 takes(endpoints.orders.accept, orderAcceptedSchema)

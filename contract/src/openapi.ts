@@ -5,6 +5,7 @@ import type {
   SchemaObjectDescription,
   SchemaInnerTypeDescription,
 } from 'yup'
+import { rolesOf } from './access'
 import { allEndpoints } from './endpoints'
 import { bodySchemaOf, replySchemaOf } from './messages'
 import { largestFigure } from './schemas/pieces'
@@ -99,6 +100,8 @@ export function openApiDocument(version: string): Record<string, unknown> {
       ...paths[path],
       [endpoint.method]: {
         summary: endpoint.summary,
+        // Who may use it: the one table of access.ts.
+        'x-roles': rolesOf(endpoint),
         parameters,
         ...(body ? { requestBody: { required: true, ...json(jsonSchemaOf(body)) } } : {}),
         responses: {

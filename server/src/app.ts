@@ -36,6 +36,10 @@ import { pourPlanning } from './pour/pourPlanning'
 import { planAcceptance } from './season/planAcceptance'
 import { allotmentService } from './release/allotmentService'
 import { releaseRoutes } from './release/releaseRoutes'
+import type { Door } from './screens/door'
+import { accessGuard, deedKeeper, eventGuard, isFromNetwork, pageGuard } from './screens/guard'
+import { screenRoutes } from './screens/screenRoutes'
+import type { ScreenService } from './screens/screenService'
 import { seasonRoutes } from './season/seasonRoutes'
 import { mouldService } from './stores/mouldService'
 import { storesRoutes } from './stores/storesRoutes'
@@ -53,6 +57,8 @@ export interface AppOptions {
   readonly webFolder?: string
   /** Between two readings of the simulated instruments, ms. @default as the instruments see their time */
   readonly instrumentMs?: number
+  /** Who is let in from the local network; without it the workshop is closed to it. */
+  readonly access?: { readonly screens: ScreenService; readonly door: Door }
 }
 
 /** Every service of the house; the demo is seeded through the same ones. */
@@ -160,7 +166,7 @@ const permissions = [
 ].join(', ')
 
 /** The whole application on one port: API and web pages. */
-export function createApp({ context, logger, webFolder, instrumentMs }: AppOptions): Express {
+export function createApp({ context, logger, webFolder, instrumentMs, access }: AppOptions): Express {
   const app = express()
   app.disable('x-powered-by')
   const locals: AppLocals = { mend: () => context.database.mend() }
@@ -192,18 +198,27 @@ export function createApp({ context, logger, webFolder, instrumentMs }: AppOptio
       strictTransportSecurity: false, // plain HTTP on the loopback address
     }),
   )
-  app.use((_request, response, next) => {
+  app.use((request, response, next) => {
     response.set('Permissions-Policy', permissions)
+    if (isFromNetwork(request)) response.set('Strict-Transport-Security', `max-age=${oneYearS}`)
     next()
   })
   // Files of the pages were squeezed when they were built.
   app.use(compression({ filter: (request, response) => !isStream(response) && compression.filter(request, response) }))
-  app.use('/api', sameOriginOnly, (_request, response, next) => {
+  app.use('/api', sameOriginOnly(access?.door.address ?? (() => undefined)), (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()
   })
+  if (access) app.use('/api', accessGuard(access.screens))
   app.use(express.json({ limit: '1mb' }))
+  if (access) {
+    app.use('/api', eventGuard, deedKeeper(access.screens))
+    const router = Router()
+    screenRoutes(router, access.screens, access.door)
+    app.use(router)
+  }
   app.use(apiRouter(context, instrumentMs))
+  if (access && hasPages) app.use(pageGuard(access.screens))
   if (hasPages) servePages(app, webFolder)
   app.use((request) => {
     throw notFound(sentence('nothing_here', { path: request.path }))

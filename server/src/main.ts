@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import type { Express } from 'express'
 import type { AddressInfo } from 'node:net'
 import { join } from 'node:path'
 import { pino } from 'pino'
@@ -13,6 +14,10 @@ import { frozenClock, systemClock } from './parts/clock'
 import { asLogged } from './parts/logging'
 import { readerOf } from './parts/reading'
 import { inThread } from './parts/threads'
+import { openAccess } from './screens/accessFile'
+import type { Door } from './screens/door'
+import { networkDoor } from './screens/door'
+import { screenService } from './screens/screenService'
 
 const { env } = process
 const host = env['VENDANGE_HOST'] ?? '127.0.0.1'
@@ -41,8 +46,17 @@ try {
   const context = { database, clock, newId: randomUUID }
   // The thread that reads is there before it is asked, with what every page asks first.
   void readerOf(context)('season').catch((fault: unknown) => logger.error(asLogged(fault)))
-  const app = createApp({
+  const access = await openAccess(folder)
+  // HTTPS stands beside the computer's own port, on the next one.
+  const network = {
+    host: env['VENDANGE_LAN_HOST'],
+    port: Number(env['VENDANGE_LAN_PORT'] ?? (port === 0 ? 0 : port + 1)),
+  }
+  const door: Door = networkDoor(folder, network, () => app)
+  const screens = screenService(context, { file: access, folder, door })
+  const app: Express = createApp({
     context,
+    access: { screens, door },
     logger,
     webFolder: join(home, 'web/dist'),
     // A journey need not wait for a simulated scale as a hand would.
@@ -62,11 +76,17 @@ try {
     const at = (server.address() as AddressInfo).port
     held.tell(at)
     console.log(`Vendange is open at http://${host}:${at}`)
+    if (env['VENDANGE_LAN'] === '1')
+      door.open().then(
+        (address) => console.log(`Vendange is open to screens that were let in at ${address}`),
+        (fault: unknown) => console.error(`Vendange cannot be opened to the local network: ${String(fault)}`),
+      )
   })
   const close = (): void => {
     server.close(
       () =>
-        void database.close().then(() => {
+        void Promise.all([database.close(), door.close()]).then(() => {
+          access.close()
           held.release()
           process.exit(0)
         }),

@@ -10,6 +10,7 @@ import {
   ProblemError,
 } from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
+import type { Express } from 'express'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import type { Server } from 'node:http'
@@ -22,6 +23,10 @@ import type { Database } from '../src/db/database'
 import { openDatabase } from '../src/db/database'
 import { ensureWorkshop } from '../src/db/workshopRow'
 import { frozenClock } from '../src/parts/clock'
+import { openAccess } from '../src/screens/accessFile'
+import type { Door } from '../src/screens/door'
+import { networkDoor } from '../src/screens/door'
+import { screenService } from '../src/screens/screenService'
 
 /** A whole server over a real SQLite file in a folder of its own, called over real HTTP. */
 export interface TestWorkshop {
@@ -52,7 +57,15 @@ export async function openTestWorkshop(over = (database: Database): Database => 
     clock: { now: () => clock.now(), today: (zone: string) => clock.today(zone) },
     newId: randomUUID,
   }
-  const app = createApp({ context, logger: pino({ level: 'silent' }), instrumentMs: 20 })
+  const access = await openAccess(folder)
+  const door: Door = networkDoor(folder, { host: '127.0.0.1', port: 0 }, () => app)
+  const screens = screenService(context, { file: access, folder, door })
+  const app: Express = createApp({
+    context,
+    logger: pino({ level: 'silent' }),
+    instrumentMs: 20,
+    access: { screens, door },
+  })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
   })
@@ -67,6 +80,8 @@ export async function openTestWorkshop(over = (database: Database): Database => 
     close: async () => {
       server.closeAllConnections()
       await new Promise((resolve) => server.close(resolve))
+      await door.close()
+      access.close()
       await database.close()
       rmSync(folder, { recursive: true, force: true })
     },

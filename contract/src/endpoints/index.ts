@@ -4,12 +4,14 @@ import { loafEndpoints } from './loaves'
 import { planEndpoints } from './plan'
 import { pourEndpoints } from './pour'
 import { releaseEndpoints } from './release'
+import { screenEndpoints } from './screens'
 import { storesEndpoints } from './stores'
 import { workshopEndpoints } from './workshop'
 
 /** Every route of the API. */
 export const endpoints = {
   ...workshopEndpoints,
+  ...screenEndpoints,
   ...formulateEndpoints,
   ...planEndpoints,
   ...storesEndpoints,

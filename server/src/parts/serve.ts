@@ -17,6 +17,7 @@ export interface Call<Path extends string, Body> {
   /** Id of the maker at work. @throws 422 if none is chosen */
   readonly makerId: () => string
   readonly request: Request
+  readonly response: Response
 }
 
 function makerIdOf(request: Request): string {
@@ -51,6 +52,7 @@ function answer<Path extends string, Body, Reply>(
       body: body as Body,
       makerId: () => makerIdOf(request),
       request,
+      response,
     }
     await handle(call, response)
   })
