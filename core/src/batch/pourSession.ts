@@ -298,3 +298,14 @@ export function toGo(targetG: number, actualG: number, stepG = 0): number {
 export function shareDone(targetG: number, actualG: number): number {
   return targetG > 0 ? Math.min(1, Math.max(0, actualG / targetG)) : 0
 }
+
+/**
+ * Minutes that the steps still to do may take, to whole minutes: an estimate, by their share of all steps in what the whole
+ * is planned to take. 0 when every step is done.
+ *
+ * @param plannedHours hours for preparing and pouring, at least 0
+ */
+export function minutesLeft({ steps, nextIndex }: PourSession, plannedHours: number): number {
+  const left = Math.max(0, steps.length - nextIndex)
+  return steps.length === 0 ? 0 : Math.round((plannedHours * 60 * left) / steps.length)
+}

@@ -6,6 +6,7 @@ import {
   pourSession,
   checkStepRecord,
   madeNow,
+  minutesLeft,
   potG,
   pouredPerMould,
   runSheet,
@@ -351,6 +352,15 @@ describe('at the scale', () => {
     expect(shareDone(200, 50)).to.equal(0.25)
     expect(shareDone(200, 500)).to.equal(1)
     expect(shareDone(0, 5)).to.equal(0)
+  })
+
+  it('says how many minutes the steps still to do may take, by their share', () => {
+    const fresh = pourSession(workedPlan(), [])
+    expect(minutesLeft(fresh, 1.5)).to.equal(90)
+    const half = { ...fresh, nextIndex: fresh.steps.length - 1 }
+    expect(minutesLeft(half, 1.5)).to.equal(Math.round(90 / fresh.steps.length))
+    expect(minutesLeft({ ...fresh, nextIndex: fresh.steps.length }, 1.5)).to.equal(0)
+    expect(minutesLeft({ ...fresh, steps: [], nextIndex: 0 }, 1.5)).to.equal(0)
   })
 })
 
