@@ -1,6 +1,6 @@
 /** The arrows of the house: web → words, contract → core; server → words, contract → core; words → core. */
-const serverStages = 'plan|formulate|pour|release|stores|workshop|season|loaves|instruments|demo'
-const webStages = 'plan|formulate|pour|cut|cure|release|stores|notebook|workshop|days'
+const serverStages = 'plan|formulate|pour|release|stores|workshop|season|loaves|instruments|screens|demo'
+const webStages = 'plan|formulate|pour|cut|cure|release|stores|notebook|workshop|days|screens'
 
 /** Core's folders from the foundations up: a folder imports those of the lines above it, never its own line or below. */
 const coreOrder = [

@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import type { Plugin } from 'vite'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 import vuetify from 'vite-plugin-vuetify'
 
 /** Files that shrink, as they go over the wire: squeezed once here, not at every request. */
@@ -69,8 +70,33 @@ function askedForAtOnce(): Plugin {
   }
 }
 
+/** The shell on the device, and the application on its home screen. The page itself is the server's: it has a mark of its own. */
+const onTheDevice = VitePWA({
+  strategies: 'injectManifest',
+  srcDir: 'src/workers',
+  filename: 'serviceWorker.ts',
+  outDir: 'dist',
+  injectRegister: false,
+  injectManifest: {
+    globPatterns: ['assets/*.{js,css,woff2}', 'icon.svg'],
+    globIgnores: ['**/*-{cyrillic,greek,vietnamese}*'],
+    maximumFileSizeToCacheInBytes: 4_000_000,
+  },
+  manifest: {
+    id: '/',
+    name: 'Vendange',
+    short_name: 'Vendange',
+    description: 'The workshop’s wall board, recipe card and ledger',
+    start_url: '/plan',
+    display: 'standalone',
+    background_color: '#FAF6EF',
+    theme_color: '#5A2750',
+    icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+  },
+})
+
 export default defineConfig({
-  plugins: [vue(), vuetify(), askedForAtOnce(), squeezed()],
+  plugins: [vue(), vuetify(), askedForAtOnce(), squeezed(), onTheDevice],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: {
     target: 'es2022',

@@ -4,6 +4,7 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './app/App.vue'
 import './app/styles.css'
+import './app/narrow.css'
 import { router } from './app/router'
 import { vuetify } from './app/vuetify'
 

@@ -1,16 +1,20 @@
 <script setup lang="ts">
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
 import { useStepQueue } from '@/parts/stepQueue'
 import { usePromises } from '@/parts/promiseStore'
 import { useUndo } from '@/parts/undoStore'
-import { mdiKeyboardOutline, mdiMagnify, mdiThemeLightDark, mdiUndo } from '@mdi/js'
+import { mdiDotsHorizontal, mdiMagnify, mdiUndo } from '@mdi/js'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useTheme } from 'vuetify'
 import DayRibbon from './DayRibbon.vue'
-import { sideStages, stages } from './stages'
+import NewsLines from './NewsLines.vue'
+import ShellTools from './ShellTools.vue'
+import StageLinks from './StageLinks.vue'
+import { sideStages, stages, stagesFor } from './stages'
 import { useKeys } from './useKeys'
 import { usePaperInPrint } from './usePaperInPrint'
+import { useTableLabels } from './useTableLabels'
 
 const KeyboardList = defineAsyncComponent(() => import('./KeyboardList.vue'))
 const PromiseQuestion = defineAsyncComponent(() => import('./PromiseQuestion.vue'))
@@ -19,15 +23,22 @@ const NoticeBar = defineAsyncComponent(loadNotice)
 // It is there before the network may be gone: what it has to say then counts most.
 setTimeout(() => void loadNotice().catch(() => undefined), 3000)
 const FindBox = defineAsyncComponent(() => import('./FindBox.vue'))
+const MoreSheet = defineAsyncComponent(() => import('./MoreSheet.vue'))
 
 const season = useSeason()
+const screen = useOwnScreen()
+const mine = computed(() => ({ stages: stagesFor(screen.role, stages), beside: stagesFor(screen.role, sideStages) }))
 const undo = useUndo()
 const promises = usePromises()
 const route = useRoute()
-const theme = useTheme()
 const { listIsOpen, findIsOpen, waitsForStage } = useKeys()
 const isBare = computed(() => route.meta['bare'] === true)
-void season.load()
+/** The page that lets a screen in is shown to whoever comes. */
+const isOpen = computed(() => route.meta['open'] === true)
+if (window.location.pathname !== '/pair') {
+  void season.load()
+  screen.load().catch(() => undefined)
+}
 // What an earlier page could not send goes out from any page.
 useStepQueue()
 usePaperInPrint()
@@ -40,16 +51,9 @@ watch(
   { once: true },
 )
 
-function isHere(path: string): boolean {
-  const stage = route.meta['stage']
-  return typeof stage === 'string' ? stage === path : route.path.startsWith(path)
-}
-
-function toggleTheme(): void {
-  const next = theme.global.name.value === 'night' ? 'paper' : 'night'
-  void theme.change(next)
-  localStorage.setItem('vendange.theme', next)
-}
+const moreIsOpen = ref(false)
+const page = ref<HTMLElement>()
+useTableLabels(page)
 </script>
 
 <template>
@@ -58,112 +62,56 @@ function toggleTheme(): void {
       <header class="strip">
         <div class="brand">
           <RouterLink to="/plan" class="plain serif name">Vendange</RouterLink>
-          <RouterLink to="/workshop" class="plain quiet">{{ season.workshop?.name }}</RouterLink>
+          <RouterLink to="/workshop" class="plain quiet workshop">{{ season.workshop?.name }}</RouterLink>
+          <span class="at-hand">
+            <v-btn :icon="mdiMagnify" size="44" variant="text" aria-label="Find" @click="findIsOpen = true" />
+            <v-btn :icon="mdiUndo" size="44" variant="text" aria-label="Undo" @click="undo.undoLast" />
+          </span>
         </div>
         <DayRibbon v-if="season.workshop" class="days" />
       </header>
       <aside class="rail">
         <nav aria-label="Stages of the work">
-          <RouterLink
-            v-for="stage in stages"
-            :key="stage.path"
-            :to="stage.path"
-            class="stage"
-            :class="{ here: isHere(stage.path) }"
-            :aria-current="isHere(stage.path) ? 'page' : undefined"
-          >
-            <v-icon :icon="stage.icon" size="20" /><span>{{ stage.label }}</span>
-          </RouterLink>
+          <StageLinks :stages="mine.stages" />
           <hr />
-          <RouterLink
-            v-for="stage in sideStages"
-            :key="stage.path"
-            :to="stage.path"
-            class="stage"
-            :class="{ here: isHere(stage.path) }"
-            :aria-current="isHere(stage.path) ? 'page' : undefined"
-          >
-            <v-icon :icon="stage.icon" size="20" /><span>{{ stage.label }}</span>
-          </RouterLink>
+          <span class="beside"><StageLinks :stages="mine.beside" /></span>
+          <button class="more" aria-haspopup="dialog" @click="moreIsOpen = true">
+            <v-icon :icon="mdiDotsHorizontal" size="20" /><span>More</span>
+          </button>
         </nav>
         <div class="foot">
-          <v-select
-            v-if="season.makers.length > 0"
-            :model-value="season.makerId"
-            :items="season.makers"
-            item-title="name"
-            item-value="id"
-            label="At work"
-            data-test="maker"
-            @update:model-value="season.chooseMaker"
-          />
-          <div class="tools">
-            <v-btn
-              :icon="mdiMagnify"
-              size="30"
-              variant="text"
-              aria-label="Find (/)"
-              title="Find (/)"
-              @click="findIsOpen = true"
-            />
-            <v-btn
-              :icon="mdiUndo"
-              size="30"
-              variant="text"
-              aria-label="Undo (Ctrl Z)"
-              title="Undo (Ctrl Z)"
-              @click="undo.undoLast"
-            />
-            <v-btn
-              :icon="mdiThemeLightDark"
-              size="30"
-              variant="text"
-              aria-label="Light or dark"
-              title="Light or dark"
-              @click="toggleTheme"
-            />
-            <v-btn
-              :icon="mdiKeyboardOutline"
-              size="30"
-              variant="text"
-              aria-label="Keys (?)"
-              title="Keys (?)"
-              @click="listIsOpen = true"
-            />
-          </div>
+          <ShellTools @find="findIsOpen = true" @keys="listIsOpen = true" />
         </div>
       </aside>
     </template>
-    <main :class="{ page: !isBare }">
-      <p v-if="season.trouble" class="trouble" role="alert">
-        {{ season.trouble }} <v-btn size="small" @click="season.load">Try again</v-btn>
-      </p>
-      <RouterView v-if="season.workshop" :key="route.path" />
+    <main ref="page" :class="{ page: !isBare }">
+      <NewsLines :is-bench="isBare" />
+      <RouterView v-if="season.workshop || isOpen" :key="route.path" />
     </main>
 
     <div class="go" role="status">
       <p v-if="waitsForStage" data-test="go">
         Go to
-        <span v-for="stage in [...stages, ...sideStages]" :key="stage.path"
+        <span v-for="stage in [...mine.stages, ...mine.beside]" :key="stage.path"
           ><kbd>{{ stage.key }}</kbd> {{ stage.label }}</span
         >
       </p>
     </div>
     <KeyboardList v-if="listIsOpen" v-model="listIsOpen" />
     <PromiseQuestion v-if="promises.asked" />
+    <MoreSheet
+      v-if="moreIsOpen"
+      v-model="moreIsOpen"
+      :stages="mine.beside"
+      @find="findIsOpen = true"
+      @keys="listIsOpen = true"
+    />
     <FindBox v-if="findIsOpen" v-model="findIsOpen" />
     <NoticeBar v-if="hasNoticed" />
   </v-app>
 </template>
 
 <style scoped>
-.trouble {
-  margin: 16px;
-  padding: 12px 18px;
-  border-left: 3px solid rgb(var(--v-theme-must));
-  background: rgb(var(--v-theme-surface));
-}
-
 .strip {
   position: fixed;
   inset: 0 0 auto;
@@ -211,26 +159,6 @@ function toggleTheme(): void {
   overflow-y: auto;
 }
 
-.stage {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 8px 12px 8px 20px;
-  border-left: 3px solid transparent;
-  color: rgb(var(--v-theme-quiet));
-  text-decoration: none;
-}
-
-.stage:hover {
-  color: rgb(var(--v-theme-on-background));
-}
-
-.stage.here {
-  border-color: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-primary));
-  font-weight: 700;
-}
-
 hr {
   margin: 12px 20px;
   border: 0;
@@ -239,12 +167,6 @@ hr {
 
 .foot {
   padding: 12px 10px 0;
-}
-
-.tools {
-  display: flex;
-  justify-content: space-between;
-  margin-top: 6px;
 }
 
 main {
@@ -275,9 +197,151 @@ main {
   background: rgb(var(--v-theme-surface));
 }
 
-@media (max-width: 760px) {
+.at-hand,
+.more {
+  display: none;
+}
+
+@media (min-width: 600px) and (max-width: 1199px) {
+  .brand {
+    padding-left: 8px;
+    text-align: center;
+  }
+
+  .name {
+    font-size: 1.15rem;
+  }
+
+  .workshop {
+    display: none;
+  }
+
+  .days {
+    margin-right: 0;
+  }
+
+  .rail {
+    padding-top: 8px;
+  }
+
+  .foot {
+    padding-inline: 4px;
+  }
+
+  .foot :deep(.v-field) {
+    --v-field-padding-start: 8px;
+    --v-field-padding-end: 0px;
+    font-size: 0.9rem;
+  }
+
+  .foot :deep(.v-field__append-inner) {
+    display: none;
+  }
+
+  hr {
+    margin: 6px 14px;
+  }
+
   .page {
-    padding: calc(var(--strip) + 16px) 14px 60px calc(var(--rail) + 14px);
+    padding: calc(var(--strip) + 20px) 22px 60px calc(var(--rail) + 22px);
+  }
+}
+
+/* On a phone the name scrolls away and the days stay; the stages stand under the thumb. */
+@media (max-width: 599px) {
+  .strip {
+    position: sticky;
+    inset: calc(-1 * var(--name-row)) 0 auto;
+    display: block;
+    height: auto;
+  }
+
+  .brand {
+    flex-direction: row;
+    align-items: center;
+    justify-content: flex-start;
+    gap: 10px;
+    width: auto;
+    height: var(--name-row);
+    padding: 0 4px 0 14px;
+  }
+
+  .brand a {
+    line-height: var(--name-row);
+  }
+
+  .name {
+    font-size: 1.3rem;
+  }
+
+  .workshop {
+    flex: 1;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  .at-hand {
+    display: block;
+    margin-left: auto;
+    white-space: nowrap;
+  }
+
+  .days {
+    margin-right: 0;
+    height: calc(var(--strip) - var(--name-row));
+  }
+
+  .rail {
+    inset: auto 0 0;
+    z-index: 10;
+    width: auto;
+    padding: 0 0 env(safe-area-inset-bottom);
+    border-top: 1px solid rgb(var(--v-theme-hairline));
+    border-right: 0;
+    background: rgb(var(--v-theme-surface));
+  }
+
+  .rail nav {
+    display: flex;
+    justify-content: space-between;
+    height: 58px;
+  }
+
+  .rail :deep(.stage),
+  .more {
+    display: flex;
+    flex-direction: column;
+    align-items: center;
+    justify-content: center;
+    gap: 2px;
+    min-width: 46px;
+    padding: 3px 0 0;
+    border-top: 3px solid transparent;
+    border-left: 0;
+    font-size: 0.75rem;
+    line-height: 1.2;
+    color: rgb(var(--v-theme-quiet));
+  }
+
+  .rail :deep(.stage.here) {
+    border-color: rgb(var(--v-theme-primary));
+    color: rgb(var(--v-theme-primary));
+  }
+
+  .rail hr,
+  .beside,
+  .foot {
+    display: none;
+  }
+
+  .page {
+    padding: 16px 14px calc(84px + env(safe-area-inset-bottom));
+  }
+
+  .go {
+    display: none;
   }
 }
 

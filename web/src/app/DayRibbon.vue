@@ -4,7 +4,7 @@ import { useSeason } from '@/parts/seasonStore'
 import { addDays, formatDay, mondayOf, weekdayIndex } from '@vendange/core/calendar'
 import type { DaySummary } from '@vendange/core/season'
 import { daySummaries } from '@vendange/core/season'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 
 const weeks = 12
@@ -39,9 +39,21 @@ function tell({ day, pours, cuts, ready, hoursPlanned, hoursThere }: DaySummary)
   ].join('; ')
 }
 
+/** Weekday and number, where a day is wide enough for it. */
+const shortDay = (day: string): string => formatDay(day).split(' ').slice(0, 2).join(' ')
+
 // One stop for the tab key: the arrows walk along the days.
 const current = ref(14)
 const strip = ref<HTMLElement>()
+
+// Where the days are swiped, today comes first, and a little of what was.
+function goToToday(): void {
+  const [today] = strip.value?.getElementsByClassName('today') ?? []
+  if (strip.value && today instanceof HTMLElement) strip.value.scrollLeft = today.offsetLeft - today.offsetWidth / 2
+}
+onMounted(goToToday)
+watch(() => season.today, goToToday, { flush: 'post' })
+
 function walk(event: KeyboardEvent): void {
   const by = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -7, ArrowDown: 7 }[event.key]
   if (by === undefined) return
@@ -53,72 +65,83 @@ function walk(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <nav ref="strip" class="ribbon" aria-label="The coming weeks, day by day" @keydown="walk">
-    <button
-      v-for="(summary, index) in days"
-      :key="summary.day"
-      class="day"
-      :class="{
-        weekend: weekdayIndex(summary.day) > 4,
-        today: summary.day === season.today,
-        past: summary.day < season.today,
-      }"
-      :tabindex="index === current ? 0 : -1"
-      :aria-label="tell(summary)"
-      :title="tell(summary)"
-      :data-day="summary.day"
-      @click="router.push(`/days/${summary.day}`)"
-    >
-      <span v-if="weekdayIndex(summary.day) === 0 && summary.day !== season.today" class="week" aria-hidden="true">{{
-        formatDay(summary.day).replace('Mon ', '')
-      }}</span>
-      <span
-        v-if="flags.get(summary.day)"
-        class="flag"
-        :class="{ atend: index > days.length - 12 }"
-        aria-hidden="true"
-        >{{ flags.get(summary.day)?.name }}</span
+  <nav ref="strip" class="ribbon" aria-label="The coming weeks, day by day" data-swipe @keydown="walk">
+    <div class="line">
+      <button
+        v-for="(summary, index) in days"
+        :key="summary.day"
+        class="day"
+        :class="{
+          weekend: weekdayIndex(summary.day) > 4,
+          today: summary.day === season.today,
+          past: summary.day < season.today,
+        }"
+        :tabindex="index === current ? 0 : -1"
+        :aria-label="tell(summary)"
+        :title="tell(summary)"
+        :data-day="summary.day"
+        @click="router.push(`/days/${summary.day}`)"
       >
-      <span class="faces" aria-hidden="true">
-        <SoapFace
-          v-for="id in summary.pours"
-          :key="id"
-          :name="nameOf(id)"
-          :soap="soapOf(id)"
-          :width="22"
-          :height="15"
-        />
-      </span>
+        <span class="date" aria-hidden="true">{{ shortDay(summary.day) }}</span>
+        <span v-if="weekdayIndex(summary.day) === 0 && summary.day !== season.today" class="week" aria-hidden="true">{{
+          formatDay(summary.day).replace('Mon ', '')
+        }}</span>
+        <span
+          v-if="flags.get(summary.day)"
+          class="flag"
+          :class="{ atend: index > days.length - 12 }"
+          aria-hidden="true"
+          >{{ flags.get(summary.day)?.name }}</span
+        >
+        <span class="faces" aria-hidden="true">
+          <SoapFace
+            v-for="id in summary.pours"
+            :key="id"
+            :name="nameOf(id)"
+            :soap="soapOf(id)"
+            :width="22"
+            :height="15"
+          />
+        </span>
+        <span
+          v-if="summary.cuts.length + summary.ready.length > 0"
+          class="tick"
+          :class="{ ready: summary.ready.length > 0 }"
+          aria-hidden="true"
+          >{{ summary.ready.length > 0 ? '✓' : '⁄' }}</span
+        >
+        <span class="load" aria-hidden="true">
+          <i class="there" :style="{ height: height(summary.hoursThere) }" />
+          <i
+            class="asked"
+            :class="{ over: summary.hoursPlanned > summary.hoursThere }"
+            :style="{ height: height(summary.hoursPlanned) }"
+          />
+        </span>
+      </button>
       <span
-        v-if="summary.cuts.length + summary.ready.length > 0"
-        class="tick"
-        :class="{ ready: summary.ready.length > 0 }"
+        class="now"
+        :style="{ left: `${(14 + weekdayIndex(season.today)) * (100 / days.length)}%` }"
         aria-hidden="true"
-        >{{ summary.ready.length > 0 ? '✓' : '⁄' }}</span
+        ><b>today</b></span
       >
-      <span class="load" aria-hidden="true">
-        <i class="there" :style="{ height: height(summary.hoursThere) }" />
-        <i
-          class="asked"
-          :class="{ over: summary.hoursPlanned > summary.hoursThere }"
-          :style="{ height: height(summary.hoursPlanned) }"
-        />
-      </span>
-    </button>
-    <span
-      class="now"
-      :style="{ left: `${(14 + weekdayIndex(season.today)) * (100 / days.length)}%` }"
-      aria-hidden="true"
-      ><b>today</b></span
-    >
+    </div>
   </nav>
 </template>
 
 <style scoped>
 .ribbon {
+  height: 100%;
+}
+
+.line {
   position: relative;
   display: flex;
   height: 100%;
+}
+
+.date {
+  display: none;
 }
 
 .day {
@@ -216,6 +239,67 @@ function walk(event: KeyboardEvent): void {
 
 .load .over {
   background: rgb(var(--v-theme-must));
+}
+
+@media (max-width: 1199px) {
+  .ribbon {
+    overflow: auto hidden;
+    scrollbar-width: none;
+    overscroll-behavior-x: contain;
+  }
+
+  .line {
+    width: max-content;
+  }
+
+  .day {
+    flex: none;
+    width: 28px;
+  }
+}
+
+@media (max-width: 599px) {
+  .day {
+    width: 46px;
+    border-left-color: rgb(var(--v-theme-hairline));
+  }
+
+  .date {
+    display: block;
+    position: absolute;
+    inset: 3px 0 auto;
+    font-size: 0.75rem;
+    text-align: center;
+    color: rgb(var(--v-theme-quiet));
+  }
+
+  .today .date {
+    font-weight: 700;
+    color: rgb(var(--v-theme-primary));
+  }
+
+  .week,
+  .now {
+    display: none;
+  }
+
+  .today {
+    box-shadow: inset 2px 0 rgb(var(--v-theme-primary));
+  }
+
+  .faces {
+    top: 24px;
+  }
+
+  .flag {
+    top: auto;
+    bottom: 2px;
+  }
+
+  .tick {
+    top: 44px;
+    left: 84%;
+  }
 }
 
 .past .faces {

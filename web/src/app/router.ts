@@ -71,6 +71,11 @@ const routes: readonly RouteRecordRaw[] = [
     props: true,
     meta: { title: 'Release' },
   },
+  {
+    path: '/stall',
+    component: () => import('@/release/StallPage.vue'),
+    meta: { title: 'The stall', stage: '/release' },
+  },
   { path: '/stores', component: () => import('@/stores/StoresPage.vue'), meta: { title: 'Stores' } },
   {
     path: '/stores/ingredients/:id',
@@ -103,6 +108,11 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Loaf', stage: '/notebook' },
   },
   { path: '/workshop', component: () => import('@/workshop/WorkshopPage.vue'), meta: { title: 'Workshop' } },
+  {
+    path: '/pair',
+    component: () => import('@/screens/PairPage.vue'),
+    meta: { title: 'Let a screen in', bare: true, open: true },
+  },
   { path: '/days/:day', component: () => import('@/days/DayPage.vue'), props: true, meta: { title: 'Day' } },
   { path: '/:rest(.*)', component: () => import('./NothingPage.vue'), meta: { title: 'Nothing here' } },
 ]

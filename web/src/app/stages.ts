@@ -10,27 +10,40 @@ import {
   mdiWeatherWindy,
 } from '@mdi/js'
 
+import type { Role } from '@vendange/contract'
+
 export interface Stage {
   readonly path: string
   readonly label: string
   readonly icon: string
   /** Pressed after `g`. */
   readonly key: string
+  /** Who has work there. */
+  readonly roles: readonly Role[]
 }
+
+const makers = ['owner', 'maker'] as const
+const hands = ['owner', 'maker', 'helper'] as const
+const sellers = ['owner', 'maker', 'stall'] as const
+const everybody = ['owner', 'maker', 'helper', 'stall'] as const
 
 /** The order of the work. */
 export const stages: readonly Stage[] = [
-  { path: '/plan', label: 'Plan', icon: mdiCalendarWeekOutline, key: 'p' },
-  { path: '/formulate', label: 'Formulate', icon: mdiScaleBalance, key: 'f' },
-  { path: '/pour', label: 'Pour', icon: mdiBottleTonicOutline, key: 'o' },
-  { path: '/cut', label: 'Cut', icon: mdiKnife, key: 'c' },
-  { path: '/cure', label: 'Cure', icon: mdiWeatherWindy, key: 'u' },
-  { path: '/release', label: 'Release', icon: mdiFlagOutline, key: 'r' },
+  { path: '/plan', label: 'Plan', icon: mdiCalendarWeekOutline, key: 'p', roles: makers },
+  { path: '/formulate', label: 'Formulate', icon: mdiScaleBalance, key: 'f', roles: makers },
+  { path: '/pour', label: 'Pour', icon: mdiBottleTonicOutline, key: 'o', roles: hands },
+  { path: '/cut', label: 'Cut', icon: mdiKnife, key: 'c', roles: hands },
+  { path: '/cure', label: 'Cure', icon: mdiWeatherWindy, key: 'u', roles: hands },
+  { path: '/release', label: 'Release', icon: mdiFlagOutline, key: 'r', roles: sellers },
 ]
 
 /** What stands beside the work. */
 export const sideStages: readonly Stage[] = [
-  { path: '/stores', label: 'Stores', icon: mdiArchiveOutline, key: 's' },
-  { path: '/notebook', label: 'Notebook', icon: mdiNotebookOutline, key: 'n' },
-  { path: '/workshop', label: 'Workshop', icon: mdiCogOutline, key: 'w' },
+  { path: '/stores', label: 'Stores', icon: mdiArchiveOutline, key: 's', roles: everybody },
+  { path: '/notebook', label: 'Notebook', icon: mdiNotebookOutline, key: 'n', roles: everybody },
+  { path: '/workshop', label: 'Workshop', icon: mdiCogOutline, key: 'w', roles: ['owner'] },
 ]
+
+/** Of some stages those in which a role has work. */
+export const stagesFor = (role: Role, all: readonly Stage[]): readonly Stage[] =>
+  all.filter(({ roles }) => roles.includes(role))

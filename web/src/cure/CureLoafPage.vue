@@ -140,7 +140,7 @@ async function move(): Promise<void> {
           <v-btn type="submit" data-test="move" :disabled="place.trim() === ''">Put it there</v-btn>
         </form>
         <p>
-          <a :href="addressOf(endpoints.room.trayCards, { id })" target="_blank" data-test="tray-cards"
+          <a class="alone" :href="addressOf(endpoints.room.trayCards, { id })" target="_blank" data-test="tray-cards"
             >Cards for its trays</a
           >
         </p>
@@ -157,7 +157,7 @@ async function move(): Promise<void> {
           </tbody>
         </table>
         <p class="mt-3">
-          <RouterLink :to="`/loaves/${id}`">The whole story of lot {{ loaf.lotCode }}</RouterLink>
+          <RouterLink class="alone" :to="`/loaves/${id}`">The whole story of lot {{ loaf.lotCode }}</RouterLink>
         </p>
       </section>
     </div>

@@ -141,7 +141,9 @@ async function scan(): Promise<void> {
       </div>
     </div>
     <p class="no-print">
-      <a :href="endpoints.room.rackCards.path" target="_blank" data-test="rack-cards">Cards with codes for the racks</a>
+      <a class="alone" :href="endpoints.room.rackCards.path" target="_blank" data-test="rack-cards"
+        >Cards with codes for the racks</a
+      >
     </p>
     <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
   </section>
@@ -149,13 +151,13 @@ async function scan(): Promise<void> {
 
 <style scoped>
 .scan {
-  flex: 1;
+  flex: 1 1 240px;
   max-width: 380px;
 }
 
 .racks {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
   gap: 20px;
 }
 

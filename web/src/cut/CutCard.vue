@@ -82,7 +82,7 @@ async function cut(): Promise<void> {
         </p>
       </div>
     </div>
-    <p><RouterLink :to="`/cut/${loaf.id}`" data-test="plan-cut">Plan the cut</RouterLink></p>
+    <p><RouterLink class="alone" :to="`/cut/${loaf.id}`" data-test="plan-cut">Plan the cut</RouterLink></p>
     <template v-if="loaf.state.status === 'in_mould'">
       <p>Firm, and coming away from the liner? Gloves on: fresh soap still bites.</p>
       <div>

@@ -77,7 +77,7 @@ const sentence = computed(() => {
 <style scoped>
 .cards {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(440px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(440px, 100%), 1fr));
   gap: 20px;
   margin-bottom: 24px;
 }

@@ -135,8 +135,8 @@ async function tick(task: DayTask): Promise<void> {
           <span class="serif big">{{ task.name }}</span>
         </template>
         <span class="grow" />
-        <span v-if="task.minutes !== undefined" class="quiet">{{ task.minutes }} min</span>
-        <span v-if="ticked.get(task.key)" class="quiet">{{ ticked.get(task.key)?.makerName }}</span>
+        <span v-if="task.minutes !== undefined" class="quiet minutes">{{ task.minutes }} min</span>
+        <span v-if="ticked.get(task.key)" class="quiet by">{{ ticked.get(task.key)?.makerName }}</span>
         <v-btn v-if="pageOf(task)" size="small" :to="pageOf(task)!" class="no-print">{{
           task.kind === 'pour' ? 'Bench' : 'Open'
         }}</v-btn>
@@ -169,7 +169,53 @@ li.done .big {
   text-decoration: line-through;
 }
 
+@media (max-width: 599px) {
+  /* What is to be done and how long it takes; beneath it for which soap, and the way there. */
+  li {
+    display: grid;
+    grid-template-columns: 44px auto 1fr auto;
+    gap: 4px 10px;
+    padding: 12px 0;
+  }
+
+  .kind {
+    grid-column: 2 / 4;
+    width: auto;
+  }
+
+  .minutes {
+    grid-row: 1;
+    grid-column: 4;
+    text-align: right;
+  }
+
+  li > :deep(.face) {
+    grid-row: 2;
+    grid-column: 2;
+  }
+
+  .big {
+    grid-row: 2;
+    grid-column: 3;
+  }
+
+  .by {
+    grid-row: 3;
+    grid-column: 2 / 4;
+  }
+
+  li > .v-btn {
+    grid-row: 2;
+    grid-column: 4;
+  }
+
+  .grow {
+    display: none;
+  }
+}
+
 input {
+  flex: none;
   width: 22px;
   height: 22px;
   accent-color: rgb(var(--v-theme-primary));

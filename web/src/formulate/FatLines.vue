@@ -189,10 +189,22 @@ const nameOf = (fatKey: string): string => season.fat(fatKey)?.name ?? 'this fat
 
 .fat {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 96px auto 34px 34px;
+  grid-template-columns: minmax(0, 1fr) 96px auto auto auto;
   gap: 0 6px;
   align-items: center;
   margin-bottom: 10px;
+}
+
+@media (max-width: 1199px) {
+  .fat {
+    grid-template-columns: minmax(0, 1fr) auto auto auto;
+    gap: 6px;
+    margin-bottom: 18px;
+  }
+
+  .fat > :first-child {
+    grid-column: 1 / -1;
+  }
 }
 
 .trace {

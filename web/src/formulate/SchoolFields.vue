@@ -67,6 +67,6 @@ const gel = computed<(typeof gels)[number]['value']>({
 
 <style scoped>
 .schools {
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(230px, 100%), 1fr));
 }
 </style>

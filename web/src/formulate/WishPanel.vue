@@ -190,7 +190,7 @@ function take(): void {
 .wish {
   display: grid;
   flex: 1;
-  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(118px, var(--least-field)), 1fr));
   gap: 10px 8px;
   margin-bottom: 10px;
 }

@@ -38,6 +38,16 @@ const chosen = defineModel<Value>({ required: true })
   line-height: 28px;
 }
 
+@media (max-width: 1199px) {
+  .choice {
+    min-height: 44px;
+    height: auto;
+    padding-block: 10px;
+    line-height: 24px;
+    text-align: left;
+  }
+}
+
 .choice:hover {
   background: rgb(var(--v-theme-slate), 0.1);
 }

@@ -27,7 +27,7 @@ const time = computed({
 <style scoped>
 .moment {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(max(140px, var(--least-field)), 1fr));
   gap: 8px;
 }
 </style>

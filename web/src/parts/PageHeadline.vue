@@ -36,5 +36,20 @@ h1 {
     flex-direction: column;
     gap: 12px;
   }
+
+  .row {
+    flex: initial;
+    justify-content: flex-start;
+  }
+}
+
+@media (max-width: 599px) {
+  .answer {
+    margin-bottom: 18px;
+  }
+
+  h1 {
+    font-size: 1.45rem;
+  }
 }
 </style>

@@ -20,4 +20,22 @@ defineEmits<{ remove: [] }>()
 .removable {
   flex-wrap: nowrap;
 }
+
+@media (max-width: 1199px) {
+  .removable {
+    flex-wrap: wrap;
+    padding-bottom: 12px;
+    border-bottom: 1px solid rgb(var(--v-theme-hairline));
+  }
+
+  .removable > :deep(*) {
+    flex: 1 1 156px !important;
+    max-width: 100%;
+  }
+
+  .removable > :deep(.v-btn) {
+    flex: none !important;
+    margin-left: auto;
+  }
+}
 </style>

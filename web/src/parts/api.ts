@@ -1,5 +1,6 @@
 import { addressOf, createClient, endpoints, ProblemError } from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
+import { noting } from './reach'
 
 const makerKey = 'vendange.maker'
 
@@ -7,8 +8,20 @@ const makerKey = 'vendange.maker'
 export const storedMakerId = (): string | undefined => localStorage.getItem(makerKey) ?? undefined
 export const storeMakerId = (id: string): void => localStorage.setItem(makerKey, id)
 
-/** Calls the workshop's server. Throws `ProblemError`. */
-export const api = createClient({ makerId: storedMakerId })
+const client = createClient({ makerId: storedMakerId, fetch: noting })
+const pairPath = '/pair'
+const notLetIn = 401
+
+/** Calls the workshop's server. Throws `ProblemError`. A screen that is not let in any more goes where it can be. */
+export const api: typeof client = async (endpoint, call) => {
+  try {
+    return await client(endpoint, call)
+  } catch (error) {
+    const isOut = error instanceof ProblemError && error.problem.status === notLetIn
+    if (isOut && window.location.pathname !== pairPath) window.location.assign(pairPath)
+    throw error
+  }
+}
 
 /** The problem behind an error; an error that is no problem is thrown on. */
 export function problemOf(error: unknown): Problem {

@@ -174,7 +174,7 @@ function comesTo(pot: WeighedPot): string {
 <style scoped>
 .pot {
   display: grid;
-  grid-template-columns: 42px minmax(0, 1fr) 36px;
+  grid-template-columns: 44px minmax(0, 1fr) auto;
   gap: 8px;
   align-items: start;
   margin-bottom: 14px;
@@ -182,12 +182,33 @@ function comesTo(pot: WeighedPot): string {
 
 .parts {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(124px, var(--least-field)), 1fr));
   gap: 10px 8px;
 }
 
 .wide {
   grid-column: span 2;
+}
+
+@media (max-width: 599px) {
+  .pot {
+    grid-template-columns: 44px minmax(0, 1fr) auto;
+  }
+
+  .parts {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
+
+  .pot > :last-child {
+    grid-column: 3;
+  }
+}
+
+@media (max-width: 1199px) {
+  .wide {
+    grid-column: 1 / -1;
+  }
 }
 
 .comes {

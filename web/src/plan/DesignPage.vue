@@ -192,7 +192,7 @@ async function takeSoapAway(): Promise<void> {
             <DateField
               v-model="values.earliestDay"
               optional
-              label="Not poured before"
+              label="Not before"
               hint="When a stamp or an ingredient is there"
               :error="errorOf('earliestDay')"
             />

@@ -6,8 +6,9 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { usePours } from '@/parts/pourActions'
 import { usePromises } from '@/parts/promiseStore'
 import { useSeason } from '@/parts/seasonStore'
+import { usePhone } from '@/parts/usePhone'
 import { formatDay } from '@vendange/core/calendar'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
 import SeasonBoard from './board/SeasonBoard.vue'
 import TrialStrip from './board/TrialStrip.vue'
@@ -20,7 +21,10 @@ import PastCollections from './PastCollections.vue'
 import PlanTools from './PlanTools.vue'
 import { verdictSentence } from './verdictWords'
 
+const BoardByDay = defineAsyncComponent(() => import('./board/BoardByDay.vue'))
+
 const { show } = useUnits()
+const isPhone = usePhone()
 
 const season = useSeason()
 const router = useRouter()
@@ -73,14 +77,16 @@ async function createAnOrder(): Promise<void> {
     Some records could not be read any more: <RouterLink to="/workshop">see which</RouterLink>.
   </p>
   <template v-if="season.batches.length > 0 || season.designs.length > 0">
-    <PlanTools />
+    <PlanTools v-if="!isPhone" />
     <FindingList :findings="promises.atRisk" class="below" data-test="late-promises" />
     <FindingList :findings="whyNoDay" class="below" data-test="why-no-day" />
     <FindingList :findings="standing" class="below" data-test="standing-rules" />
     <p v-if="untold > 0" class="must below">
       And {{ untold }} more rules are broken. Let the plan be mended with the fewest changes.
     </p>
-    <SeasonBoard :drag="drag" class="below" />
+    <BoardByDay v-if="isPhone" :drag="drag" class="below" />
+    <SeasonBoard v-else :drag="drag" class="below" />
+    <PlanTools v-if="isPhone" />
     <TrialStrip :drag="drag" />
   </template>
 
@@ -113,8 +119,14 @@ async function createAnOrder(): Promise<void> {
   margin-bottom: 18px;
 }
 
+@media (max-width: 599px) {
+  .below {
+    margin-inline: -6px;
+  }
+}
+
 .boards {
-  columns: 2 420px;
+  columns: 2 min(420px, 100%);
   column-gap: 22px;
 }
 

@@ -83,6 +83,7 @@ const removePart = (index: number): void =>
           @update:model-value="change({ name: $event })"
         />
         <v-text-field
+          class="wide"
           :model-value="allergensTyped ?? allergenText(scent.allergens ?? [])"
           label="Allergens, by the certificate"
           hint="Linalool 12 %, Citral 0.5 %: for the label"

@@ -71,6 +71,18 @@ defineExpose({
   max-width: 420px;
 }
 
+@media (max-width: 599px) {
+  .entry {
+    flex-wrap: wrap;
+    gap: 6px;
+  }
+
+  .entry :deep(.v-text-field) {
+    flex: 1 0 100%;
+    max-width: none;
+  }
+}
+
 .entry :deep(input) {
   min-height: 60px;
   font-size: 1.7rem;

@@ -59,4 +59,25 @@ footer {
 .main {
   flex: 1;
 }
+
+/* The step is done with the whole width of a phone. */
+@media (max-width: 599px) {
+  footer {
+    flex-wrap: wrap;
+    gap: 10px;
+    padding: 14px 0 calc(14px + env(safe-area-inset-bottom));
+  }
+
+  .big {
+    flex: 1;
+    height: 60px !important;
+    min-width: 0;
+  }
+
+  .main {
+    order: -1;
+    flex: 1 0 100%;
+    height: 84px !important;
+  }
+}
 </style>

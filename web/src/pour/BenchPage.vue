@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
+import { useAwake } from '@/parts/useAwake'
 import { useKeptFields } from '@/parts/useKeptFields'
 import type { SessionStep } from '@vendange/core/batch'
-import { clockKeys, clockMoveKey, emulsionStepKey, moveOfStep, moveStepKey } from '@vendange/core/batch'
-import { roundTo } from '@vendange/core/units'
+import { emulsionStepKey, minutesLeft, moveOfStep } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
 import { cautionWords } from '@vendange/words'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import BenchAhead from './BenchAhead.vue'
 import BenchEntry from './BenchEntry.vue'
 import BenchFigure from './BenchFigure.vue'
 import BenchFoot from './BenchFoot.vue'
@@ -23,6 +24,7 @@ import { useBenchKeys } from './useBenchKeys'
 import { useBenchTimers } from './useBenchTimers'
 import { usePartWeighing } from './usePartWeighing'
 import { useStepReading } from './useStepReading'
+import { useStepTaking } from './useStepTaking'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -30,9 +32,9 @@ const router = useRouter()
 const { show, say } = useUnits()
 const { view, state, records, trouble, notSaved, refusal, fieldError, keptKeys, record, finish } = useBench(props.id)
 const timers = useBenchTimers(props.id)
+useAwake()
 
 const shown = ref(0)
-const isTaking = ref(false)
 const lotId = ref<string>()
 const entry = ref<InstanceType<typeof BenchEntry>>()
 watch(
@@ -49,6 +51,7 @@ watch(
 const step = computed<SessionStep | undefined>(() => state.value?.steps[shown.value])
 /** Of a step that is split, what goes into the vessel at hand. */
 const weighing = usePartWeighing(step, () => season.workshop?.scaleResolutionG ?? 1)
+const planned = computed(() => season.plan.find(({ id }) => id === props.id)?.demand)
 const isLast = computed(() => state.value !== undefined && state.value.nextIndex >= state.value.steps.length)
 const movePictures = useMovePictures(() => view.value)
 const moveIndex = computed(() => (step.value ? moveOfStep(step.value.key) : undefined))
@@ -77,49 +80,14 @@ const partWords = computed(() =>
     : undefined,
 )
 
-async function done(): Promise<void> {
-  const now = step.value
-  if (!now || isTaking.value) return
-  if (!reading.canTake()) {
-    if (!isConnected.value) entry.value?.focus()
-    return
-  }
-  isTaking.value = true
-  const wasTyped = reading.isTyped.value
-  try {
-    const taken = reading.reading.value
-    const actual = now.kind === 'weigh' ? weighing.take(taken ?? 0) : (taken ?? null)
-    const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
-    await clockMove(now.key)
-    const isRecorded = actual === undefined || (await record({ stepKey: now.key, actual, ...chosen }))
-    if (actual === undefined) typed.value = ''
-    // The vessel stays on the pan: the next weighing starts from zero.
-    if (isRecorded && now.kind === 'weigh' && isConnected.value && !wasTyped) await reading.command('tare', 'scale')
-  } finally {
-    isTaking.value = false
-  }
-}
-
-/** A move that is done while the clock runs has its minute there too. */
-async function clockMove(stepKey: string): Promise<void> {
-  const index = moveOfStep(stepKey)
-  const startedMin = records.value.findLast((one) => one.stepKey === clockKeys.emulsion)?.actual
-  if (index === undefined || startedMin === undefined || startedMin === null) return
-  if (records.value.some((one) => one.stepKey === clockMoveKey(index))) return
-  const minutes = Math.max(0, Date.now() / 60_000 - startedMin)
-  await record({ stepKey: clockMoveKey(index), actual: roundTo(minutes, 3) })
-}
-/** A move that was tapped on the clock is done on the list, where it is its turn. */
-async function clockedMove(index: number): Promise<void> {
-  const next = state.value?.steps[state.value.nextIndex]
-  if (next && next.kind === 'tick' && next.key === moveStepKey(index)) await record({ stepKey: next.key, actual: null })
-}
-
-/** By eye, by jug: the record says so. */
-async function doneUnweighed(): Promise<void> {
-  const now = step.value
-  if (now) await record({ stepKey: now.key, actual: null, isUnweighed: true })
-}
+const { isTaking, done, clockedMove, doneUnweighed } = useStepTaking({
+  bench: { state, records, record },
+  step,
+  weighing,
+  reading,
+  lotId,
+  focusEntry: () => entry.value?.focus(),
+})
 
 async function finishPour(): Promise<void> {
   if (!(await finish())) return
@@ -233,6 +201,16 @@ const isStopped = computed(() => isRefused(stateFindings.value))
           </p>
         </div>
 
+        <BenchAhead
+          v-if="!isLast"
+          :state="state"
+          :shown="shown"
+          :name="view.plan.designName"
+          :soap="season.design(view.batch.designId)"
+          :pictures="movePictures"
+          :minutes-left="planned && minutesLeft(state, planned.prepHours + planned.pourHours)"
+        />
+
         <BenchFoot
           :has-step-before="shown > 0 && !isLast"
           :stage="!isLast ? 'step' : isPoured ? 'poured' : 'done'"
@@ -339,9 +317,50 @@ h1 {
   font-size: 1.15rem;
 }
 
+@media (max-width: 1199px) {
+  .bench :deep(.v-btn.v-btn) {
+    min-height: 56px;
+  }
+}
+
 @media (max-width: 900px) {
   .work {
     padding: 24px;
+  }
+}
+
+/* Read at arm's length: a tablet that stands upright has the room. */
+@media (min-width: 600px) and (max-width: 900px) and (min-height: 1000px) {
+  h1 {
+    font-size: 3.4rem;
+  }
+
+  .detail {
+    font-size: 1.75rem;
+  }
+}
+
+@media (max-width: 599px) {
+  .bench {
+    height: 100dvh;
+  }
+
+  .work {
+    padding: 18px 16px 0;
+  }
+
+  header {
+    flex-direction: column-reverse;
+    gap: 4px;
+  }
+
+  h1 {
+    font-size: 2rem;
+  }
+
+  .how {
+    flex-wrap: wrap;
+    gap: 0;
   }
 }
 </style>

@@ -141,6 +141,12 @@ watch(
   flex: 1;
 }
 
+@media (max-width: 1199px) {
+  .item {
+    min-height: 56px;
+  }
+}
+
 @media (max-width: 900px) {
   .list {
     display: none;

@@ -8,8 +8,9 @@ const ringEveryMs = 4000
 const toneHz = 880
 const toneS = 0.35
 
-/** Three short tones; silent where the browser allows no sound yet. */
+/** Three short tones and shakes, for ears and gloves; silent where the browser allows no sound yet. */
 function ring(): void {
+  navigator.vibrate?.([250, 150, 250, 150, 250])
   if (typeof AudioContext === 'undefined') return
   const audio = new AudioContext()
   for (let beat = 0; beat < 3; beat++) {

@@ -46,7 +46,10 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <PageHeadline>{{ sentence }}</PageHeadline>
+  <PageHeadline>
+    {{ sentence }}
+    <template #actions><v-btn to="/stall" data-test="to-stall">The stall</v-btn></template>
+  </PageHeadline>
   <section v-if="rows.length > 0" class="sheet">
     <table class="figures">
       <thead>

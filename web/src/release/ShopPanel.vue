@@ -151,6 +151,6 @@ async function readTable(file: File): Promise<void> {
 
 <style scoped>
 .price {
-  max-width: 190px;
+  min-width: 200px;
 }
 </style>

@@ -59,7 +59,7 @@ const holders = (mouldId: string) =>
 <style scoped>
 .shelf {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(300px, 100%), 1fr));
   gap: 20px;
 }
 

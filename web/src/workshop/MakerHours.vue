@@ -66,7 +66,7 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
 
 .week {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(92px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(92px, var(--least-field)), 1fr));
   gap: 12px 8px;
 }
 </style>

@@ -89,7 +89,7 @@ const amounts = [
         :model-value="price.centsPerKg"
         kind="price"
         :range="centsRange"
-        :label="`Price of ingredient ${index + 1}`"
+        :label="`Price ${index + 1}`"
         :error="errorOf(`pricing.ingredients[${index}].centsPerKg`)"
         @update:model-value="set(index, { centsPerKg: $event })"
       />
@@ -110,5 +110,25 @@ const amounts = [
 <style scoped>
 .price {
   flex-wrap: nowrap;
+}
+
+.price > :nth-child(2) {
+  flex: none;
+  width: 132px;
+}
+
+@media (max-width: 599px) {
+  .price {
+    flex-wrap: wrap;
+    padding-bottom: 12px;
+  }
+
+  .price > :first-child {
+    flex: 1 0 100%;
+  }
+
+  .price > :nth-child(2) {
+    flex: 1;
+  }
 }
 </style>

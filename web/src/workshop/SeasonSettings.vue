@@ -89,7 +89,7 @@ function setStart(index: number, text: string): void {
 <style scoped>
 .week {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(172px, var(--least-field)), 1fr));
   gap: 12px;
 }
 </style>

@@ -35,6 +35,7 @@ import NewMaker from './NewMaker.vue'
 import PricingSettings from './PricingSettings.vue'
 import QuotingSettings from './QuotingSettings.vue'
 import OwnClaims from './OwnClaims.vue'
+import ScreensPanel from './ScreensPanel.vue'
 import SeasonSettings from './SeasonSettings.vue'
 
 const season = useSeason()
@@ -205,6 +206,7 @@ const inchStyleChoices = inchStyles.map((value) => ({ value, title: inchStyleWor
         <QuotingSettings v-model="values.quoting" />
         <CutTools v-model="values" />
         <BackupsPanel />
+        <ScreensPanel />
         <ArchivePanel />
       </div>
     </div>

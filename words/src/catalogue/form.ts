@@ -19,6 +19,8 @@ export const formWords = {
   not_a_number: 'This must be a number.',
   number_too_large: 'This number is far too large.',
   text_unreadable: 'This text holds signs that cannot be read. Please type it anew.',
+  code_unread: 'A code has 16 letters and figures; ask for a new one where it came from.',
+  pin_unread: 'A PIN has 4 to 12 figures.',
   id_unread: 'This points at nothing that the workshop keeps.',
   name_missing: 'Please give it a name.',
   day_typed_unread: 'Write a day such as {example}, or in figures {short}',

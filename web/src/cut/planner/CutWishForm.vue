@@ -207,7 +207,7 @@ const labelled = computed(() => {
   display: grid;
   align-items: start;
   flex: 1;
-  grid-template-columns: repeat(auto-fill, minmax(110px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(110px, var(--least-field)), 1fr));
   gap: 8px;
 }
 

@@ -84,6 +84,7 @@ onMounted(() => {
         ref="scroller"
         class="scroller"
         data-test="board-scroller"
+        data-swipe
         tabindex="-1"
         :style="`height: ${wallHeight + scrollbarHeight}px`"
         @scroll.passive="measure"

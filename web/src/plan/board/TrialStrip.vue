@@ -41,6 +41,16 @@ const on = (day: string): string => formatDay(day, season.today)
   border: 2px solid rgb(var(--v-theme-primary));
 }
 
+@media (max-width: 599px) {
+  .trial {
+    right: 8px;
+    bottom: calc(66px + env(safe-area-inset-bottom));
+    left: 8px;
+    max-height: 40vh;
+    overflow-y: auto;
+  }
+}
+
 .trial :deep(.findings) {
   margin-top: 8px;
 }

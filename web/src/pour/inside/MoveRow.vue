@@ -240,7 +240,7 @@ function setPart(at: number, part: PotPart): void {
 .move {
   display: grid;
   flex: 1;
-  grid-template-columns: repeat(auto-fill, minmax(108px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(108px, var(--least-field)), 1fr));
   gap: 8px;
   align-items: start;
 }

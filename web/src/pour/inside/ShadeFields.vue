@@ -89,7 +89,7 @@ function see(index: number, field: 'wetHex' | 'dayHex', event: Event): void {
       </tbody>
     </table>
     <div class="photo">
-      <v-select v-model="photoPot" :items="potChoices" label="From a photograph, for" />
+      <v-select v-model="photoPot" :items="potChoices" label="By a photograph, for" />
       <v-select v-model="photoLook" :items="lookChoices" label="As it looked at" />
       <PictureColours class="picture" label="Drop or choose a photograph of the soap" @pick="pick" />
     </div>

@@ -43,7 +43,7 @@ const shown = computed(() =>
 <style scoped>
 .shelf {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(150px, var(--least-field)), 1fr));
   gap: 14px;
 }
 

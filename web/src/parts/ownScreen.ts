@@ -1,0 +1,23 @@
+import type { OwnScreen, Role } from '@vendange/contract'
+import { endpoints } from '@vendange/contract'
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import { api, storeMakerId } from './api'
+
+/** What this screen may do. The computer itself may do all, and asks nobody; one of the network is told by the server. */
+export const useOwnScreen = defineStore('ownScreen', () => {
+  const isOfNetwork = window.location.protocol === 'https:'
+  const own = shallowRef<OwnScreen>()
+  const role = computed<Role>(() => own.value?.role ?? (isOfNetwork ? 'stall' : 'owner'))
+
+  async function load(): Promise<void> {
+    if (!isOfNetwork) return
+    own.value = await api(endpoints.screens.own)
+    if (own.value.makerId !== null) storeMakerId(own.value.makerId)
+  }
+  async function signOut(): Promise<void> {
+    await api(endpoints.screens.signOut)
+    window.location.assign('/pair')
+  }
+  return { isOfNetwork, own, role, load, signOut }
+})

@@ -1,0 +1,74 @@
+import type { SessionStep, StepRecord } from '@vendange/core/batch'
+import { clockKeys, clockMoveKey, moveOfStep, moveStepKey } from '@vendange/core/batch'
+import { roundTo } from '@vendange/core/units'
+import type { Ref } from 'vue'
+import { ref } from 'vue'
+import type { useBench } from './useBench'
+import type { usePartWeighing } from './usePartWeighing'
+import type { useStepReading } from './useStepReading'
+
+interface Taking {
+  readonly bench: Pick<ReturnType<typeof useBench>, 'state' | 'record'> & {
+    readonly records: Readonly<Ref<readonly StepRecord[]>>
+  }
+  readonly step: Readonly<Ref<SessionStep | undefined>>
+  readonly weighing: ReturnType<typeof usePartWeighing>
+  readonly reading: ReturnType<typeof useStepReading>
+  readonly lotId: Readonly<Ref<string | undefined>>
+  readonly focusEntry: () => void
+}
+
+/** Taking what a step at the bench asks for onto its record: by the scale, by hand, or by eye. */
+export function useStepTaking({ bench, step, weighing, reading, lotId, focusEntry }: Taking) {
+  const isTaking = ref(false)
+  const { state, records, record } = bench
+
+  async function done(): Promise<void> {
+    const now = step.value
+    if (!now || isTaking.value) return
+    if (!reading.canTake()) {
+      if (!reading.isConnected.value) focusEntry()
+      return
+    }
+    isTaking.value = true
+    const wasTyped = reading.isTyped.value
+    try {
+      const taken = reading.reading.value
+      const actual = now.kind === 'weigh' ? weighing.take(taken ?? 0) : (taken ?? null)
+      const chosen = lotId.value === undefined ? {} : { lotId: lotId.value }
+      await clockMove(now.key)
+      const isRecorded = actual === undefined || (await record({ stepKey: now.key, actual, ...chosen }))
+      if (actual === undefined) reading.typed.value = ''
+      // The vessel stays on the pan: the next weighing starts from zero.
+      if (isRecorded && now.kind === 'weigh' && reading.isConnected.value && !wasTyped)
+        await reading.command('tare', 'scale')
+    } finally {
+      isTaking.value = false
+    }
+  }
+
+  /** A move that is done while the clock runs has its minute there too. */
+  async function clockMove(stepKey: string): Promise<void> {
+    const index = moveOfStep(stepKey)
+    const startedMin = records.value.findLast((one) => one.stepKey === clockKeys.emulsion)?.actual
+    if (index === undefined || startedMin === undefined || startedMin === null) return
+    if (records.value.some((one) => one.stepKey === clockMoveKey(index))) return
+    const minutes = Math.max(0, Date.now() / 60_000 - startedMin)
+    await record({ stepKey: clockMoveKey(index), actual: roundTo(minutes, 3) })
+  }
+
+  /** A move that was tapped on the clock is done on the list, where it is its turn. */
+  async function clockedMove(index: number): Promise<void> {
+    const next = state.value?.steps[state.value.nextIndex]
+    if (next && next.kind === 'tick' && next.key === moveStepKey(index))
+      await record({ stepKey: next.key, actual: null })
+  }
+
+  /** By eye, by jug: the record says so. */
+  async function doneUnweighed(): Promise<void> {
+    const now = step.value
+    if (now) await record({ stepKey: now.key, actual: null, isUnweighed: true })
+  }
+
+  return { isTaking, done, clockedMove, doneUnweighed }
+}

@@ -1,0 +1,185 @@
+<script setup lang="ts">
+import { useUnits } from '@/parts/format'
+import PageHeadline from '@/parts/PageHeadline.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import { useSaleQueue } from '@/parts/saleQueue'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import { useAwake } from '@/parts/useAwake'
+import { useKeptFields } from '@/parts/useKeptFields'
+import { stallLines, takingsCents } from '@vendange/core/release'
+import { counted } from '@vendange/words'
+import { computed, ref, watch } from 'vue'
+import StallBasket from './StallBasket.vue'
+import StallOwed from './StallOwed.vue'
+
+/** A market day: what was packed, tapped as it is sold, kept on this device while there is no network. */
+const season = useSeason()
+const queue = useSaleQueue()
+useAwake()
+const { money, currency } = useUnits()
+
+/** Bars in the basket by soap. */
+const basket = ref<Readonly<Record<string, number>>>({})
+const prices = ref<Record<string, number>>({})
+useKeptFields('stall', { prices })
+const usualPriceCents = 900
+const priceRange = { min: 0, max: 100_000 }
+const priceOf = (designId: string): number => prices.value[designId] ?? usualPriceCents
+const inBasket = computed(() =>
+  Object.entries(basket.value).map(([designId, bars]) => ({ designId, bars, priceCents: priceOf(designId) })),
+)
+const waiting = computed(() => queue.kept.filter(({ refusal }) => refusal === undefined))
+const owed = computed(() => queue.kept.filter(({ refusal }) => refusal !== undefined))
+const lines = computed(() =>
+  stallLines(season.loaves, [...waiting.value, ...inBasket.value]).flatMap((line) => {
+    const design = season.design(line.designId)
+    return design ? [{ ...line, design }] : []
+  }),
+)
+const barsLeft = computed(() => lines.value.reduce((sum, { left }) => sum + Math.max(0, left), 0))
+const soldToday = computed(() => lines.value.reduce((sum, { sold }) => sum + sold, 0))
+
+function put(designId: string, by: number): void {
+  const bars = (basket.value[designId] ?? 0) + by
+  const { [designId]: _, ...others } = basket.value
+  basket.value = bars > 0 ? { ...others, [designId]: bars } : others
+}
+
+/** The sales of the last buyer, while they can still be taken back. */
+const last = ref<readonly string[]>([])
+const canUndo = computed(() => last.value.length > 0 && waiting.value.some(({ saleId }) => last.value.includes(saleId)))
+async function sell(paid: 'cash' | 'card'): Promise<void> {
+  // Bar by bar: where another screen sold the last one, the others are written down all the same.
+  const sales = inBasket.value.flatMap(({ bars, ...line }) =>
+    Array.from({ length: bars }, () => ({
+      ...line,
+      bars: 1,
+      saleId: crypto.randomUUID(),
+      day: season.today,
+      lotCode: '',
+      channel: 'Stalls' as const,
+      buyer: `Stall, ${paid}`,
+    })),
+  )
+  await queue.add(sales)
+  last.value = sales.map(({ saleId }) => saleId)
+  basket.value = {}
+}
+async function undo(): Promise<void> {
+  await queue.drop(last.value)
+  last.value = []
+}
+
+// What the workshop has now is what the stall shows.
+watch(
+  () => queue.latest,
+  () => void season.load(),
+)
+</script>
+
+<template>
+  <PageHeadline>
+    <template v-if="lines.length === 0">Nothing is packed for a stall. Set bars aside for stalls first.</template>
+    <template v-else
+      >{{ counted(barsLeft, 'bar') }} to sell, {{ soldToday }} sold.
+      <template v-if="owed.length > 0">{{ counted(owed.length, 'sale') }} to settle.</template></template
+    >
+    <template v-if="lines.length === 0" #actions>
+      <v-btn color="primary" variant="flat" to="/release">To the release</v-btn>
+    </template>
+  </PageHeadline>
+
+  <StallOwed v-if="owed.length > 0" :owed="owed" class="below" @settle="queue.drop([$event])" />
+  <p v-if="waiting.length > 0" class="quiet below" role="status" data-test="stall-waiting">
+    {{ counted(waiting.length, 'bar sold waits', 'bars sold wait') }} on this device{{
+      queue.isReached ? '' : ': the workshop is not reached'
+    }}.
+  </p>
+
+  <ul class="soaps">
+    <li v-for="{ design, designId, packed, left } in lines" :key="designId" class="sheet soap" data-test="stall-soap">
+      <button class="tap" :disabled="left <= 0" :aria-label="`Sell a bar of ${design.name}`" @click="put(designId, 1)">
+        <SoapFace :name="design.name" :soap="design" :width="96" :height="70" />
+        <span>
+          <b class="serif">{{ design.name }}</b><br />
+          <span :class="left < 0 ? 'must' : 'quiet'">{{
+            left > 0 ? `${left} of ${packed} left` : left < 0 ? `${-left} more than was packed` : 'Sold out'
+          }}</span>
+        </span>
+      </button>
+      <div class="row">
+        <QuantityField
+          :model-value="priceOf(designId)"
+          kind="money"
+          :range="priceRange"
+          :label="`Price, ${currency}`"
+          @update:model-value="prices = { ...prices, [designId]: $event }"
+        />
+        <template v-if="basket[designId]">
+          <v-btn class="big" :aria-label="`One ${design.name} less`" @click="put(designId, -1)">−</v-btn>
+          <b class="count">{{ basket[designId] }}</b>
+        </template>
+      </div>
+    </li>
+  </ul>
+
+  <StallBasket
+    v-if="inBasket.length > 0 || canUndo"
+    :total="money(takingsCents(inBasket))"
+    :bars="inBasket.reduce((sum, { bars }) => sum + bars, 0)"
+    :can-undo="canUndo"
+    @sell="sell"
+    @undo="undo"
+  />
+</template>
+
+<style scoped>
+.below {
+  margin-bottom: 16px;
+}
+
+.soaps {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(280px, 100%), 1fr));
+  gap: 14px;
+  padding-bottom: 150px;
+  list-style: none;
+}
+
+.tap {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  width: 100%;
+  min-height: 84px;
+  text-align: left;
+  cursor: pointer;
+}
+
+.tap:disabled {
+  cursor: default;
+  opacity: 0.6;
+}
+
+.tap b {
+  font-size: 1.2rem;
+}
+
+.soap .row {
+  flex-wrap: nowrap;
+  margin-top: 10px;
+}
+
+.big {
+  min-width: 56px;
+  min-height: 56px;
+  font-size: 1.4rem;
+}
+
+.count {
+  min-width: 1.6em;
+  font-size: 1.5rem;
+  text-align: center;
+}
+</style>
