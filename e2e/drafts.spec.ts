@@ -16,10 +16,10 @@ test.afterAll(() => workshop.dispose())
 /** What is looked for with, not filled in: it is as it should be that the next look starts afresh. */
 const searches: readonly string[] = ['Scent', 'Soap, lot or word', 'Soap or lot']
 
-/** Fields that something is typed into: their label, and what stands in them. */
+/** Fields that something is typed into: their label, and what stands in them. What is secret is kept nowhere. */
 const fields = (page: Page) =>
   page.locator(
-    'main :is(input, textarea):not([type=checkbox], [type=radio], [type=file], [type=color], [readonly], [disabled], [role=combobox], .v-select input, .v-autocomplete input, [aria-hidden=true])',
+    'main :is(input, textarea):not([type=checkbox], [type=radio], [type=file], [type=color], [type=password], [readonly], [disabled], [role=combobox], .v-select input, .v-autocomplete input, [aria-hidden=true])',
   )
 
 interface Typed {

@@ -65,7 +65,7 @@ const orderOf = async (workshop: WorkshopProcess): Promise<SavedOrder> => (await
 async function price(page: Page, index: number, ingredient: string, typed: string): Promise<void> {
   await page.getByRole('button', { name: 'Price', exact: true }).click()
   await choose(page, `Ingredient ${index}`, ingredient)
-  await type(page, `Price of ingredient ${index}`, typed)
+  await type(page, `Price ${index}`, typed)
 }
 
 /** The weighings of the first pour in the order of the bench. */

@@ -19,6 +19,8 @@ export default defineConfig({
     // Nothing waits for a list to glide open; the page itself honours the wish.
     contextOptions: { reducedMotion: 'reduce' },
     trace: 'off',
+    // What is kept on the device has a journey of its own.
+    serviceWorkers: 'block',
     testIdAttribute: 'data-test',
     launchOptions: {
       executablePath: findChromium() ?? 'chromium',

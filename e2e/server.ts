@@ -27,9 +27,10 @@ export class WorkshopProcess {
   }
 
   /** Starts it on a frozen day, on the port it had before. */
-  async start(today: string): Promise<void> {
+  async start(today: string, more: Readonly<Record<string, string>> = {}): Promise<void> {
     const env = {
       ...process.env,
+      ...more,
       VENDANGE_DATA: this.folder,
       VENDANGE_TODAY: today,
       VENDANGE_PORT: String(this.port),

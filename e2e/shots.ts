@@ -1,4 +1,3 @@
-import type { SeasonView } from '@vendange/contract'
 import { expect, test } from '@playwright/test'
 import { fileURLToPath } from 'node:url'
 import { answer, doStepsUntil } from './hands'
@@ -33,14 +32,35 @@ test('a picture of every main view', async ({ page }) => {
   }
 })
 
-test('the techniques side by side', async ({ page }) => {
-  await page.setViewportSize({ width: 1280, height: 900 })
-  // Four colours in a mould about as wide as it is deep.
-  const season = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
-  const soap = season.designs.find(({ name }) => name === 'Dawn Arrival')
-  await page.goto(`${workshop.url}/soaps/${soap?.id ?? ''}/inside`)
-  await page.getByTestId('open-starters').click()
-  const shelf = page.getByTestId('starters')
-  await expect(shelf.locator('img')).toHaveCount(11, { timeout: 60_000 })
-  await shelf.screenshot({ path: `${folder}techniques.png` })
+/** Some of the views as they stand on screens that are carried, side by side. */
+const carried = [
+  { name: 'plan', width: 390, height: 844 },
+  { name: 'day', width: 390, height: 844 },
+  { name: 'order', width: 390, height: 844 },
+  { name: 'bench', width: 390, height: 844 },
+  { name: 'plan', width: 820, height: 1180 },
+  { name: 'bench', width: 820, height: 1180 },
+] as const
+
+test('phones and tablets in one picture', async ({ page }) => {
+  const paths = await mainViews(workshop.url)
+  const pictures: string[] = []
+  for (const { name, width, height } of carried) {
+    await page.setViewportSize({ width, height })
+    await page.goto(workshop.url + paths[name])
+    await expect(answer(page)).not.toBeEmpty()
+    await page.waitForLoadState('networkidle')
+    await expect(page.locator('span.face')).toHaveCount(0)
+    pictures.push((await page.screenshot()).toString('base64'))
+  }
+  await page.setViewportSize({ width: 2100, height: 700 })
+  const images = pictures.map((picture) => `<img height="640" src="data:image/png;base64,${picture}">`).join('')
+  await page.goto('about:blank')
+  await page.setContent(
+    `<body style="margin:0"><div style="display:flex;gap:24px;width:max-content;padding:24px;background:#eee7dc">${images}</div></body>`,
+  )
+  await expect
+    .poll(() => page.locator('img').evaluateAll((all) => all.every((one) => (one as HTMLImageElement).complete)))
+    .toBe(true)
+  await page.locator('div').screenshot({ path: `${folder}carried.png` })
 })

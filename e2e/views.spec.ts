@@ -4,6 +4,7 @@ import { expect } from '@playwright/test'
 import type { SavedWorkshop, SeasonView } from '@vendange/contract'
 import { gramsPerOunce } from '@vendange/core/units'
 import { answer } from './hands'
+import { layoutFaults, screens, smallTargets } from './layout'
 import { WorkshopProcess } from './server'
 import { test } from './tablet'
 import { mainViewNames, mainViews } from './views'
@@ -58,12 +59,13 @@ async function metricOn(page: Page): Promise<readonly string[]> {
 }
 
 for (const viewName of mainViewNames) {
-  test(`${viewName} has no serious fault of accessibility, no metric figure, nor an error, in paper or at night`, async ({
+  test(`${viewName} has no serious fault of accessibility, no metric figure, nor an error, in paper or at night, and nothing cut off on any screen`, async ({
     page,
   }) => {
     const complaints: string[] = []
     page.on('console', (message) => {
-      if (message.type() === 'error' || message.type() === 'warning') complaints.push(message.text())
+      const isOfTheTest = message.text() === 'Service Worker registration blocked by Playwright'
+      if ((message.type() === 'error' || message.type() === 'warning') && !isOfTheTest) complaints.push(message.text())
     })
     page.on('pageerror', (error) => complaints.push(error.message))
     const path = (await mainViews(workshop.url))[viewName]
@@ -79,6 +81,14 @@ for (const viewName of mainViewNames) {
       await page.getByRole('button', { name: 'Light or dark' }).click()
       await expect(page.getByTestId('app')).toHaveClass(/v-theme--night/)
       expect(await seriousFaults(page, 'night'), 'at night').toEqual([])
+    }
+    for (const { name, width, height } of screens) {
+      await page.setViewportSize({ width, height })
+      // The page takes its new shape in a frame, and what hangs on that in the next ones.
+      await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))))
+      expect(await layoutFaults(page), `cut off on ${name}`).toEqual([])
+      const leastPx = viewName === 'bench' ? 56 : 44
+      if (width < 1200) expect(await smallTargets(page, leastPx), `too small for a finger on ${name}`).toEqual([])
     }
     expect(complaints).toEqual([])
   })

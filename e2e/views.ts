@@ -19,6 +19,7 @@ export const mainViewNames = [
   'cure-loaf',
   'release',
   'release-loaf',
+  'stall',
   'stores',
   'trace',
   'mould',
@@ -40,6 +41,7 @@ export const viewsWithoutPicture: ReadonlySet<MainViewName> = new Set([
   'scents',
   'cure-loaf',
   'release-loaf',
+  'stall',
   'cut-loaf',
   'trace',
 ])
@@ -78,6 +80,7 @@ export async function mainViews(url: string): Promise<Readonly<Record<MainViewNa
     'cure-loaf': `/cure/${regatta.id}`,
     release: '/release',
     'release-loaf': `/release/${regatta.id}`,
+    stall: '/stall',
     stores: '/stores',
     trace: `/stores/lots/${used.id}/trace`,
     mould: `/stores/moulds/${named(season.moulds, 'Long loaf').id}`,

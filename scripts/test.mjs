@@ -5,6 +5,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { ensureChromium } from './chromium.mjs'
+import { ensureNetworks } from './debian.mjs'
 import { home, install, run } from './prepare.mjs'
 
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined)
@@ -15,6 +16,7 @@ if (ensureChromium() === undefined) {
   console.log('0 passed, 1 failed')
   process.exit(1)
 }
+ensureNetworks()
 const folder = mkdtempSync(join(tmpdir(), 'vendange-test-'))
 let passed = 0
 let failed = 0

@@ -1,0 +1,80 @@
+import type { Page } from '@playwright/test'
+import { devices, expect, test } from '@playwright/test'
+import type { LoafSummary, SeasonView } from '@vendange/contract'
+import { createClient, endpoints } from '@vendange/contract'
+import { freeBarsOf } from '@vendange/core/loaf'
+import { answer } from './hands'
+import { layoutFaults } from './layout'
+import { WorkshopProcess } from './server'
+
+const workshop = new WorkshopProcess()
+test.use({ ...devices['Pixel 5'], defaultBrowserType: 'chromium', viewport: { width: 390, height: 844 } })
+let soap: LoafSummary
+test.beforeAll(async () => {
+  workshop.seedDemo()
+  await workshop.start('2027-03-08')
+  const season = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
+  const [maker] = season.makers
+  const free = season.loaves.find((loaf) => loaf.state.status === 'released' && freeBarsOf([loaf]) >= 3)
+  if (!maker || !free) throw new Error('Expected a released loaf with bars to give out')
+  soap = free
+  const api = createClient({ baseUrl: workshop.url, makerId: () => maker.id })
+  await api(endpoints.release.allot, {
+    body: { designId: soap.designId, bars: 3, channel: 'Stalls', who: 'Market', orderId: null },
+  })
+})
+test.afterAll(() => workshop.dispose())
+
+const soapOn = (page: Page) => page.getByTestId('stall-soap').filter({ hasText: soap.name })
+const sell = (page: Page): Promise<void> =>
+  soapOn(page)
+    .getByRole('button', { name: `Sell a bar of ${soap.name}` })
+    .tap()
+
+test('a market day: tapped, paid, undone, sold without a network, and the last bar sold twice is owed', async ({
+  page,
+  context,
+  browser,
+}) => {
+  await page.goto(`${workshop.url}/release`)
+  await page.getByTestId('to-stall').tap()
+  await expect(answer(page)).toContainText('to sell')
+  const before = await soapOn(page).textContent()
+  const left = Number(/(\d+) of \d+ left/.exec(before ?? '')?.[1])
+  expect(left).toBeGreaterThanOrEqual(3)
+
+  await sell(page)
+  await expect(soapOn(page)).toContainText(`${left - 1} of`)
+  await expect(page.getByTestId('basket')).toContainText('€9.00')
+  expect(await layoutFaults(page)).toEqual([])
+  await page.getByTestId('cash').tap()
+  await expect(page.getByTestId('stall-waiting')).toContainText('1 bar sold waits')
+  await page.getByTestId('undo-sale').tap()
+  await expect(soapOn(page)).toContainText(`${left} of`)
+  await expect(page.getByTestId('stall-waiting')).toHaveCount(0)
+
+  // A second screen that is there all along.
+  const other = await (await browser.newContext({ serviceWorkers: 'block', locale: 'en-GB', hasTouch: true })).newPage()
+  await other.goto(`${workshop.url}/stall`)
+  await context.setOffline(true)
+  for (let bars = 0; bars < left; bars++) await sell(page)
+  await expect(soapOn(page)).toContainText('Sold out')
+  await page.getByTestId('card').tap()
+  await expect(page.getByTestId('stall-waiting')).toContainText('not reached', { timeout: 30_000 })
+
+  await sell(other)
+  await other.getByTestId('cash').tap()
+  await expect(other.getByTestId('stall-waiting')).toContainText('1 bar sold waits')
+  await expect(other.getByTestId('stall-waiting')).toHaveCount(0, { timeout: 30_000 })
+
+  await context.setOffline(false)
+  await expect(page.getByTestId('owed')).toContainText(soap.name, { timeout: 30_000 })
+  await expect(answer(page)).toContainText('1 sale to settle')
+  await page.getByRole('button', { name: 'It is settled' }).tap()
+  await expect(page.getByTestId('owed')).toHaveCount(0)
+  const season = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
+  const stalls = season.loaves
+    .filter(({ designId }) => designId === soap.designId)
+    .flatMap(({ state }) => state.channels.filter(({ channel }) => channel === 'Stalls'))
+  for (const { allotted, sold } of stalls) expect(sold).toBeLessThanOrEqual(allotted)
+})
