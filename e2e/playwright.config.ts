@@ -1,6 +1,20 @@
 import { defineConfig } from '@playwright/test'
 import { findChromium } from '../scripts/chromium.mjs'
 
+/** How the browser is started. */
+export const launch = {
+  executablePath: findChromium() ?? 'chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+}
+
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
@@ -22,17 +36,6 @@ export default defineConfig({
     // What is kept on the device has a journey of its own.
     serviceWorkers: 'block',
     testIdAttribute: 'data-test',
-    launchOptions: {
-      executablePath: findChromium() ?? 'chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: launch,
   },
 })

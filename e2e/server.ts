@@ -35,8 +35,10 @@ export class WorkshopProcess {
       VENDANGE_TODAY: today,
       VENDANGE_PORT: String(this.port),
       VENDANGE_INSTRUMENT_MS: '60',
+      // No journey waits for what is made ready for later; that would only take the processor from the others.
+      VENDANGE_FIRST_PAGES_MS: String(24 * 3600_000),
     }
-    const child = spawn(process.execPath, ['--enable-source-maps', madeBefore('VENDANGE_MADE_SERVER')], {
+    const child = spawn(process.execPath, [madeBefore('VENDANGE_MADE_SERVER')], {
       env,
       stdio: ['ignore', 'pipe', 'inherit'],
     })

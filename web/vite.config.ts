@@ -78,7 +78,7 @@ const onTheDevice = VitePWA({
   outDir: 'dist',
   injectRegister: false,
   injectManifest: {
-    globPatterns: ['assets/*.{js,css,woff2}', 'icon.svg'],
+    globPatterns: ['assets/*.{js,css,woff2,wasm}', 'icon.svg'],
     globIgnores: ['**/*-{cyrillic,greek,vietnamese}*'],
     maximumFileSizeToCacheInBytes: 4_000_000,
   },

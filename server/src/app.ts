@@ -159,10 +159,11 @@ const isStream = (response: express.Response): boolean =>
 
 /** What a page may ask of the machine: to keep its screen on at the bench, and nothing else. */
 const permissions = [
-  ...['camera', 'microphone', 'geolocation', 'display-capture', 'midi', 'payment', 'usb', 'serial', 'hid'].map(
+  ...['microphone', 'geolocation', 'display-capture', 'midi', 'payment', 'usb', 'serial', 'hid'].map(
     (feature) => `${feature}=()`,
   ),
   'screen-wake-lock=(self)',
+  'camera=(self)',
 ].join(', ')
 
 /** The whole application on one port: API and web pages. */
@@ -185,7 +186,8 @@ export function createApp({ context, logger, webFolder, instrumentMs, access }: 
         useDefaults: false,
         directives: {
           defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
+          // The reader of codes is a WebAssembly of our own.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           styleSrc: ["'self'", (_request, response) => `'nonce-${nonceOf(response)}'`],
           imgSrc: ["'self'", 'data:', 'blob:'],
           connectSrc: ["'self'"],

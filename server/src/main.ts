@@ -26,8 +26,8 @@ const folder = dataFolder()
 const clock = env['VENDANGE_TODAY'] ? frozenClock(env['VENDANGE_TODAY']) : systemClock
 /** How long a request that is being answered may still take once the server is asked to end. */
 const lastAnswersMs = 2000
-/** After so long nobody waits for a first page any more. */
-const firstPagesMs = 10_000
+/** After so long nobody waits for a first page any more, ms. */
+const firstPagesMs = Number(env['VENDANGE_FIRST_PAGES_MS'] ?? 10_000)
 const logger = pino({ level: env['VENDANGE_LOG'] ?? 'warn' })
 
 try {

@@ -291,7 +291,7 @@ describe('bad input', () => {
     expect(await from('same-origin')).to.deep.equal([200, 'no-store'])
     expect(await from('none')).to.deep.equal([200, 'no-store'])
     const policy = (await fetch(`${workshop.url}/api/health`)).headers.get('permissions-policy') ?? ''
-    expect(policy).to.contain('camera=()').and.contain('geolocation=()')
+    expect(policy).to.contain('camera=(self)').and.contain('geolocation=()')
   })
 
   it('asks for what there is not', async () => {

@@ -22,7 +22,7 @@ import {
 } from './pieces'
 import { priceRange } from './workshop'
 
-/** A tablet keeps a step that cannot be sent for so long. */
+/** A device keeps what cannot be sent for so long. */
 const secondsKept = 14 * 24 * 3600
 
 /** A command line for an instrument. */
@@ -64,8 +64,15 @@ export const barMassRange = { min: 1, max: massRange.max / 10 } as const
 const words = (empty: Message) =>
   freeText(2000).test('not-blank', empty, (value) => value === undefined || value.trim() !== '')
 
-/** `version` counts the events that the writer had seen. */
-const event = { day: dayText(), version: versionNumber() }
+const event = {
+  day: dayText(),
+  /** Counts the events that the writer had seen. */
+  version: versionNumber(),
+  /** Chosen by the screen: an event that comes twice is taken once. */
+  eventId: idText().optional(),
+  /** How long ago it happened, when it could not be sent at once. */
+  secondsAgo: number().min(0).max(secondsKept).optional(),
+}
 const typed = <T extends string>(type: T) =>
   string()
     .oneOf([type] as const)

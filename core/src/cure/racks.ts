@@ -116,6 +116,9 @@ export const codeOfLot = (lotCode: string): string => `${lotPrefix}${lotCode}`
 /** What the code on a rack says. */
 export const codeOfRack = (name: string): string => `${rackPrefix}${name}`
 
+/** The lot that a code names, with its card's prefix or without. */
+export const lotOfCode = (code: string): string => code.trim().replace(new RegExp(`^${lotPrefix}`, 'i'), '')
+
 /** What a scanned or typed code means: a loaf by its lot, or a rack by its name, each as it is or as its card says it. */
 export function readPlaceCode<T extends Standing>(
   code: string,

@@ -83,7 +83,7 @@ export async function appendLoafEvent(
   transaction: Transaction,
   loafId: string,
   event: LoafEvent,
-  { at, makerId }: { readonly at: string; readonly makerId: string },
+  { at, makerId, eventId }: { readonly at: string; readonly makerId: string; readonly eventId?: string | undefined },
 ): Promise<void> {
   const [row] = await transaction
     .select({ version: loaves.version, state: loaves.state })
@@ -92,11 +92,18 @@ export async function appendLoafEvent(
   if (!row) throw new Error(`Expected a loaf ${loafId}, got none`)
   const state = stateAfter(row.state ?? (await reduced(transaction, loafId)), event)
   const sequence = row.version + 1
-  await transaction.insert(loafEvents).values({ loafId, sequence, event, at, makerId })
+  await transaction.insert(loafEvents).values({ loafId, sequence, event, at, makerId, eventId })
   await transaction
     .update(loaves)
     .set({ status: state.status, version: sequence, state, isDone: isDoneWith(state) })
     .where(eq(loaves.id, loafId))
+}
+
+/** Whether an event that a screen wrote down is on record already, of whichever loaf. */
+export async function isEventKnown(reader: Reader, eventId: string | undefined): Promise<boolean> {
+  if (eventId === undefined) return false
+  const [known] = await reader.select({ id: loafEvents.id }).from(loafEvents).where(eq(loafEvents.eventId, eventId))
+  return known !== undefined
 }
 
 /** The record of a loaf, oldest first, with who wrote each line. */

@@ -11,11 +11,12 @@ import { releaseCheckWords } from '@vendange/words'
 import { and, eq } from 'drizzle-orm'
 import { planOfBatch, readBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
-import { appendLoafEvent, collectionNameOf, readEvents, readLoaves, readRecords } from '../db/loafRow'
+import { appendLoafEvent, collectionNameOf, isEventKnown, readEvents, readLoaves, readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { designs, orders, photos } from '../db/schema'
 import { lotsUsedIn, readNamesOnLabel } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
+import { momentAgo } from '../parts/clock'
 import type { Context } from '../parts/context'
 import { notFound, refused, several, stale, unprocessable } from '../parts/problems'
 import { sayOf } from '../parts/workshopWords'
@@ -105,9 +106,10 @@ export function loafService({ database, clock }: Context): LoafService {
   return {
     view: (id) => view(database.read, id),
 
-    record: (id, { version, ...event }, makerId) =>
+    record: (id, { version, eventId, secondsAgo = 0, ...event }, makerId) =>
       database.write(async (transaction) => {
         const loaf = await summary(transaction, id)
+        if (await isEventKnown(transaction, eventId)) return view(transaction, id)
         if (loaf.version !== version) throw stale('loaf', await view(transaction, id))
         const maker = await knownMaker(transaction, makerId)
         const workshop = await readWorkshop(transaction)
@@ -120,7 +122,8 @@ export function loafService({ database, clock }: Context): LoafService {
           if (!photo) throw notFound(sentence('no_such', { thing: 'photograph' }))
         }
 
-        await appendLoafEvent(transaction, id, event, { at: clock.now().toISOString(), makerId: maker })
+        const at = momentAgo(clock, secondsAgo)
+        await appendLoafEvent(transaction, id, event, { at, makerId: maker, eventId })
         await carryCharge(transaction, loaf, event)
         return view(transaction, id)
       }),

@@ -8,6 +8,10 @@ export interface Clock {
   today(timeZone: string): Day
 }
 
+/** When something happened that was told so many seconds later, ISO 8601, UTC. */
+export const momentAgo = (clock: Pick<Clock, 'now'>, seconds: number): string =>
+  new Date(clock.now().getTime() - seconds * 1000).toISOString()
+
 /** The machine's own clock. */
 export const systemClock: Clock = {
   now: () => new Date(),

@@ -14,6 +14,7 @@ import { Refusal } from '../db/refusal'
 import { batches, benchRecords, loaves } from '../db/schema'
 import { keepUses, knownMaterialsOn, lotsForWeighing, readStock, stockOfPlan } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
+import { momentAgo } from '../parts/clock'
 import type { Context } from '../parts/context'
 import { notFound, refused, unprocessable } from '../parts/problems'
 import { finishPour } from './finishPour'
@@ -103,7 +104,7 @@ export function benchService({ database, clock, newId }: Context): BenchService 
     const weighing = { batchId: id, stepKey, actual, lotId }
     const uses = await lotsForWeighing(transaction, plan, weighing, await todayIn(transaction))
     await keepUses(transaction, weighing, uses)
-    const at = new Date(clock.now().getTime() - secondsAgo * 1000).toISOString()
+    const at = momentAgo(clock, secondsAgo)
     await transaction.insert(benchRecords).values({ batchId: id, stepKey, actual, recordId, makerId, lots: uses, at })
   }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
-import { useStepQueue } from '@/parts/stepQueue'
+import { useOutbox } from '@/parts/outbox/outbox'
 import { usePromises } from '@/parts/promiseStore'
 import { useUndo } from '@/parts/undoStore'
 import { mdiDotsHorizontal, mdiMagnify, mdiUndo } from '@mdi/js'
@@ -40,7 +40,7 @@ if (window.location.pathname !== '/pair') {
   screen.load().catch(() => undefined)
 }
 // What an earlier page could not send goes out from any page.
-useStepQueue()
+useOutbox()
 usePaperInPrint()
 
 // Until there is something to tell, what would tell it does not follow the page's height.

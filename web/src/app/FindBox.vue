@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import CodeScanner from '@/parts/CodeScanner.vue'
 import { useSeason } from '@/parts/seasonStore'
+import { lotOfCode } from '@vendange/core/cure'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 
@@ -25,6 +27,13 @@ const found = computed(() => {
   return wanted === '' ? [] : all.value.filter(({ name }) => name.toLowerCase().includes(wanted)).slice(0, 8)
 })
 
+/** A lot opens its story; what else a code says is looked for. */
+function scanned(code: string): void {
+  text.value = lotOfCode(code)
+  const loaf = season.loaves.find(({ lotCode }) => lotCode.toLowerCase() === text.value.toLowerCase())
+  if (loaf) go(`/loaves/${loaf.id}`)
+}
+
 function go(path: string | undefined): void {
   if (path === undefined) return
   open.value = false
@@ -37,6 +46,7 @@ function go(path: string | undefined): void {
     <v-card title="Find">
       <v-card-text>
         <v-text-field v-model="text" label="Soap, recipe, mould or lot" autofocus @keydown.enter="go(found[0]?.path)" />
+        <CodeScanner @read="scanned" />
         <v-list v-if="found.length > 0" density="compact">
           <v-list-item
             v-for="thing in found"

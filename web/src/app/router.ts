@@ -113,6 +113,7 @@ const routes: readonly RouteRecordRaw[] = [
     component: () => import('@/screens/PairPage.vue'),
     meta: { title: 'Let a screen in', bare: true, open: true },
   },
+  { path: '/waiting', component: () => import('@/screens/WaitingPage.vue'), meta: { title: 'What waits' } },
   { path: '/days/:day', component: () => import('@/days/DayPage.vue'), props: true, meta: { title: 'Day' } },
   { path: '/:rest(.*)', component: () => import('./NothingPage.vue'), meta: { title: 'Nothing here' } },
 ]

@@ -38,7 +38,7 @@ async function keep(): Promise<void> {
     trouble.value = kept.failure
     return
   }
-  if (await record(props.loaf, { type: 'photographed', day: season.today, photoId: kept.photoId }))
+  if (await record(props.loaf, { type: 'photographed', day: season.today, photoId: kept.photoId }, kept.photo))
     photo.value = undefined
 }
 </script>

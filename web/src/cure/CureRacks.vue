@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import CodeScanner from '@/parts/CodeScanner.vue'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
-import SoapFace from '@/parts/SoapFace.vue'
 import type { LoafSummary } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, mondayOf } from '@vendange/core/calendar'
@@ -10,6 +10,7 @@ import { unreleasedBars } from '@vendange/core/loaf'
 import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref } from 'vue'
+import RackTray from './RackTray.vue'
 
 /** The racks with their trays: what stands where, and what is free when. Placed by hand or by code. */
 const season = useSeason()
@@ -50,27 +51,29 @@ const comingWords = computed(() => {
     : `${first}. The racks are full in the week of ${on(mondayOf(short.day))}: ${short.missing} too few with what is planned.`
 })
 
-const dragged = ref<LoafSummary>()
-const put = (loaf: LoafSummary, place: string) => record(loaf, { type: 'moved', day: season.today, place })
-function drop(rack: string): void {
-  if (dragged.value) void put(dragged.value, rack)
-  dragged.value = undefined
-}
+/** The bars in the hand. */
+const taken = ref<LoafSummary>()
 const code = ref('')
 useKeptFields('scanned', { code })
 const codeWords = ref('Scan or type a lot, then a rack.')
-async function scan(): Promise<void> {
-  const found = readPlaceCode(code.value, racks.value, standing.value)
-  if (!found) codeWords.value = `“${code.value}” is no lot that cures here, and no rack.`
-  else if ('loaf' in found) {
-    dragged.value = found.loaf.loaf
-    codeWords.value = `${found.loaf.loaf.name}, lot ${found.loaf.lotCode}: now the rack.`
-  } else if (dragged.value) {
-    const { name } = dragged.value
-    if (await put(dragged.value, found.rack)) codeWords.value = `${name} stands on ${found.rack}.`
-    dragged.value = undefined
-  } else codeWords.value = 'Which lot stands there? Scan it first.'
+
+function take(loaf: LoafSummary): void {
+  taken.value = loaf
+  codeWords.value = `${loaf.name}, lot ${loaf.lotCode}: now the rack.`
+}
+async function putOn(rack: string): Promise<void> {
+  const loaf = taken.value
+  taken.value = undefined
+  if (loaf && (await record(loaf, { type: 'moved', day: season.today, place: rack })))
+    codeWords.value = `${loaf.name} stands on ${rack}.`
+}
+async function scan(text: string): Promise<void> {
+  const found = readPlaceCode(text, racks.value, standing.value)
   code.value = ''
+  if (!found) codeWords.value = `“${text}” is no lot that cures here, and no rack.`
+  else if ('loaf' in found) take(found.loaf.loaf)
+  else if (taken.value) await putOn(found.rack)
+  else codeWords.value = 'Which lot stands there? Scan it first.'
 }
 </script>
 
@@ -81,7 +84,7 @@ async function scan(): Promise<void> {
         <h2>The cure room: {{ freeWords }}</h2>
         <p class="quiet" data-test="coming">{{ comingWords }}</p>
       </div>
-      <form class="row scan" @submit.prevent="scan">
+      <form class="row scan" @submit.prevent="scan(code)">
         <v-text-field
           v-model="code"
           label="Code of a lot or a rack"
@@ -89,6 +92,7 @@ async function scan(): Promise<void> {
           persistent-hint
           data-test="scan"
         />
+        <CodeScanner @read="scan" />
       </form>
     </div>
     <div class="racks">
@@ -98,27 +102,25 @@ async function scan(): Promise<void> {
         class="rack"
         :data-test="`rack-${rack.name}`"
         @dragover.prevent
-        @drop="drop(rack.name)"
+        @drop="putOn(rack.name)"
       >
         <p>
           <b>{{ rack.name }}</b> <span class="quiet">{{ rack.usedTrays }} of {{ counted(rack.trays, 'tray') }}</span>
         </p>
+        <v-btn v-if="taken" block size="large" class="put" data-test="put-here" @click="putOn(rack.name)"
+          >{{ taken.lotCode }} stands here</v-btn
+        >
         <div class="trays">
-          <div
+          <RackTray
             v-for="{ loaf, trays } in rack.loaves"
             :key="loaf.id"
-            class="tray"
+            :loaf="loaf.loaf"
+            :bars="loaf.bars"
+            :is-taken="taken?.id === loaf.id"
             :style="{ flexGrow: trays }"
-            draggable="true"
-            :title="`${loaf.loaf.name}, lot ${loaf.lotCode}`"
-            @dragstart="dragged = loaf.loaf"
-          >
-            <SoapFace :name="loaf.loaf.name" :soap="season.design(loaf.loaf.designId)" :width="40" :height="28" />
-            <span>
-              {{ counted(loaf.bars, 'bar') }}<br /><small class="quiet">{{ loaf.lotCode }}</small>
-            </span>
-          </div>
-          <div v-if="rack.trays > rack.usedTrays" class="tray empty" :style="{ flexGrow: rack.trays - rack.usedTrays }">
+            @take="take(loaf.loaf)"
+          />
+          <div v-if="rack.trays > rack.usedTrays" class="empty" :style="{ flexGrow: rack.trays - rack.usedTrays }">
             {{ rack.trays - rack.usedTrays }} free
           </div>
         </div>
@@ -126,19 +128,14 @@ async function scan(): Promise<void> {
     </div>
     <div v-if="room.unplaced.length > 0" class="row">
       <span class="quiet">Without a place here:</span>
-      <div
+      <RackTray
         v-for="loaf in room.unplaced"
         :key="loaf.id"
-        class="tray"
-        draggable="true"
-        :title="loaf.place ?? 'no place yet'"
-        @dragstart="dragged = loaf.loaf"
-      >
-        <SoapFace :name="loaf.loaf.name" :soap="season.design(loaf.loaf.designId)" :width="40" :height="28" />
-        <span
-          >{{ counted(loaf.bars, 'bar') }}<br /><small class="quiet">{{ loaf.lotCode }}</small></span
-        >
-      </div>
+        :loaf="loaf.loaf"
+        :bars="loaf.bars"
+        :is-taken="taken?.id === loaf.id"
+        @take="take(loaf.loaf)"
+      />
     </div>
     <p class="no-print">
       <a class="alone" :href="endpoints.room.rackCards.path" target="_blank" data-test="rack-cards"
@@ -153,6 +150,10 @@ async function scan(): Promise<void> {
 .scan {
   flex: 1 1 240px;
   max-width: 380px;
+}
+
+.put {
+  margin-top: 8px;
 }
 
 .racks {
@@ -174,22 +175,13 @@ async function scan(): Promise<void> {
   margin-top: 8px;
 }
 
-.tray {
-  display: flex;
-  gap: 8px;
-  align-items: center;
+.empty {
+  display: grid;
+  place-items: center;
   min-width: 120px;
   padding: 6px 8px;
-  border: 1px solid rgb(var(--v-theme-hairline));
+  border: 1px dashed rgb(var(--v-theme-hairline));
   border-radius: 4px;
-  background: rgb(var(--v-theme-background));
-  cursor: grab;
-}
-
-.empty {
-  justify-content: center;
-  border-style: dashed;
   color: rgb(var(--v-theme-quiet));
-  cursor: default;
 }
 </style>

@@ -45,16 +45,15 @@ const unmould = () => record(props.loaf, { type: 'unmoulded', day: season.today 
 
 async function cut(): Promise<void> {
   if (firstBarG.value === null) return
-  let photoId: string | undefined
+  let photographed: Awaited<ReturnType<typeof keepPhoto>> | undefined
   if (photo.value) {
-    const photographed = await keepPhoto(photo.value)
+    photographed = await keepPhoto(photo.value)
     if ('failure' in photographed) {
       trouble.value = photographed.failure
       return
     }
-    photoId = photographed.photoId
   }
-  const view = await record(props.loaf, {
+  const cutLoaf = await record(props.loaf, {
     type: 'cut',
     day: season.today,
     bars: bars.value,
@@ -63,8 +62,11 @@ async function cut(): Promise<void> {
     bevelled: isBevelled.value,
     others: others.value,
   })
-  if (view) kept.sent()
-  if (view && photoId !== undefined) await record(view.loaf, { type: 'photographed', day: season.today, photoId })
+  if (!cutLoaf) return
+  kept.sent()
+  if (!photographed || 'failure' in photographed) return
+  const { photoId, photo: unsent } = photographed
+  await record(cutLoaf.loaf, { type: 'photographed', day: season.today, photoId }, unsent)
 }
 </script>
 

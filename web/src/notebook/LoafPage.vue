@@ -15,7 +15,7 @@ import { barsCameOut, costPerBar, usesOfPlan } from '@vendange/core/stores'
 import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
-import { eventWords } from './eventWords'
+import { eventWords } from '@/parts/eventWords'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -61,7 +61,7 @@ async function write(): Promise<void> {
     : ({ type: 'noted', day: season.today, text: note.value } as const)
   const after = await record(view.value.loaf, event)
   if (after) {
-    view.value = after
+    view.value = after.view ?? { ...view.value, loaf: after.loaf }
     note.value = ''
     subject.value = ''
     kept.sent()

@@ -2,14 +2,21 @@ import type { SeasonView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, problemOf, storedMakerId, storeMakerId } from './api'
+import { ofKind } from './outbox/kept'
+import { useOutbox } from './outbox/outbox'
+import { loavesWith } from './outbox/withWaiting'
 import { seasonPlan } from './seasonPlan'
 import { seasonThings } from './seasonThings'
 
 /** All that steers time, loaded once and again after every change; with what is found in it and what it comes to. */
 export const useSeason = defineStore('season', () => {
-  const view = shallowRef<SeasonView>()
+  const outbox = useOutbox()
+  /** As the workshop told it last. */
+  const told = shallowRef<SeasonView>()
+  const unread = computed(() => [...outbox.justTaken, ...ofKind(outbox.waiting, 'event')].map(({ what }) => what))
+  const view = computed(() => told.value && { ...told.value, loaves: loavesWith(told.value.loaves, unread.value) })
   const trouble = ref<string>()
   const makerId = ref(storedMakerId())
 
@@ -22,14 +29,19 @@ export const useSeason = defineStore('season', () => {
       const reply = await api(endpoints.season)
       if (turn < answered) return
       answered = turn
-      view.value = reply
+      told.value = reply
       trouble.value = undefined
-      const known = view.value.makers.filter(({ isRemoved }) => !isRemoved)
+      const known = reply.makers.filter(({ isRemoved }) => !isRemoved)
       if (!known.some(({ id }) => id === makerId.value)) chooseMaker(known[0]?.id)
     } catch (error) {
       if (turn > answered) trouble.value = problemOf(error).detail
     }
   }
+
+  watch(
+    () => outbox.broughtHome,
+    () => void load(),
+  )
 
   function chooseMaker(id: string | undefined): void {
     makerId.value = id

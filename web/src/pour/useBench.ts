@@ -1,10 +1,11 @@
-import { api, problemOf, storedMakerId } from '@/parts/api'
+import { api, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
-import { useStepQueue } from '@/parts/stepQueue'
+import { useStepQueue } from '@/parts/outbox/stepQueue'
 import type { BatchView, NewStep } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { pourSession, checkStepRecord } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
+import { useStepFigure } from './useStepFigure'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 
 const retryMs = 2000
@@ -18,6 +19,7 @@ const lookMs = 5000
 export function useBench(batchId: string) {
   const queue = useStepQueue()
   const { say } = useUnits()
+  const stepFigure = useStepFigure()
   const view = shallowRef<BatchView>()
   const trouble = ref<string>()
   const fieldError = ref<string>()
@@ -60,6 +62,15 @@ export function useBench(batchId: string) {
   // What was refused is not done: the page shows what the server has.
   watch(refusal, () => void load())
 
+  /** What was done, of which soap. */
+  function told({ stepKey, actual }: NewStep): string {
+    const step = state.value?.steps.find(({ key }) => key === stepKey)
+    const name = view.value?.plan.designName ?? ''
+    if (!step) return name
+    const figure = stepFigure(step, actual)
+    return `${name}: ${say(step.title)}${figure === '' ? '' : `, ${figure}`}`
+  }
+
   /** Takes a step, once nothing speaks against it. @returns whether it was taken */
   async function record(step: NewStep): Promise<boolean> {
     if (!view.value) return false
@@ -72,7 +83,7 @@ export function useBench(batchId: string) {
           .join(' ')
       : undefined
     if (fieldError.value !== undefined) return false
-    await queue.add(batchId, storedMakerId(), { ...step, seen: records.value.length })
+    await queue.add({ batchId, step: { ...step, seen: records.value.length } }, told(step))
     return true
   }
 

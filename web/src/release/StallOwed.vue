@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
-import type { StallSaleKept } from '@/parts/saleQueue'
+import type { StallSaleKept } from '@/parts/outbox/saleQueue'
 import { useSeason } from '@/parts/seasonStore'
 import { counted } from '@vendange/words'
 

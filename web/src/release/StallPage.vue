@@ -2,14 +2,14 @@
 import { useUnits } from '@/parts/format'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import QuantityField from '@/parts/QuantityField.vue'
-import { useSaleQueue } from '@/parts/saleQueue'
+import { useSaleQueue } from '@/parts/outbox/saleQueue'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { useAwake } from '@/parts/useAwake'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { stallLines, takingsCents } from '@vendange/core/release'
 import { counted } from '@vendange/words'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import StallBasket from './StallBasket.vue'
 import StallOwed from './StallOwed.vue'
 
@@ -62,7 +62,11 @@ async function sell(paid: 'cash' | 'card'): Promise<void> {
       buyer: `Stall, ${paid}`,
     })),
   )
-  await queue.add(sales)
+  await queue.add(
+    sales,
+    ({ designId, priceCents, buyer }) =>
+      `${season.design(designId)?.name ?? ''}, a bar at ${money(priceCents)}, ${buyer}`,
+  )
   last.value = sales.map(({ saleId }) => saleId)
   basket.value = {}
 }
@@ -70,12 +74,6 @@ async function undo(): Promise<void> {
   await queue.drop(last.value)
   last.value = []
 }
-
-// What the workshop has now is what the stall shows.
-watch(
-  () => queue.latest,
-  () => void season.load(),
-)
 </script>
 
 <template>

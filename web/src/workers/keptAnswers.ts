@@ -18,7 +18,7 @@ export const isKept = (path: string): boolean => kept.some((pattern) => pattern.
 
 /** Where what is answered to a message stands from then on; undefined for one that nothing kept hangs on. */
 export function keptAddress(path: string): string | undefined {
-  return /^(\/api\/batches\/[^/]+)\/steps$/.exec(path)?.[1]
+  return /^(\/api\/(?:batches\/[^/]+(?=\/steps$)|loaves\/[^/]+(?=\/events$)))/.exec(path)?.[1]
 }
 
 /** An answer that was kept, marked with the moment it came. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { momentWords } from '@/parts/momentWords'
 import { api } from '@/parts/api'
 import { runChange } from '@/parts/runChange'
 import { useSeason } from '@/parts/seasonStore'
@@ -7,7 +8,7 @@ import type { DeedView, InvitationView, Role, ScreensView } from '@vendange/cont
 import { endpoints } from '@vendange/contract'
 import { computed, ref, shallowRef } from 'vue'
 import ScreenPins from './ScreenPins.vue'
-import { momentWords, roleChoices, roleWords } from './screenWords'
+import { roleChoices, roleWords } from './screenWords'
 
 /** Letting tablets and phones of the local network in, and putting them out. */
 const season = useSeason()

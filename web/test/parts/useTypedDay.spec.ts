@@ -1,4 +1,3 @@
-import type { SeasonView } from '@vendange/contract'
 import { expect } from 'chai'
 import { nextTick, ref } from 'vue'
 import { useSeason } from '../../src/parts/seasonStore'
@@ -8,11 +7,13 @@ import { mounted, Page } from './page'
 
 describe('a day that is typed', () => {
   let page: Page
-  beforeEach(() => (page = new Page(async () => ({ body: {} }))))
+  beforeEach(async () => {
+    page = new Page(async () => ({ body: { today: '2027-03-08', makers: [], loaves: [] } }))
+    await useSeason().load()
+  })
   afterEach(() => page.end())
 
   function open(value: string | null, optional = false, kept?: Readonly<Record<string, string>>) {
-    useSeason().view = { today: '2027-03-08' } as SeasonView
     const model = ref(value)
     const gathered = gatherUnreadTexts()
     if (kept !== undefined) gathered.restore(kept)

@@ -27,7 +27,9 @@ describe('what is kept on the device', () => {
 
   it('keeps the batch that a step was answered with, where the batch is read', () => {
     expect(keptAddress(pathOf(endpoints.batches.record))).to.equal(pathOf(endpoints.batches.view))
-    const others = allEndpoints().filter((one) => one !== endpoints.batches.record)
+    expect(keptAddress(pathOf(endpoints.loaves.record))).to.equal(pathOf(endpoints.loaves.view))
+    const { batches, loaves } = endpoints
+    const others = allEndpoints().filter((one) => one !== batches.record && one !== loaves.record)
     expect(others.filter((one) => keptAddress(pathOf(one)) !== undefined)).to.deep.equal([])
   })
 

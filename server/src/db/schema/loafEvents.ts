@@ -18,8 +18,11 @@ export const loafEvents = sqliteTable(
     makerId: text('maker_id')
       .notNull()
       .references(() => makers.id),
+    /** Chosen by the screen that wrote it down: one that comes twice is taken once. */
+    eventId: text('event_id'),
   },
   (table) => [
+    unique('loaf_events_once').on(table.eventId),
     unique('loaf_events_in_order').on(table.loafId, table.sequence),
     // A sale that is reported twice is found at once.
     index('loaf_events_sale').on(sql`"happening" ->> '$.saleId'`),

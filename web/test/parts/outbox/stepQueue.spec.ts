@@ -2,11 +2,13 @@ import { IDBFactory } from 'fake-indexeddb'
 import 'fake-indexeddb/auto'
 import { expect } from 'chai'
 import { createPinia, setActivePinia } from 'pinia'
-import { useStepQueue } from '../../src/parts/stepQueue'
-import type { Reply } from './page'
-import { Page } from './page'
+import { useOutbox } from '../../../src/parts/outbox/outbox'
+import { useStepQueue } from '../../../src/parts/outbox/stepQueue'
+import type { Reply } from '../page'
+import { Page } from '../page'
 
-const step = (stepKey: string) => ({ stepKey, actual: 100 }) as Parameters<ReturnType<typeof useStepQueue>['add']>[2]
+const told = 'Weighed'
+const step = (stepKey: string) => ({ batchId: 'batch', step: { stepKey, actual: 100 } })
 
 describe('the bench’s queue of steps', () => {
   let page: Page
@@ -29,8 +31,8 @@ describe('the bench’s queue of steps', () => {
 
   it('sends what was done in its order, each once, and lets go of it', async () => {
     const queue = useStepQueue()
-    await queue.add('batch', 'nora', step('fat:olive'))
-    await queue.add('batch', 'nora', step('fat:coconut'))
+    await queue.add(step('fat:olive'), told)
+    await queue.add(step('fat:coconut'), told)
     await eventually(() => queue.waiting.length === 0)
     expect(sent.map(({ stepKey }) => stepKey)).to.deep.equal(['fat:olive', 'fat:coconut'])
     expect(new Set(sent.map(({ recordId }) => recordId)).size).to.equal(2)
@@ -41,7 +43,7 @@ describe('the bench’s queue of steps', () => {
   it('keeps a step over a reload while the server does not answer, under one number', async () => {
     replies = [{ status: 503, body: {} }]
     const queue = useStepQueue()
-    await queue.add('batch', undefined, step('naoh'))
+    await queue.add(step('naoh'), told)
     await eventually(() => queue.hindrance !== undefined)
     expect(queue.hindrance).to.equal('the server does not answer')
     expect(queue.waiting).to.have.length(1)
@@ -57,7 +59,7 @@ describe('the bench’s queue of steps', () => {
   it('says that the disk is full, and what the server refused for good', async () => {
     replies = [{ status: 507, body: { detail: 'No room' } }]
     const queue = useStepQueue()
-    await queue.add('batch', undefined, step('water'))
+    await queue.add(step('water'), told)
     await eventually(() => queue.hindrance !== undefined)
     expect(queue.hindrance).to.contain('disk is full')
     replies = [{ status: 422, body: { detail: 'Weigh the water first', status: 422 } }]
@@ -65,5 +67,10 @@ describe('the bench’s queue of steps', () => {
     expect(queue.refusals).to.deep.equal([{ batchId: 'batch', stepKey: 'water', message: 'Weigh the water first' }])
     queue.forget('batch')
     expect(queue.refusals).to.deep.equal([])
+    // The bench goes on; the figure stays on the device until somebody settles it.
+    const { settle } = useOutbox()
+    expect(settle.map(({ told, notTaken }) => [told, notTaken?.message])).to.deep.equal([
+      [told, 'Weigh the water first'],
+    ])
   })
 })

@@ -2,12 +2,13 @@ import { IDBFactory } from 'fake-indexeddb'
 import 'fake-indexeddb/auto'
 import { expect } from 'chai'
 import { createPinia, setActivePinia } from 'pinia'
-import type { StallSaleKept } from '../../src/parts/saleQueue'
-import { undoMs, useSaleQueue } from '../../src/parts/saleQueue'
-import type { Reply } from './page'
-import { Page } from './page'
+import type { KeptSale } from '../../../src/parts/outbox/kept'
+import { useOutbox } from '../../../src/parts/outbox/outbox'
+import { undoMs, useSaleQueue } from '../../../src/parts/outbox/saleQueue'
+import type { Reply } from '../page'
+import { Page } from '../page'
 
-const sale = (saleId: string): Omit<StallSaleKept, 'makerId' | 'soldAtMs'> => ({
+const sale = (saleId: string): KeptSale => ({
   saleId,
   day: '2027-03-08',
   designId: 'fog',
@@ -17,6 +18,7 @@ const sale = (saleId: string): Omit<StallSaleKept, 'makerId' | 'soldAtMs'> => ({
   buyer: 'Stall, cash',
   priceCents: 900,
 })
+const words = ({ saleId }: KeptSale): string => `Sale ${saleId}`
 const answered = (refused: readonly { readonly saleId: string; readonly detail: string }[] = []): Reply => ({
   body: { taken: 1, known: 0, beforeRelease: 0, refused },
 })
@@ -26,7 +28,7 @@ describe('the stall’s queue of sales', () => {
   let replies: Reply[]
   let sent: string[][]
   let clockMs: number
-  let opened: ReturnType<typeof useSaleQueue> | undefined
+  let opened: ReturnType<typeof useOutbox> | undefined
   const now = Date.now
   beforeEach(() => {
     globalThis.indexedDB = new IDBFactory()
@@ -35,7 +37,7 @@ describe('the stall’s queue of sales', () => {
     clockMs = now()
     Date.now = () => clockMs
     page = new Page(async ({ body }) => {
-      sent.push((body as { readonly sales: readonly StallSaleKept[] }).sales.map(({ saleId }) => saleId))
+      sent.push((body as { readonly sales: readonly KeptSale[] }).sales.map(({ saleId }) => saleId))
       return replies.shift() ?? answered()
     })
   })
@@ -51,8 +53,8 @@ describe('the stall’s queue of sales', () => {
   function open(): ReturnType<typeof useSaleQueue> {
     opened?.$dispose()
     setActivePinia(createPinia())
-    opened = useSaleQueue()
-    return opened
+    opened = useOutbox()
+    return useSaleQueue()
   }
   /** The page is opened anew, when the sales can no longer be undone. */
   async function reopened(): Promise<ReturnType<typeof useSaleQueue>> {
@@ -64,34 +66,34 @@ describe('the stall’s queue of sales', () => {
 
   it('sends no sale that can still be taken back', async () => {
     const queue = open()
-    await queue.add([sale('a'), sale('b')])
+    await queue.add([sale('a'), sale('b')], words)
     await queue.drop(['a'])
     expect(queue.kept.map(({ saleId }) => saleId)).to.deep.equal(['b'])
     expect(sent).to.deep.equal([])
   })
 
   it('sends over a reload what waited, once, and lets go of it', async () => {
-    await open().add([sale('a'), sale('b')])
+    await open().add([sale('a'), sale('b')], words)
     const queue = await reopened()
     await eventually(() => queue.kept.length === 0)
-    expect(sent).to.deep.equal([['a', 'b']])
-    expect(queue.latest?.taken).to.equal(1)
+    expect(sent).to.deep.equal([['a'], ['b']])
+    expect(useOutbox().latest.sale?.taken).to.equal(1)
   })
 
   it('keeps what the workshop did not take as owed, over a reload, until it is settled', async () => {
-    await open().add([sale('a'), sale('b')])
-    replies = [answered([{ saleId: 'b', detail: 'None is left' }])]
+    await open().add([sale('a'), sale('b')], words)
+    replies = [answered(), answered([{ saleId: 'b', detail: 'None is left' }])]
     const queue = await reopened()
     await eventually(() => queue.kept.length === 1)
     const again = await reopened()
     expect(again.kept.map(({ saleId, refusal }) => [saleId, refusal])).to.deep.equal([['b', 'None is left']])
     await again.drop(['b'])
     expect((await reopened()).kept).to.deep.equal([])
-    expect(sent).to.deep.equal([['a', 'b']])
+    expect(sent).to.deep.equal([['a'], ['b']])
   })
 
   it('says that the workshop is not reached, and sends when it is', async () => {
-    await open().add([sale('a')])
+    await open().add([sale('a')], words)
     replies = [{ status: 503, body: {} }]
     const queue = await reopened()
     await eventually(() => !queue.isReached)

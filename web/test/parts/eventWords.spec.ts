@@ -1,6 +1,6 @@
 import type { LoafEvent } from '@vendange/core/loaf'
 import { expect } from 'chai'
-import { eventWords } from '../../src/notebook/eventWords'
+import { eventWords } from '../../src/parts/eventWords'
 
 const day = '2027-03-10'
 const grams = (massG: number): string => `${massG} g`
