@@ -38,6 +38,7 @@ import { allotmentService } from './release/allotmentService'
 import { releaseRoutes } from './release/releaseRoutes'
 import type { Door } from './screens/door'
 import { accessGuard, deedKeeper, eventGuard, isFromNetwork, pageGuard } from './screens/guard'
+import { rateLimits } from './screens/rateLimits'
 import { screenRoutes } from './screens/screenRoutes'
 import type { ScreenService } from './screens/screenService'
 import { seasonRoutes } from './season/seasonRoutes'
@@ -207,11 +208,11 @@ export function createApp({ context, logger, webFolder, instrumentMs, access }: 
   })
   // Files of the pages were squeezed when they were built.
   app.use(compression({ filter: (request, response) => !isStream(response) && compression.filter(request, response) }))
-  app.use('/api', sameOriginOnly(access?.door.address ?? (() => undefined)), (_request, response, next) => {
+  app.use('/api', sameOriginOnly(access?.door.hosts ?? (() => [])), (_request, response, next) => {
     response.set('Cache-Control', 'no-store')
     next()
   })
-  if (access) app.use('/api', accessGuard(access.screens))
+  if (access) app.use('/api', ...rateLimits(), accessGuard(access.screens))
   app.use(express.json({ limit: '1mb' }))
   if (access) {
     app.use('/api', eventGuard, deedKeeper(access.screens))

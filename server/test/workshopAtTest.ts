@@ -71,7 +71,7 @@ export async function openTestWorkshop(over = (database: Database): Database => 
   })
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   const workshop: TestWorkshop = {
-    api: createClient({ baseUrl: url, makerId: () => workshop.makerId }),
+    api: createClient({ baseUrl: url, makerId: () => workshop.makerId, fetch: keepingCookies() }),
     url,
     folder,
     database,
@@ -87,6 +87,18 @@ export async function openTestWorkshop(over = (database: Database): Database => 
     },
   }
   return workshop
+}
+
+/** Asks as a browser does that sends back what it was given to keep. */
+export function keepingCookies(): typeof fetch {
+  let cookie: string | undefined
+  return async (address, asked) => {
+    const headers = new Headers(asked?.headers)
+    if (cookie !== undefined) headers.set('Cookie', cookie)
+    const answer = await fetch(address, { ...asked, headers })
+    cookie = answer.headers.getSetCookie()[0]?.split(';')[0] ?? cookie
+    return answer
+  }
 }
 
 /** The problem a call is refused with. */

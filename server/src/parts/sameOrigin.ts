@@ -8,17 +8,16 @@ const loopback: readonly string[] = ['127.0.0.1', 'localhost', '[::1]']
  * Lets only pages of this very address call the API: another site open in the same browser must not write here, nor a
  * name made to point at this computer's address.
  *
- * @param networkAddress where the workshop is found on the local network; undefined while it is closed to it
+ * @param networkHosts names and addresses, with their port, by which the workshop is found on the local network
  */
 export const sameOriginOnly =
-  (networkAddress: () => string | undefined): RequestHandler =>
+  (networkHosts: () => readonly string[]): RequestHandler =>
   (request, _response, next) => {
     const isEncrypted = (request.socket as TLSSocket).encrypted === true
     const origin = request.get('Origin')
     const host = request.get('Host') ?? ''
-    const address = networkAddress()
     const isKnown = isEncrypted
-      ? address !== undefined && host === new URL(address).host
+      ? networkHosts().includes(host.toLowerCase())
       : loopback.includes(host.replace(/:\d+$/, ''))
     // "none": asked for by hand, in the address line or by a calendar. Who says nothing is no browser of today.
     const cameFrom = request.get('Sec-Fetch-Site') ?? 'none'

@@ -26,6 +26,13 @@ export const pins = sqliteTable('pins', {
   lockedUntil: text('locked_until'),
 })
 
+/** Browsers of the computer itself in which a maker has signed in. */
+export const seats = sqliteTable('seats', {
+  sessionHash: text('session_hash').primaryKey(),
+  makerId: text('maker_id').notNull(),
+  lastUsedAt: text('last_used_at').notNull(),
+})
+
 /** Who did what, for whoever asks afterwards. */
 export const deeds = sqliteTable('deeds', {
   id: integer().primaryKey({ autoIncrement: true }),
@@ -45,6 +52,7 @@ const versions: readonly (readonly string[])[] = [
     'CREATE TABLE deeds (id INTEGER PRIMARY KEY AUTOINCREMENT, at TEXT NOT NULL, screen TEXT, maker_id TEXT, what TEXT NOT NULL)',
     'CREATE TABLE settings (key TEXT PRIMARY KEY, value TEXT NOT NULL)',
   ],
+  ['CREATE TABLE seats (session_hash TEXT PRIMARY KEY, maker_id TEXT NOT NULL, last_used_at TEXT NOT NULL)'],
 ]
 
 async function bringUpToDate(client: Client): Promise<void> {
@@ -65,7 +73,7 @@ export async function openAccess(folder: string) {
   chmodSync(file, 0o600)
   const client = openFile(file)
   await bringUpToDate(client)
-  return { db: drizzle(client, { schema: { screens, pins, deeds, settings } }), close: () => client.close() }
+  return { db: drizzle(client, { schema: { screens, pins, seats, deeds, settings } }), close: () => client.close() }
 }
 
 export type AccessFile = Awaited<ReturnType<typeof openAccess>>

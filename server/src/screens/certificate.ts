@@ -13,6 +13,14 @@ const dayMs = 24 * 3600_000
 const after = (days: number): Date => new Date(Date.now() + days * dayMs)
 const curve = { keyType: 'ec', curve: 'P-256', algorithm: 'sha256' } as const
 
+/** Names by which a local network may know this computer: its own, and the one that it announces itself by (RFC 6762). */
+export function ownNames(): readonly string[] {
+  const name = hostname()
+    .toLowerCase()
+    .replace(/\.local$/, '')
+  return [name, `${name}.local`]
+}
+
 interface Pair {
   readonly key: string
   readonly certificate: string
@@ -49,7 +57,11 @@ async function authorityIn(folder: string): Promise<Pair> {
 
 function isFresh({ certificate }: Pair, address: string): boolean {
   const known = new X509Certificate(certificate)
-  return Date.parse(known.validTo) > after(renewDays).getTime() && known.checkIP(address) !== undefined
+  return (
+    Date.parse(known.validTo) > after(renewDays).getTime() &&
+    known.checkIP(address) !== undefined &&
+    ownNames().every((name) => known.checkHost(name) !== undefined)
+  )
 }
 
 /**
@@ -77,10 +89,7 @@ export async function certificateFor(
       { name: 'extKeyUsage', serverAuth: true },
       {
         name: 'subjectAltName',
-        altNames: [
-          { type: 7, ip: address },
-          { type: 2, value: hostname() },
-        ],
+        altNames: [{ type: 7, ip: address }, ...ownNames().map((value) => ({ type: 2 as const, value }))],
       },
     ],
   })

@@ -3,12 +3,14 @@ import type { Server } from 'node:https'
 import { createServer } from 'node:https'
 import type { AddressInfo } from 'node:net'
 import { networkInterfaces } from 'node:os'
-import { certificateFor } from './certificate'
+import { certificateFor, ownNames } from './certificate'
 
 /** The way in from the local network. */
 export interface Door {
   /** Where the workshop is found there; undefined while it is closed. */
   readonly address: () => string | undefined
+  /** Names and addresses with their port that it answers to; all others are refused. */
+  readonly hosts: () => readonly string[]
   /** @throws {Error} when there is no network */
   readonly open: () => Promise<string>
   readonly close: () => Promise<void>
@@ -19,6 +21,7 @@ export interface Door {
 /** A door that is never opened. */
 export const noDoor: Door = {
   address: () => undefined,
+  hosts: () => [],
   open: () => Promise.reject(new Error('There is no network here')),
   close: () => Promise.resolve(),
   authority: () => Promise.reject(new Error('There is no network here')),
@@ -67,6 +70,10 @@ export function networkDoor(
   }
   return {
     address: () => address,
+    hosts: () => {
+      const { port: opened, hostname } = new URL(address ?? 'https://none')
+      return address === undefined ? [] : [hostname, ...ownNames()].map((name) => `${name}:${opened}`)
+    },
     open,
     close,
     authority: async () => (await certificateFor(folder, host ?? ownAddress() ?? '127.0.0.1')).authority,

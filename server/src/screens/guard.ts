@@ -10,6 +10,9 @@ import { atTheComputer } from './screenService'
 /** Only over HTTPS and from this very name may a browser send it. */
 export const cookieName = '__Host-vendange'
 
+/** At the computer itself. Its address is plain HTTP, where no browser takes a name that asks for more. */
+export const seatCookieName = 'vendange-seat'
+
 const loopback = /^(::1$|127\.|::ffff:127\.)/
 
 /** Whether a request came by the local network: encrypted, or at all from another address than the computer's own. */
@@ -37,9 +40,11 @@ function endpointAsked(request: Request, { locals }: Response): Endpoint | undef
 const refusal = (status: 401 | 403, detail: string): HttpProblem =>
   new HttpProblem({ title: status === 401 ? 'Not let in' : 'Not for this screen', status, detail })
 
-function secretOf(request: Request): string | undefined {
-  const found = (request.get('Cookie') ?? '').split(/;\s*/).find((one) => one.startsWith(`${cookieName}=`))
-  return found?.slice(cookieName.length + 1)
+/** What a screen, or a browser of the computer itself, lets itself in by. */
+export function secretOf(request: Request): string | undefined {
+  const name = isFromNetwork(request) ? cookieName : seatCookieName
+  const found = (request.get('Cookie') ?? '').split(/;\s*/).find((one) => one.startsWith(`${name}=`))
+  return found?.slice(name.length + 1)
 }
 
 /** Who asks, once the guard has let them by. */
@@ -57,21 +62,44 @@ const unsigned: ReadonlySet<Endpoint> = new Set<Endpoint>([
   endpoints.health,
 ])
 
+const notSignedIn = 'Sign in with your PIN first.'
+
+/** Who asks at the computer itself: whoever sits there, until a maker has a PIN. */
+async function askingHere(
+  screens: ScreenService,
+  secret: string | undefined,
+  endpoint: Endpoint | undefined,
+): Promise<Asking> {
+  const asking = secret === undefined ? undefined : await screens.whoSits(secret)
+  const isOpen = (endpoint !== undefined && unsigned.has(endpoint)) || asking !== undefined
+  if (!isOpen && (await screens.isGuarded())) throw refusal(401, notSignedIn)
+  return asking ?? atTheComputer
+}
+
+/** Who asks from the local network: a screen that was let in, doing what its role may. */
+async function askingFar(
+  screens: ScreenService,
+  secret: string | undefined,
+  endpoint: Endpoint | undefined,
+): Promise<Asking> {
+  const asking = secret === undefined ? undefined : await screens.whoHas(secret)
+  if (!asking) throw refusal(401, 'This screen was not let in. Ask for a code at the workshop’s computer.')
+  if (!endpoint || !rolesOf(endpoint).includes(asking.role))
+    throw refusal(403, `A screen let in as ${asking.role} may not do this.`)
+  if (!unsigned.has(endpoint) && asking.makerId === null) throw refusal(401, notSignedIn)
+  return asking
+}
+
 /** Lets a screen of the local network do what its role may, by the one table of the contract, and the computer itself all. */
 export function accessGuard(screens: ScreenService): RequestHandler {
   return async (request, response, next) => {
-    if (!isFromNetwork(request)) return next()
+    const isFar = isFromNetwork(request)
     const endpoint = endpointAsked(request, response)
-    if (endpoint && open.has(endpoint)) return next()
-    const secret = secretOf(request)
-    const asking = secret === undefined ? undefined : await screens.whoHas(secret)
-    if (!asking) throw refusal(401, 'This screen was not let in. Ask for a code at the workshop’s computer.')
-    if (!endpoint || !rolesOf(endpoint).includes(asking.role))
-      throw refusal(403, `A screen let in as ${asking.role} may not do this.`)
-    if (!unsigned.has(endpoint) && asking.makerId === null) throw refusal(401, 'Sign in with your PIN first.')
+    if (isFar && endpoint && open.has(endpoint)) return next()
+    const asking = await (isFar ? askingFar : askingHere)(screens, secretOf(request), endpoint)
     response.locals['asking'] = asking
     // Whoever signed in stands on the record, whatever the page says.
-    request.headers['x-vendange-maker'] = asking.makerId ?? ''
+    if (isFar || asking.makerId !== null) request.headers['x-vendange-maker'] = asking.makerId ?? ''
     next()
   }
 }

@@ -1,15 +1,19 @@
 import { endpoints } from '@vendange/contract'
-import type { Response, Router } from 'express'
+import type { Request, Response, Router } from 'express'
 import { serve, serveFile } from '../parts/serve'
 import type { Door } from './door'
-import { askingOf, cookieName } from './guard'
+import { askingOf, cookieName, isFromNetwork, seatCookieName, secretOf } from './guard'
 import type { ScreenService } from './screenService'
 
 /** A year: a screen stays let in until it is put out. */
 const cookieMs = 365 * 24 * 3600_000
 
-function hand(response: Response, secret: string): void {
-  response.cookie(cookieName, secret, { httpOnly: true, secure: true, sameSite: 'strict', path: '/', maxAge: cookieMs })
+const cookie = { httpOnly: true, sameSite: 'strict', path: '/', maxAge: cookieMs } as const
+
+/** The computer's own address is plain HTTP: what lets in there goes nowhere else. */
+function hand(request: Request, response: Response, secret: string): void {
+  if (isFromNetwork(request)) response.cookie(cookieName, secret, { ...cookie, secure: true })
+  else response.cookie(seatCookieName, secret, cookie)
 }
 
 export function screenRoutes(router: Router, screens: ScreenService, door: Door): void {
@@ -18,19 +22,27 @@ export function screenRoutes(router: Router, screens: ScreenService, door: Door)
   serve(router, list, () => screens.list())
   serve(router, network, ({ body, response }) => screens.network(askingOf(response), body.isOpen))
   serve(router, invite, ({ body, response }) => screens.invite(askingOf(response), body))
-  serve(router, pair, async ({ body, response }) => {
+  serve(router, pair, async ({ body, request, response }) => {
     const { secret, asking } = await screens.pair(body.code)
-    hand(response, secret)
+    hand(request, response, secret)
     return screens.own(asking)
   })
-  serve(router, signIn, async ({ body, response }) => {
+  serve(router, signIn, async ({ body, request, response }) => {
     const { secret, asking } = await screens.signIn(askingOf(response), body.makerId, body.pin)
-    hand(response, secret)
+    hand(request, response, secret)
     return screens.own(asking)
   })
-  serve(router, signOut, async ({ response }) => screens.own(await screens.signOut(askingOf(response))))
+  serve(router, signOut, async ({ request, response }) =>
+    screens.own(await screens.signOut(askingOf(response), secretOf(request))),
+  )
   serve(router, putOut, ({ params, response }) => screens.putOut(askingOf(response), params.id))
-  serve(router, setPin, ({ params, body, response }) => screens.setPin(askingOf(response), params.id, body.pin))
+  serve(router, setPin, async ({ params, body, request, response }) => {
+    const wasGuarded = await screens.isGuarded()
+    const view = await screens.setPin(askingOf(response), params.id, body.pin)
+    // Who gives the first PIN knows it: from now on the computer asks for one as well.
+    if (!wasGuarded && !isFromNetwork(request)) hand(request, response, await screens.takeSeat(params.id))
+    return view
+  })
   serve(router, deeds, () => screens.deeds())
   serveFile(router, authority, async () => ({
     type: 'application/x-x509-ca-cert',

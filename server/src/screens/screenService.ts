@@ -1,24 +1,21 @@
 import type { DeedView, InvitationView, OwnScreen, Role, ScreenInvited, ScreensView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { sentence } from '@vendange/core/findings'
-import { and, desc, eq } from 'drizzle-orm'
-import { createHash, randomBytes } from 'node:crypto'
+import { desc, eq } from 'drizzle-orm'
+import { randomBytes } from 'node:crypto'
 import { toString as qrCode } from 'qrcode'
 import { notFound } from '../db/refusal'
 import { makers } from '../db/schema'
 import type { Context } from '../parts/context'
 import { HttpProblem } from '../parts/problems'
 import type { AccessFile } from './accessFile'
-import { deeds, pins, screens } from './accessFile'
+import { deeds, screens } from './accessFile'
 import type { Door } from './door'
-import { pinHasher } from './pinHash'
+import { pinKeeper } from './pins'
+import { seatKeeper } from './seats'
+import { hashOf, idleMs, newSecret, writtenEveryMs } from './secrets'
 
 const invitationMs = 5 * 60_000
-/** A maker who has not been seen for so long signs in again. */
-const idleMs = 12 * 60 * 60_000
-/** After so many wrong PINs a maker waits, each time twice as long. */
-const wrongPins = 5
-const firstLockMs = 60_000
 const deedsShown = 200
 /** Letters and figures that no eye takes for each other (RFC 4648). */
 const codeLetters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567'
@@ -32,11 +29,9 @@ export interface Asking {
   readonly makerId: string | null
 }
 
-/** The computer itself needs no leave. */
+/** The computer itself needs no leave; who works at it signs in once a maker has a PIN. */
 export const atTheComputer: Asking = { screenId: null, name: null, role: 'owner', makerId: null }
 
-const hashOf = (secret: string): string => createHash('sha256').update(secret).digest('hex')
-const newSecret = (): string => randomBytes(32).toString('base64url')
 const newCode = (): string =>
   Array.from(randomBytes(codeLength), (byte) => codeLetters[byte % codeLetters.length]).join('')
 
@@ -49,9 +44,10 @@ interface ScreenWorld {
 /** Lets screens in and puts them out, signs makers in, and writes down who did what. */
 export function screenService(context: Context, { file, folder, door }: ScreenWorld) {
   const { db } = file
-  const hasher = pinHasher(folder)
   const invitations = new Map<string, ScreenInvited & { readonly expiresMs: number }>()
   const nowMs = (): number => context.clock.now().getTime()
+  const pins = pinKeeper(file, folder, nowMs)
+  const seats = seatKeeper(file, nowMs)
   const at = (): string => context.clock.now().toISOString()
   const makersOf = () => context.database.read.select().from(makers).where(eq(makers.isRemoved, false))
 
@@ -60,20 +56,20 @@ export function screenService(context: Context, { file, folder, door }: ScreenWo
   }
 
   async function list(): Promise<ScreensView> {
-    const [letIn, withPin] = await Promise.all([db.select().from(screens), db.select().from(pins)])
+    const [letIn, withPin] = await Promise.all([db.select().from(screens), pins.all()])
     const address = door.address()
     const trust = address && `${address}${endpoints.screens.authority.path}`
     return {
       address: address ?? null,
       trustPicture: trust ? await qrCode(trust, { type: 'svg', margin: 1 }) : null,
       screens: letIn.map(({ sessionHash: _, ...screen }) => screen),
-      withPin: withPin.map(({ makerId }) => makerId),
+      withPin,
     }
   }
 
   async function own(asking: Asking): Promise<OwnScreen> {
-    const [atWork, withPin] = await Promise.all([makersOf(), db.select().from(pins)])
-    const known = new Set(withPin.map(({ makerId }) => makerId))
+    const [atWork, withPin] = await Promise.all([makersOf(), pins.all()])
+    const known = new Set(withPin)
     return {
       name: asking.name,
       role: asking.role,
@@ -92,7 +88,7 @@ export function screenService(context: Context, { file, folder, door }: ScreenWo
     const isIdle = nowMs() - Date.parse(screen.lastUsedAt) > idleMs
     const makerId = isIdle ? null : screen.makerId
     // Its last use is written now and then: not every look at a page is worth a write.
-    if (isIdle || nowMs() - Date.parse(screen.lastUsedAt) > 60_000)
+    if (isIdle || nowMs() - Date.parse(screen.lastUsedAt) > writtenEveryMs)
       await db.update(screens).set({ lastUsedAt: at(), makerId }).where(eq(screens.id, screen.id))
     return { screenId: screen.id, name: screen.name, role: screen.role, makerId }
   }
@@ -139,33 +135,12 @@ export function screenService(context: Context, { file, folder, door }: ScreenWo
     makerId: string,
     pin: string,
   ): Promise<{ readonly secret: string; readonly asking: Asking }> {
-    const [known] = await db.select().from(pins).where(eq(pins.makerId, makerId))
-    if (!known || asking.screenId === null) throw notFound(sentence('id_unread'))
-    const waitMs = known.lockedUntil === null ? 0 : Date.parse(known.lockedUntil) - nowMs()
-    if (waitMs > 0) {
-      const minutes = Math.ceil(waitMs / 60_000)
-      throw new HttpProblem({
-        title: 'Locked',
-        status: 429,
-        detail: `The PIN was wrong too often: wait ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
-      })
+    await pins.check(makerId, pin, (failures) => write(asking, `Wrong PIN, ${failures} in a row`))
+    if (asking.screenId === null) {
+      const signedIn = { ...asking, makerId }
+      await write(signedIn, 'Signed in')
+      return { secret: await seats.take(makerId), asking: signedIn }
     }
-    // Written down before it is looked at, and by one try at a time: who asks many times at once has no more tries.
-    const failures = known.failures + 1
-    const locks = failures >= wrongPins
-    const lockMs = firstLockMs * 2 ** (failures - wrongPins)
-    const [counted] = await db
-      .update(pins)
-      .set({ failures, lockedUntil: locks ? new Date(nowMs() + lockMs).toISOString() : null })
-      .where(and(eq(pins.makerId, makerId), eq(pins.failures, known.failures)))
-      .returning()
-    if (!counted)
-      throw new HttpProblem({ title: 'Locked', status: 429, detail: 'Another try of this PIN is under way.' })
-    if (!(await hasher.matches(pin, known))) {
-      await write(asking, `Wrong PIN, ${failures} in a row`)
-      throw new HttpProblem({ title: 'Wrong', status: 422, detail: 'This is not the PIN.' })
-    }
-    await db.update(pins).set({ failures: 0, lockedUntil: null }).where(eq(pins.makerId, makerId))
     const secret = newSecret()
     await db
       .update(screens)
@@ -184,7 +159,17 @@ export function screenService(context: Context, { file, folder, door }: ScreenWo
     pair,
     signIn,
     write,
-    async signOut(asking: Asking): Promise<Asking> {
+    /** Whether who works at the computer itself has to sign in: once there is somebody who can. */
+    isGuarded: async (): Promise<boolean> => (await pins.all()).length > 0,
+    /** Who has signed in at the computer itself; undefined when nobody has. */
+    async whoSits(secret: string): Promise<Asking | undefined> {
+      const makerId = await seats.makerAt(secret)
+      return makerId === undefined ? undefined : { ...atTheComputer, makerId }
+    },
+    takeSeat: (makerId: string): Promise<string> => seats.take(makerId),
+    /** @param secret by which the maker had signed in; undefined where nobody had */
+    async signOut(asking: Asking, secret: string | undefined): Promise<Asking> {
+      if (asking.screenId === null && secret !== undefined) await seats.leave(secret)
       if (asking.screenId !== null)
         await db.update(screens).set({ makerId: null }).where(eq(screens.id, asking.screenId))
       return { ...asking, makerId: null }
@@ -198,12 +183,7 @@ export function screenService(context: Context, { file, folder, door }: ScreenWo
     async setPin(asking: Asking, makerId: string, pin: string): Promise<ScreensView> {
       const maker = (await makersOf()).find(({ id }) => id === makerId)
       if (!maker) throw notFound(sentence('id_unread'))
-      const made = await hasher.make(pin)
-      const fresh = { ...made, failures: 0, lockedUntil: null }
-      await db
-        .insert(pins)
-        .values({ makerId, ...fresh })
-        .onConflictDoUpdate({ target: pins.makerId, set: fresh })
+      await pins.set(makerId, pin)
       await write(asking, `Gave ${maker.name} a PIN`)
       return list()
     },

@@ -1,13 +1,15 @@
-import type { InvitationView, OwnScreen, Problem, Role, ScreensView } from '@vendange/contract'
-import { allEndpoints, blankMaker, endpoints, roles, rolesOf } from '@vendange/contract'
+import type { InvitationView, OwnScreen, Problem, Role, ScreensView, SeasonView } from '@vendange/contract'
+import { allEndpoints, blankMaker, createClient, endpoints, roles, rolesOf } from '@vendange/contract'
 import { expect } from 'chai'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { request } from 'node:https'
 import type { Socket } from 'node:net'
 import { join } from 'node:path'
+import { ownNames } from '../../src/screens/certificate'
 import { isFromNetwork } from '../../src/screens/guard'
+import { limits } from '../../src/screens/rateLimits'
 import type { TestWorkshop } from '../workshopAtTest'
-import { openTestWorkshop, problemOf } from '../workshopAtTest'
+import { keepingCookies, openTestWorkshop, problemOf } from '../workshopAtTest'
 
 interface Answer {
   readonly status: number
@@ -89,6 +91,9 @@ describe('screens of the local network', function () {
 
   before(async () => {
     workshop = await openTestWorkshop()
+    // Until a maker has a PIN the computer itself asks nobody.
+    expect(await workshop.api(endpoints.screens.own)).to.deep.include({ name: null, role: 'owner', makerId: null })
+    expect((await workshop.api(endpoints.season)).makers).to.deep.equal([])
     makerId = (await workshop.api(endpoints.makers.create, { body: { ...blankMaker, name: 'Ilse' } })).id
     await workshop.api(endpoints.screens.setPin, { params: { id: makerId }, body: { pin } })
     const opened = await workshop.api(endpoints.screens.network, { body: { isOpen: true } })
@@ -106,9 +111,34 @@ describe('screens of the local network', function () {
     expect(from('127.0.0.1', true)).to.equal(true)
   })
 
-  it('asks nothing of the computer itself', async () => {
+  it('takes who gave the first PIN at the computer for that maker, and asks everybody else there for theirs', async () => {
     const own = await workshop.api(endpoints.screens.own)
-    expect(own).to.deep.include({ name: null, role: 'owner' })
+    expect(own).to.deep.include({ name: null, role: 'owner', makerId })
+    const elsewhere = createClient({ baseUrl: workshop.url, makerId: () => makerId, fetch: keepingCookies() })
+    expect((await problemOf(elsewhere(endpoints.season))).status).to.equal(401)
+    expect((await problemOf(elsewhere(endpoints.backups.list))).status).to.equal(401)
+    const asked = await elsewhere(endpoints.screens.own)
+    expect([asked.makerId, asked.makers.map(({ id }) => id)]).to.deep.equal([null, [makerId]])
+    const wrong = elsewhere(endpoints.screens.signIn, { body: { makerId, pin: '0000' } })
+    expect((await problemOf(wrong)).status).to.equal(422)
+    await elsewhere(endpoints.screens.signIn, { body: { makerId, pin } })
+    expect((await elsewhere(endpoints.season)).today).to.equal('2027-03-08')
+    workshop.setDay('2027-03-09')
+    expect((await problemOf(elsewhere(endpoints.season))).status).to.equal(401)
+    workshop.setDay('2027-03-08')
+    await elsewhere(endpoints.screens.signIn, { body: { makerId, pin } })
+    await elsewhere(endpoints.screens.signOut)
+    expect((await problemOf(elsewhere(endpoints.season))).status).to.equal(401)
+  })
+
+  it('puts the maker on a record of the computer itself who signed in there, never a header', async () => {
+    const { id } = await workshop.api(endpoints.makers.create, { body: { ...blankMaker, name: 'Nora' } })
+    const asNora = createClient({ baseUrl: workshop.url, makerId: () => id, fetch: keepingCookies() })
+    await asNora(endpoints.screens.signIn, { body: { makerId, pin } })
+    const { ticks } = await asNora(endpoints.tickTask, {
+      body: { day: '2027-03-07', taskKey: 'set-up:2027-03-07', isDone: true },
+    })
+    expect(ticks.find(({ day }) => day === '2027-03-07')?.makerName).to.equal('Ilse')
   })
 
   it('stands under a certificate of its own authority, and keeps it', async () => {
@@ -196,8 +226,8 @@ describe('screens of the local network', function () {
       body: { day: '2027-03-08', taskKey: 'set-up:2027-03-08', isDone: true },
       headers: { 'X-Vendange-Maker': other.id },
     })
-    const { ticks } = ticked.body as { readonly ticks?: readonly { readonly makerName: string }[] }
-    expect(ticks?.map(({ makerName }) => makerName)).to.deep.equal(['Ilse'])
+    const { ticks } = ticked.body as Pick<SeasonView, 'ticks'>
+    expect(ticks.find(({ day }) => day === '2027-03-08')?.makerName).to.equal('Ilse')
   })
 
   it('locks a PIN after five wrong ones, for longer and longer', async () => {
@@ -264,6 +294,13 @@ describe('screens of the local network', function () {
     expect((await far('/api/stores', { cookie, headers: { 'Sec-Fetch-Site': 'cross-site' } })).status).to.equal(403)
   })
 
+  it('answers to the names of this computer that its certificate holds, too', async () => {
+    const cookie = await screenOf('stall')
+    const { port } = new URL(address)
+    for (const name of ownNames())
+      expect((await far('/api/stores', { cookie, headers: { Host: `${name}:${port}` } })).status, name).to.equal(200)
+  })
+
   it('keeps no PIN and no secret where others read', async () => {
     const cookie = await screenOf('owner')
     const archive = await far('/api/archive', { cookie })
@@ -285,5 +322,15 @@ describe('screens of the local network', function () {
     expect(problem.detail).to.equal('Open the workshop to other screens first.')
     const { address: again } = await workshop.api(endpoints.screens.network, { body: { isOpen: true } })
     address = again ?? ''
+  })
+
+  it('asks an address of the network to wait that asks for much at once, and never the computer itself', async () => {
+    const cookie = await screenOf('owner')
+    const statuses: number[] = []
+    for (let count = 0; count <= limits.archive.most; count++)
+      statuses.push((await far('/api/archive', { cookie })).status)
+    expect(statuses.at(-1)).to.equal(429)
+    expect((await far('/api/stores', { cookie })).status).to.equal(200)
+    expect((await fetch(`${workshop.url}/api/archive`)).status).to.equal(401)
   })
 })

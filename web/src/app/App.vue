@@ -37,7 +37,8 @@ const isBare = computed(() => route.meta['bare'] === true)
 const isOpen = computed(() => route.meta['open'] === true)
 if (window.location.pathname !== '/pair') {
   void season.load()
-  screen.load().catch(() => undefined)
+  // The computer itself may do all: who sits there is asked when the first page is there.
+  setTimeout(() => screen.load().catch(() => undefined), screen.isOfNetwork ? 0 : 1000)
 }
 // What an earlier page could not send goes out from any page.
 useOutbox()

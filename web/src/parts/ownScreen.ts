@@ -4,14 +4,13 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { api, storeMakerId } from './api'
 
-/** What this screen may do. The computer itself may do all, and asks nobody; one of the network is told by the server. */
+/** What this screen may do. The computer itself may do all, once its maker has signed in where makers have PINs. */
 export const useOwnScreen = defineStore('ownScreen', () => {
   const isOfNetwork = window.location.protocol === 'https:'
   const own = shallowRef<OwnScreen>()
   const role = computed<Role>(() => own.value?.role ?? (isOfNetwork ? 'stall' : 'owner'))
 
   async function load(): Promise<void> {
-    if (!isOfNetwork) return
     own.value = await api(endpoints.screens.own)
     if (own.value.makerId !== null) storeMakerId(own.value.makerId)
   }

@@ -106,6 +106,9 @@ else {
           >Sign in</v-btn
         >
       </form>
+      <p v-if="own.name === null && own.makers.length > 0" class="quiet">
+        A PIN is forgotten? Stop Vendange, run <code>npm run forget-pins</code> at this computer and start it again.
+      </p>
     </template>
     <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
   </div>
