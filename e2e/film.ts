@@ -36,7 +36,7 @@ function picture(code: string): Buffer {
 export function filmOfCards(codes: readonly string[]): string {
   const noColour = Buffer.alloc((size.width * size.height) / 2, 128)
   const picturesEach = 10
-  const parts = [Buffer.from(`YUV4MPEG2 W${size.width} H${size.height} F5:1 Ip A1:1 C420mpeg2\n`)]
+  const parts: Uint8Array[] = [Buffer.from(`YUV4MPEG2 W${size.width} H${size.height} F5:1 Ip A1:1 C420mpeg2\n`)]
   for (const code of codes) {
     const frame = [Buffer.from('FRAME\n'), picture(code), noColour]
     for (let count = 0; count < picturesEach; count++) parts.push(...frame)

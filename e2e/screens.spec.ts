@@ -72,7 +72,6 @@ test('a tablet is let in by its code, signs in, pours without a network for a wh
     'Pour',
     'Cut',
     'Cure',
-    'Stores',
     'Notebook',
   ])
   await far.getByRole('link', { name: 'To the bench: Signal Lamps' }).click()

@@ -38,6 +38,7 @@ import { allotmentService } from './release/allotmentService'
 import { releaseRoutes } from './release/releaseRoutes'
 import type { Door } from './screens/door'
 import { accessGuard, deedKeeper, eventGuard, isFromNetwork, pageGuard } from './screens/guard'
+import { hiddenFrom } from './screens/hiddenFrom'
 import { rateLimits } from './screens/rateLimits'
 import { screenRoutes } from './screens/screenRoutes'
 import type { ScreenService } from './screens/screenService'
@@ -212,7 +213,7 @@ export function createApp({ context, logger, webFolder, instrumentMs, access }: 
     response.set('Cache-Control', 'no-store')
     next()
   })
-  if (access) app.use('/api', ...rateLimits(), accessGuard(access.screens))
+  if (access) app.use('/api', ...rateLimits(), accessGuard(access.screens), hiddenFrom)
   app.use(express.json({ limit: '1mb' }))
   if (access) {
     app.use('/api', eventGuard, deedKeeper(access.screens))

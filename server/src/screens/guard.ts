@@ -32,7 +32,7 @@ export function endpointOf(method: string, path: string): Endpoint | undefined {
 }
 
 /** The endpoint of a request, found once for all who ask. */
-function endpointAsked(request: Request, { locals }: Response): Endpoint | undefined {
+export function endpointAsked(request: Request, { locals }: Response): Endpoint | undefined {
   if (!('endpoint' in locals)) locals['endpoint'] = endpointOf(request.method, request.originalUrl.replace(/\?.*$/, ''))
   return locals['endpoint'] as Endpoint | undefined
 }

@@ -1,5 +1,5 @@
 import type { InvitationView, OwnScreen, Problem, Role, ScreensView, SeasonView } from '@vendange/contract'
-import { allEndpoints, blankMaker, createClient, endpoints, roles, rolesOf } from '@vendange/contract'
+import { allEndpoints, blankMaker, blankOrder, createClient, endpoints, roles, rolesOf } from '@vendange/contract'
 import { expect } from 'chai'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { request } from 'node:https'
@@ -202,6 +202,16 @@ describe('screens of the local network', function () {
         else expect(status, `${role} at ${endpoint.path}`).not.to.be.oneOf([401, 403])
       }
     }
+  })
+
+  it('tells a helper and a stall of no order and no buyer', async () => {
+    await workshop.api(endpoints.orders.create, {
+      body: { ...blankOrder, client: 'Harbour Inn', dueDay: '2027-05-01' },
+    })
+    const seen = async (role: Role): Promise<string> =>
+      JSON.stringify((await far('/api/season', { cookie: await screenOf(role) })).body)
+    for (const role of ['owner', 'maker'] as const) expect(await seen(role), role).to.contain('Harbour Inn')
+    for (const role of ['helper', 'stall'] as const) expect(await seen(role), role).not.to.contain('Harbour Inn')
   })
 
   it('lets a helper weigh, and neither release nor sell', async () => {

@@ -11,7 +11,7 @@ import DayRibbon from './DayRibbon.vue'
 import NewsLines from './NewsLines.vue'
 import ShellTools from './ShellTools.vue'
 import StageLinks from './StageLinks.vue'
-import { sideStages, stages, stagesFor } from './stages'
+import { rolesOfPage, sideStages, stages, stagesFor } from './stages'
 import { useKeys } from './useKeys'
 import { usePaperInPrint } from './usePaperInPrint'
 import { useTableLabels } from './useTableLabels'
@@ -22,6 +22,7 @@ const loadNotice = () => import('./NoticeBar.vue')
 const NoticeBar = defineAsyncComponent(loadNotice)
 // It is there before the network may be gone: what it has to say then counts most.
 setTimeout(() => void loadNotice().catch(() => undefined), 3000)
+const NotYours = defineAsyncComponent(() => import('@/screens/NotYours.vue'))
 const FindBox = defineAsyncComponent(() => import('./FindBox.vue'))
 const MoreSheet = defineAsyncComponent(() => import('./MoreSheet.vue'))
 
@@ -34,6 +35,10 @@ const route = useRoute()
 const { listIsOpen, findIsOpen, waitsForStage } = useKeys()
 const isBare = computed(() => route.meta['bare'] === true)
 /** The page that lets a screen in is shown to whoever comes. */
+/** A page that this screen was not let in for, once it knows as what it was. */
+const isOthers = computed(
+  () => screen.own !== undefined && !rolesOfPage(route.path, route.meta['stage']).includes(screen.role),
+)
 const isOpen = computed(() => route.meta['open'] === true)
 if (window.location.pathname !== '/pair') {
   void season.load()
@@ -87,7 +92,8 @@ useTableLabels(page)
     </template>
     <main ref="page" :class="{ page: !isBare }">
       <NewsLines :is-bench="isBare" />
-      <RouterView v-if="season.workshop || isOpen" :key="route.path" />
+      <NotYours v-if="isOthers" />
+      <RouterView v-else-if="season.workshop || isOpen" :key="route.path" />
     </main>
 
     <div class="go" role="status">

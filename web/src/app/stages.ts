@@ -39,10 +39,16 @@ export const stages: readonly Stage[] = [
 
 /** What stands beside the work. */
 export const sideStages: readonly Stage[] = [
-  { path: '/stores', label: 'Stores', icon: mdiArchiveOutline, key: 's', roles: everybody },
+  { path: '/stores', label: 'Stores', icon: mdiArchiveOutline, key: 's', roles: makers },
   { path: '/notebook', label: 'Notebook', icon: mdiNotebookOutline, key: 'n', roles: everybody },
   { path: '/workshop', label: 'Workshop', icon: mdiCogOutline, key: 'w', roles: ['owner'] },
 ]
+
+/** Who has work on a page: those of its stage; everybody where it belongs to none. */
+export function rolesOfPage(path: string, stage: unknown): readonly Role[] {
+  const own = typeof stage === 'string' ? stage : `/${path.split('/')[1] ?? ''}`
+  return [...stages, ...sideStages].find((one) => one.path === own)?.roles ?? everybody
+}
 
 /** Of some stages those in which a role has work. */
 export const stagesFor = (role: Role, all: readonly Stage[]): readonly Stage[] =>

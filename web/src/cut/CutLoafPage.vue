@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { photoAddress } from '@/parts/api'
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -15,6 +16,7 @@ import CutPlanner from './planner/CutPlanner.vue'
 /** One loaf under the knife: the plan before, and after it faults, scrap and finishing. */
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+const { mayRecord } = useOwnScreen()
 const loaf = computed(() => season.loaf(props.id))
 const mould = computed(() => season.mould(loaf.value?.mouldId ?? null))
 const recipe = computed(() => {
@@ -64,7 +66,7 @@ const sentence = computed(() => {
     <div v-if="loaf.state.cut && loaf.state.status !== 'released'" class="columns two">
       <div class="stack wide-gap">
         <FaultPanel :loaf="loaf" />
-        <ScrapPanel :loaf="loaf" />
+        <ScrapPanel v-if="mayRecord('scrapped')" :loaf="loaf" />
       </div>
       <FinishPanel v-if="mould && isCut(mould)" :loaf="loaf" :mould="mould" />
     </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -16,6 +17,7 @@ import { useDayTasks } from './useDayTasks'
 
 const props = defineProps<{ day: string }>()
 const season = useSeason()
+const screen = useOwnScreen()
 const undo = useUndo()
 
 const words: Readonly<Record<DayTaskKind, string>> = {
@@ -119,7 +121,7 @@ async function tick(task: DayTask): Promise<void> {
         <input
           type="checkbox"
           :checked="isDone(task)"
-          :disabled="task.isOnRecord || isRecordedElsewhere(task)"
+          :disabled="task.isOnRecord || isRecordedElsewhere(task) || !screen.may(endpoints.tickTask)"
           :aria-label="`${words[task.kind]} ${task.name}`"
           @change="tick(task)"
         />

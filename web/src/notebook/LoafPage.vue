@@ -2,6 +2,7 @@
 import { api, photoAddress, problemOf } from '@/parts/api'
 import FailedLoaf from '@/parts/FailedLoaf.vue'
 import { useUnits } from '@/parts/format'
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
@@ -19,6 +20,7 @@ import { eventWords } from '@/parts/eventWords'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+const screen = useOwnScreen()
 const { show, weighed, fineMass, barMass, money, say } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
@@ -132,7 +134,11 @@ const print = (): void => window.print()
         />
       </div>
       <FailedLoaf v-if="mayFail" class="no-print" :loaves="[view.loaf]" />
-      <form class="stack no-print write" @submit.prevent="write">
+      <form
+        v-if="screen.mayRecord(isReleased ? 'amended' : 'noted')"
+        class="stack no-print write"
+        @submit.prevent="write"
+      >
         <h3>{{ isReleased ? 'Amend the record' : 'A note for next time' }}</h3>
         <v-text-field
           v-if="isReleased"

@@ -3,6 +3,7 @@ import { api, photoAddress, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import { runChange } from '@/parts/runChange'
 import { useUndo } from '@/parts/undoStore'
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -19,6 +20,7 @@ import { faultsOfLoaves } from '@vendange/words'
 
 /** What each scent did: batches, temperatures, behaviour, photographs, colour, sales. */
 const season = useSeason()
+const screen = useOwnScreen()
 const { show, say } = useUnits()
 const timings = shallowRef<readonly TimedPourView[]>([])
 const loaves = shallowRef<readonly LoafSummary[]>([])
@@ -52,6 +54,7 @@ interface Story {
   readonly faultWords: string
 }
 
+const maySetAside = computed(() => screen.may(endpoints.batches.setTimingAside))
 const asideId = ref<string>()
 const reason = ref('')
 const kept = useKeptFields('timing-set-aside', { asideId, reason })
@@ -170,7 +173,12 @@ const sentence = computed(() => {
           <td class="number">{{ pour.times.toFixed(2) }}</td>
           <td>{{ behaviourWords[pour.behaviour] }}{{ pour.fellBack ? ', fell back' : '' }}</td>
           <td class="number">
-            <v-btn size="small" variant="text" data-test="set-aside" @click="asideId = pour.timing.batchId"
+            <v-btn
+              v-if="maySetAside"
+              size="small"
+              variant="text"
+              data-test="set-aside"
+              @click="asideId = pour.timing.batchId"
               >Set aside</v-btn
             >
           </td>
@@ -197,7 +205,12 @@ const sentence = computed(() => {
     </form>
     <p v-for="pour in story.setAside" :key="pour.timing.batchId" class="quiet" data-test="aside">
       {{ pour.timing.name }}, {{ formatDay(pour.timing.day, season.today) }}, is set aside: {{ pour.timing.setAside }}
-      <v-btn size="small" variant="text" data-test="count-again" @click="countAgain(pour.timing.batchId)"
+      <v-btn
+        v-if="maySetAside"
+        size="small"
+        variant="text"
+        data-test="count-again"
+        @click="countAgain(pour.timing.batchId)"
         >Count it again</v-btn
       >
     </p>

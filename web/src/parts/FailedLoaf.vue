@@ -3,6 +3,7 @@ import type { LoafSummary } from '@vendange/contract'
 import { useKeptFields } from './useKeptFields'
 import { ref, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
+import { useOwnScreen } from './ownScreen'
 import { useLoafEvents } from './recordLoafEvent'
 import { useSeason } from './seasonStore'
 
@@ -12,6 +13,7 @@ const props = defineProps<{
   loaves: readonly LoafSummary[]
 }>()
 const season = useSeason()
+const { mayRecord } = useOwnScreen()
 const router = useRouter()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
@@ -32,7 +34,7 @@ async function fail(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="loaves.length > 0" class="failed">
+  <div v-if="loaves.length > 0 && mayRecord('failed')" class="failed">
     <v-btn v-if="!isOpen" size="small" variant="text" data-test="loaf-failed" @click="isOpen = true"
       >A loaf failed</v-btn
     >

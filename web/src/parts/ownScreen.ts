@@ -1,5 +1,5 @@
-import type { OwnScreen, Role } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
+import type { Endpoint, NewLoafEvent, OwnScreen, Role } from '@vendange/contract'
+import { endpoints, mayRecordEvent, rolesOf } from '@vendange/contract'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { api, storeMakerId } from './api'
@@ -18,5 +18,9 @@ export const useOwnScreen = defineStore('ownScreen', () => {
     await api(endpoints.screens.signOut)
     window.location.assign('/pair')
   }
-  return { isOfNetwork, own, role, load, signOut }
+  /** Whether this screen may use something; what it may not is not offered. */
+  const may = (endpoint: Endpoint): boolean => rolesOf(endpoint).includes(role.value)
+  /** Whether it may write such a thing on a loaf's record. */
+  const mayRecord = (type: NewLoafEvent['type']): boolean => mayRecordEvent(role.value, type)
+  return { isOfNetwork, own, role, load, signOut, may, mayRecord }
 })

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useOwnScreen } from '@/parts/ownScreen'
+import { endpoints } from '@vendange/contract'
 import { defineAsyncComponent, ref } from 'vue'
 import { useRoute } from 'vue-router'
 
@@ -14,6 +16,8 @@ const plan = (way: 'free' | 'few'): void => {
 // Another page may ask for it, as when a loaf failed.
 if (useRoute().query['mend'] !== undefined) plan('few')
 
+/** A day off stands in the workshop's own settings. */
+const mayChange = useOwnScreen().may(endpoints.updateWorkshop)
 const isLosing = ref(false)
 /** The plan is made anew with the fewest changes. */
 function planAround(): void {
@@ -26,7 +30,7 @@ function planAround(): void {
   <div class="row tools no-print">
     <v-btn size="small" data-test="plan-free" @click="plan('free')">Plan it for me</v-btn>
     <v-btn size="small" data-test="plan-few" @click="plan('few')">Mend it with the fewest changes</v-btn>
-    <v-btn size="small" data-test="lose-day" @click="isLosing = !isLosing">A day is lost</v-btn>
+    <v-btn v-if="mayChange" size="small" data-test="lose-day" @click="isLosing = !isLosing">A day is lost</v-btn>
     <LostDay v-if="isLosing" @lost="planAround" />
     <span class="grow" />
     <v-btn size="small" variant="text" to="/calendar">Calendar feed and busy times</v-btn>

@@ -3,6 +3,7 @@ import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import ChoiceButtons from '@/parts/ChoiceButtons.vue'
 import { useUnits } from '@/parts/format'
+import { useOwnScreen } from '@/parts/ownScreen'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { mdiPrinterOutline } from '@mdi/js'
@@ -17,6 +18,7 @@ import { computed, ref } from 'vue'
 /** The label of a loaf as it is printed. What it must say is decided by local law and a licensed assessor. */
 const props = defineProps<{ view: LoafView }>()
 const season = useSeason()
+const screen = useOwnScreen()
 const { say, show } = useUnits()
 const styles = [
   { value: 'eu', words: 'EU, UK' },
@@ -63,7 +65,7 @@ const printLabels = () =>
   <section class="sheet stack" data-test="label-panel">
     <div class="row head">
       <h2>Its label</h2>
-      <ChoiceButtons v-model="style" :choices="styles" label="Style" />
+      <ChoiceButtons v-if="screen.may(endpoints.updateWorkshop)" v-model="style" :choices="styles" label="Style" />
     </div>
     <div class="label">
       <p v-for="(line, at) in lines" :key="at" :class="{ name: at === 0 }">{{ line }}</p>

@@ -2,6 +2,7 @@
 import { api } from '@/parts/api'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
@@ -21,6 +22,7 @@ import { counted, releaseCheckWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+const { mayRecord } = useOwnScreen()
 const { say } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
@@ -191,7 +193,7 @@ async function hold(): Promise<void> {
         </tbody>
       </table>
     </section>
-    <div class="stack">
+    <div v-if="mayRecord('released')" class="stack">
       <section class="sheet stack">
         <h2>Release</h2>
         <QuantityField

@@ -3,7 +3,7 @@ import { api, problemOf, storeMakerId } from '@/parts/api'
 import type { OwnScreen } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { computed, ref } from 'vue'
-import { firstPageOf } from './roleWords'
+import { firstPageOf } from '@/parts/roleWords'
 
 /** Where a screen is let in by its code, and its maker signs in. */
 const own = ref<OwnScreen>()

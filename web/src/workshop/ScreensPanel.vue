@@ -8,7 +8,7 @@ import type { DeedView, InvitationView, Role, ScreensView } from '@vendange/cont
 import { endpoints } from '@vendange/contract'
 import { computed, ref, shallowRef } from 'vue'
 import ScreenPins from './ScreenPins.vue'
-import { roleChoices, roleWords } from './screenWords'
+import { roleChoices, roleWords } from '@/parts/roleWords'
 
 /** Letting tablets and phones of the local network in, and putting them out. */
 const season = useSeason()

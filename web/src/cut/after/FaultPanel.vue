@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import type { LoafSummary } from '@vendange/contract'
@@ -11,6 +12,7 @@ import { computed, ref } from 'vue'
 /** What the cut shows that was not meant, why, and what helps. */
 const props = defineProps<{ loaf: LoafSummary }>()
 const season = useSeason()
+const { mayRecord } = useOwnScreen()
 const { record, errors, trouble, isSending } = useLoafEvents()
 const fault = ref<FaultKey | null>(null)
 const text = ref('')
@@ -42,7 +44,7 @@ async function close(key: FaultKey): Promise<void> {
         <b>{{ faultWords[key].name }}.</b> {{ faultWords[key].cause }}
         <span class="quiet">{{ faultWords[key].remedy }}</span>
       </p>
-      <form class="row" @submit.prevent="close(key)">
+      <form v-if="mayRecord('fault_closed')" class="row" @submit.prevent="close(key)">
         <v-text-field v-model="closing[key]" label="What was done about it" />
         <v-btn type="submit" :disabled="(closing[key] ?? '').trim() === ''" data-test="close-fault">Close it</v-btn>
       </form>

@@ -4,6 +4,7 @@ import { api } from '@/parts/api'
 import { faceAddress } from '@/parts/faces'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign, SavedMould } from '@vendange/contract'
 import { endpoints, ownFactorRange } from '@vendange/contract'
@@ -30,6 +31,7 @@ const props = defineProps<{
   rehearsal: string
 }>()
 const season = useSeason()
+const screen = useOwnScreen()
 const { say } = useUnits()
 const isOpen = ref(false)
 const best = computed(() => props.advice.slice(0, 3))
@@ -91,9 +93,15 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
       </p>
       <v-btn :to="rehearsal" variant="flat" color="primary" data-test="rehearse">Rehearse it</v-btn>
     </div>
-    <v-btn size="small" variant="text" class="open" data-test="factors" @click="isOpen = !isOpen">{{
-      isOpen ? 'Hide what it depends on' : 'What it depends on'
-    }}</v-btn>
+    <v-btn
+      v-if="screen.may(endpoints.updateWorkshop)"
+      size="small"
+      variant="text"
+      class="open"
+      data-test="factors"
+      @click="isOpen = !isOpen"
+      >{{ isOpen ? 'Hide what it depends on' : 'What it depends on' }}</v-btn
+    >
     <table v-if="isOpen" class="figures">
       <thead>
         <tr>
