@@ -120,15 +120,15 @@ export function layoutFaults(page: Page): Promise<readonly string[]> {
  * What on a page is smaller than a finger asks for: buttons and fields both ways, links that stand alone in their height. A
  * link amid a line of text is as high as the line.
  */
-export function smallTargets(page: Page, leastPx: number): Promise<readonly string[]> {
+export function smallTargets(page: Page, leastPx: number, within = 'body'): Promise<readonly string[]> {
   const leastLinkPx = 24
   return page.evaluate(
-    ([least, leastLink]) => {
+    ([least, leastLink, where]) => {
       const isInText = (link: Element): boolean =>
         getComputedStyle(link).display === 'inline' &&
         (link.parentElement?.textContent.trim().length ?? 0) > link.textContent.trim().length
       const targets = 'button, a[href], input:not([type=hidden]), select, textarea, [role=slider], [role=checkbox]'
-      return [...document.body.querySelectorAll(targets)].flatMap((one) => {
+      return [...document.querySelectorAll(`${where} :is(${targets})`)].flatMap((one) => {
         if (!one.checkVisibility({ visibilityProperty: true }) || one.closest('.d-sr-only, [data-swipe]')) return []
         const target = one.closest('.v-input')?.querySelector('.v-input__control') ?? one.closest('label') ?? one
         const [own, around] = [one.getBoundingClientRect(), target.getBoundingClientRect()]
@@ -142,6 +142,6 @@ export function smallTargets(page: Page, leastPx: number): Promise<readonly stri
         return [`${one.tagName.toLowerCase()} “${words}” is ${Math.round(width)} × ${Math.round(height)}`]
       })
     },
-    [leastPx, leastLinkPx] as const,
+    [leastPx, leastLinkPx, within] as const,
   )
 }

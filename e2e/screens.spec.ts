@@ -95,7 +95,9 @@ test('a tablet is let in by its code, signs in, pours without a network for a wh
   await expect(far.getByTestId('step-kept')).toHaveCount(0, { timeout: 60_000 })
   const season = (await (await page.request.get(`${workshop.url}/api/season`)).json()) as SeasonView
   const batch = season.batches.find(({ name }) => name === 'Signal Lamps')
-  const { records } = (await (await page.request.get(`${workshop.url}/api/batches/${batch?.id ?? ''}`)).json()) as BatchView
+  const { records } = (await (
+    await page.request.get(`${workshop.url}/api/batches/${batch?.id ?? ''}`)
+  ).json()) as BatchView
   expect(records.map(({ actual }) => actual)).toEqual([null, 709, 456])
 
   // What a helper may not do is refused, whatever page it comes from.

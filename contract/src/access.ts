@@ -75,7 +75,8 @@ const access: Access<typeof endpoints> = {
     named: everybody,
     ofDesign: everybody,
     view: everybody,
-    record: hands,
+    // Each kind of event besides by who may write it: see mayRecordEvent.
+    record: everybody,
     addPhoto: hands,
     photo: everybody,
   },
@@ -114,6 +115,12 @@ const helpersEvents: ReadonlySet<LoafEvent['type']> = new Set([
   'fault_found',
 ])
 
+/** What a stall may write down: what it brings home. */
+const stallsEvents: ReadonlySet<LoafEvent['type']> = new Set(['given_back'])
+
 /** Whether a role may write an event of a type on a loaf's record. */
 export const mayRecordEvent = (role: Role, type: LoafEvent['type']): boolean =>
-  role === 'owner' || role === 'maker' || (role === 'helper' && helpersEvents.has(type))
+  role === 'owner' ||
+  role === 'maker' ||
+  (role === 'helper' && helpersEvents.has(type)) ||
+  (role === 'stall' && stallsEvents.has(type))

@@ -26,6 +26,13 @@ describe('who may do what', () => {
       expect(rolesOf(endpoint), endpoint.path).to.deep.equal(['owner'])
   })
 
+  it('lets a stall bring bars home, and write nothing else on a loaf’s record', () => {
+    expect(mayRecordEvent('stall', 'given_back')).to.equal(true)
+    expect(mayRecordEvent('helper', 'given_back')).to.equal(false)
+    for (const type of ['released', 'recalled', 'sold', 'noted'] as const)
+      expect(mayRecordEvent('stall', type), type).to.equal(false)
+  })
+
   it('lets a helper write down what hands do, and nothing that is answered for', () => {
     for (const type of ['unmoulded', 'cut', 'weighed', 'finished', 'moved'] as const) {
       expect(mayRecordEvent('helper', type), type).to.equal(true)

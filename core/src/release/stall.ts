@@ -49,6 +49,24 @@ export function stallLines(loaves: readonly StallLoaf[], waiting: readonly Stall
     .sort((a, b) => b.packed - a.packed || a.designId.localeCompare(b.designId))
 }
 
+/** Bars of one loaf that a stall brings home. */
+export interface HomeComing {
+  readonly loafId: string
+  readonly version: number
+  readonly bars: number
+}
+
+/**
+ * What a stall brings home at the end of a market day: of each loaf the bars that were set aside for stalls and not sold.
+ * Sales that are not in the loaves' records yet are not known here: bars come home once none waits.
+ */
+export const homeComings = (
+  loaves: readonly (StallLoaf & { readonly id: string; readonly version: number })[],
+): readonly HomeComing[] =>
+  loaves
+    .map(({ id, version, state }) => ({ loafId: id, version, bars: unsoldBars(state, 'Stalls') }))
+    .filter(({ bars }) => bars > 0)
+
 /** What some sales come to, cents. */
 export const takingsCents = (sales: readonly StallSale[]): number =>
   sales.reduce((sum, { bars, priceCents }) => sum + bars * priceCents, 0)

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import type { LoafState } from '../../src/loaf'
 import { loafState } from '../../src/loaf'
-import { stallLines, takingsCents } from '../../src/release'
+import { homeComings, stallLines, takingsCents } from '../../src/release'
 
 /** A loaf with so many bars set aside for stalls, and so many of them sold. */
 function onStall(allotted: number, sold: number): LoafState {
@@ -24,6 +24,17 @@ describe('a stall', () => {
     expect(stallLines(loaves, [])).to.deep.equal([
       { designId: 'fog', packed: 10, sold: 2, left: 8 },
       { designId: 'lamps', packed: 3, sold: 0, left: 3 },
+    ])
+  })
+
+  it('brings home what was not sold, loaf by loaf', () => {
+    const standing = loaves.map((loaf, at) => ({ ...loaf, id: `loaf-${at}`, version: at }))
+    expect(
+      homeComings([...standing, { designId: 'fog', id: 'empty', version: 1, state: onStall(2, 2) }]),
+    ).to.deep.equal([
+      { loafId: 'loaf-0', version: 0, bars: 4 },
+      { loafId: 'loaf-1', version: 1, bars: 4 },
+      { loafId: 'loaf-2', version: 2, bars: 3 },
     ])
   })
 

@@ -90,7 +90,8 @@ useTableLabels(page)
         </div>
       </aside>
     </template>
-    <main ref="page" :class="{ page: !isBare }">
+    <!-- Pages that are worked standing, with wet gloves, say so. -->
+    <main ref="page" :class="{ page: !isBare, hands: route.meta['hands'] === true }">
       <NewsLines :is-bench="isBare" />
       <NotYours v-if="isOthers" />
       <RouterView v-else-if="season.workshop || isOpen" :key="route.path" />

@@ -69,7 +69,8 @@ async function createAnOrder(): Promise<void> {
         @click="create"
         >New collection</v-btn
       >
-      <v-btn data-test="new-order" @click="createAnOrder">New order</v-btn>
+      <v-btn to="/ask" data-test="client-asks">A client asks</v-btn>
+      <v-btn v-if="!isPhone" data-test="new-order" @click="createAnOrder">New order</v-btn>
     </template>
   </PageHeadline>
 

@@ -1,4 +1,4 @@
-import type { SavedCollection, SavedDesign, SavedOrder } from '@vendange/contract'
+import type { NewOrder, SavedCollection, SavedDesign, SavedOrder } from '@vendange/contract'
 import { blankCollection, blankDesign, blankOrder, endpoints } from '@vendange/contract'
 import { addDays } from '@vendange/core/calendar'
 import { gramsPerOunce } from '@vendange/core/units'
@@ -45,17 +45,20 @@ export async function createDesign(collectionId: string): Promise<SavedDesign | 
 /** Days until a new order is due, until the client says otherwise: making and cure take about six weeks. */
 const usualDaysToDue = 49
 
-export async function createOrder(): Promise<SavedOrder | undefined> {
+/** Days until a client's stamp is there, until its maker has said so (estimate). */
+export const usualStampDays = 21
+
+/** What an order has before the client says more. */
+export function orderToAsk(): NewOrder {
   const season = useSeason()
-  return runChange(() =>
-    api(endpoints.orders.create, {
-      body: {
-        ...blankOrder,
-        client: 'New client',
-        labelMassG: usualLabelG(season.workshop?.massUnit),
-        dueDay: addDays(season.today, usualDaysToDue),
-        recipeId: season.recipes[0]?.id ?? null,
-      },
-    }),
-  )
+  return {
+    ...blankOrder,
+    client: 'New client',
+    labelMassG: usualLabelG(season.workshop?.massUnit),
+    dueDay: addDays(season.today, usualDaysToDue),
+    recipeId: season.recipes[0]?.id ?? null,
+  }
 }
+
+export const createOrder = (order: NewOrder = orderToAsk()): Promise<SavedOrder | undefined> =>
+  runChange(() => api(endpoints.orders.create, { body: order }))

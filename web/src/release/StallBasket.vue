@@ -6,7 +6,7 @@ defineProps<{
   bars: number
   canUndo: boolean
 }>()
-const emit = defineEmits<{ sell: [paid: 'cash' | 'card']; undo: [] }>()
+const emit = defineEmits<{ sell: [paid: 'cash' | 'card' | 'sample']; undo: [] }>()
 </script>
 
 <template>
@@ -15,6 +15,7 @@ const emit = defineEmits<{ sell: [paid: 'cash' | 'card']; undo: [] }>()
       <b class="serif total">{{ total }}</b>
       <v-btn class="big" color="primary" variant="flat" data-test="cash" @click="emit('sell', 'cash')">Cash</v-btn>
       <v-btn class="big" color="primary" variant="flat" data-test="card" @click="emit('sell', 'card')">Card</v-btn>
+      <v-btn class="big" data-test="sample" @click="emit('sell', 'sample')">As a sample</v-btn>
     </template>
     <v-btn v-else-if="canUndo" class="big wide" data-test="undo-sale" @click="emit('undo')">Undo the last sale</v-btn>
   </section>
@@ -28,7 +29,8 @@ const emit = defineEmits<{ sell: [paid: 'cash' | 'card']; undo: [] }>()
   left: calc(var(--rail) + 22px);
   z-index: 8;
   display: flex;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 10px;
   align-items: center;
   border-color: rgb(var(--v-theme-primary));
 }
@@ -49,6 +51,14 @@ const emit = defineEmits<{ sell: [paid: 'cash' | 'card']; undo: [] }>()
 }
 
 @media (max-width: 599px) {
+  .total {
+    flex: 1 0 100%;
+  }
+
+  .big {
+    flex: 1;
+  }
+
   .basket {
     right: 8px;
     bottom: calc(66px + env(safe-area-inset-bottom));

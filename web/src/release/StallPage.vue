@@ -3,11 +3,12 @@ import { useUnits } from '@/parts/format'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useSaleQueue } from '@/parts/outbox/saleQueue'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { useAwake } from '@/parts/useAwake'
 import { useKeptFields } from '@/parts/useKeptFields'
-import { stallLines, takingsCents } from '@vendange/core/release'
+import { homeComings, stallLines, takingsCents } from '@vendange/core/release'
 import { counted } from '@vendange/words'
 import { computed, ref } from 'vue'
 import StallBasket from './StallBasket.vue'
@@ -16,6 +17,7 @@ import StallOwed from './StallOwed.vue'
 /** A market day: what was packed, tapped as it is sold, kept on this device while there is no network. */
 const season = useSeason()
 const queue = useSaleQueue()
+const { record, trouble, isSending } = useLoafEvents()
 useAwake()
 const { money, currency } = useUnits()
 
@@ -49,17 +51,18 @@ function put(designId: string, by: number): void {
 /** The sales of the last buyer, while they can still be taken back. */
 const last = ref<readonly string[]>([])
 const canUndo = computed(() => last.value.length > 0 && waiting.value.some(({ saleId }) => last.value.includes(saleId)))
-async function sell(paid: 'cash' | 'card'): Promise<void> {
+async function sell(paid: 'cash' | 'card' | 'sample'): Promise<void> {
   // Bar by bar: where another screen sold the last one, the others are written down all the same.
   const sales = inBasket.value.flatMap(({ bars, ...line }) =>
     Array.from({ length: bars }, () => ({
       ...line,
+      priceCents: paid === 'sample' ? 0 : line.priceCents,
       bars: 1,
       saleId: crypto.randomUUID(),
       day: season.today,
       lotCode: '',
       channel: 'Stalls' as const,
-      buyer: `Stall, ${paid}`,
+      buyer: paid === 'sample' ? 'A sample, given' : `Stall, ${paid}`,
     })),
   )
   await queue.add(
@@ -69,6 +72,15 @@ async function sell(paid: 'cash' | 'card'): Promise<void> {
   )
   last.value = sales.map(({ saleId }) => saleId)
   basket.value = {}
+}
+/** What was not sold goes back among the bars that are free; sales first, they change what there is. */
+const home = computed(() => homeComings(season.loaves))
+const isGoingHome = ref(false)
+async function bringHome(): Promise<void> {
+  const reason = 'Came home from the market'
+  for (const { loafId, version, bars } of home.value)
+    await record({ id: loafId, version }, { type: 'given_back', day: season.today, bars, channel: 'Stalls', reason })
+  isGoingHome.value = false
 }
 async function undo(): Promise<void> {
   await queue.drop(last.value)
@@ -122,6 +134,28 @@ async function undo(): Promise<void> {
     </li>
   </ul>
 
+  <section v-if="home.length > 0 && inBasket.length === 0" class="sheet home" data-test="home">
+    <template v-if="isGoingHome">
+      <p>{{ counted(barsLeft, 'bar comes', 'bars come') }} home: they are free for others again.</p>
+      <div class="row">
+        <v-btn
+          color="primary"
+          variant="flat"
+          size="x-large"
+          :loading="isSending"
+          :disabled="waiting.length > 0"
+          data-test="bring-home"
+          @click="bringHome"
+          >Put them back</v-btn
+        >
+        <v-btn size="x-large" @click="isGoingHome = false">Not yet</v-btn>
+      </div>
+      <p v-if="waiting.length > 0" class="quiet">First the sales that wait here have to be sent.</p>
+    </template>
+    <v-btn v-else size="x-large" data-test="going-home" @click="isGoingHome = true">The market is over</v-btn>
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
+  </section>
+
   <StallBasket
     v-if="inBasket.length > 0 || canUndo"
     :total="money(takingsCents(inBasket))"
@@ -137,11 +171,15 @@ async function undo(): Promise<void> {
   margin-bottom: 16px;
 }
 
+.home {
+  margin-bottom: 150px;
+}
+
 .soaps {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(280px, 100%), 1fr));
   gap: 14px;
-  padding-bottom: 150px;
+  padding-bottom: 20px;
   list-style: none;
 }
 

@@ -1,6 +1,6 @@
 import { useSeason } from '@/parts/seasonStore'
 import { promisesInWorker } from '@/workers/seasonPlanner'
-import type { SavedOrder, SeasonView } from '@vendange/contract'
+import type { NewOrder, SeasonView } from '@vendange/contract'
 
 import { addDays } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
@@ -22,11 +22,26 @@ import {
 import { lengthStepMm } from '@vendange/core/units'
 import { computed, ref, shallowRef, watch } from 'vue'
 
+/** What is asked for: an order that is kept, or one that a client is still speaking of. */
+type Asked = Pick<
+  NewOrder,
+  | 'client'
+  | 'bars'
+  | 'labelMassG'
+  | 'recipeId'
+  | 'scent'
+  | 'colours'
+  | 'bevelled'
+  | 'stampLeadDays'
+  | 'dueDay'
+  | 'collectionId'
+>
+
 /** How prices are stated before the workshop is known. */
 export const noTax: TaxTerms = { taxName: '', taxShare: 0, isTaxIncluded: true }
 
 /** The ways to make an order, each with the days on which it could be promised. */
-export function useQuote(order: () => SavedOrder | undefined) {
+export function useQuote(order: () => Asked | undefined) {
   const season = useSeason()
   const promises = shallowRef<readonly DeliveryDate[]>([])
   const isLooking = ref(false)
@@ -66,7 +81,7 @@ export function useQuote(order: () => SavedOrder | undefined) {
   })
 
   /** The batches of an option as the season sees them, without days yet. */
-  function batchesOf(option: QuoteOption, now: SavedOrder): readonly SeasonBatch[] {
+  function batchesOf(option: QuoteOption, now: Asked): readonly SeasonBatch[] {
     const recipe = season.recipe(now.recipeId)
     const { workshop } = season
     if (!recipe || !workshop) return []
@@ -86,7 +101,7 @@ export function useQuote(order: () => SavedOrder | undefined) {
   }
 
   /** The season with the batches of an option in it that seek their days. */
-  function seasonWith(option: QuoteOption, now: SavedOrder, view: SeasonView) {
+  function seasonWith(option: QuoteOption, now: Asked, view: SeasonView) {
     const wished = batchesOf(option, now)
     return { wished, dated: seasonOf([...seasonBatches(view), ...wished], seasonLimits(view), view.today) }
   }
