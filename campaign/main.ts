@@ -9,11 +9,12 @@ import { diceOf } from './dice'
 import { brokenInvariants, nothingRemembered } from './invariants'
 import { killAgainAndAgain, noKills } from './kills'
 import { brokenPages } from './pages'
+import { noPlaces, writeInTwoPlaces } from './places'
 import type { Tally } from './throwing'
 import { newTally, throwRequests, throwSequences } from './throwing'
 import { noUpgrades, upgradeAll } from './upgrades'
 
-// npm run campaign [-- PART [COUNT [SEED]]]: hostile requests, kills, archives, backups and upgrades thrown at a workshop.
+// npm run campaign [-- PART [COUNT [SEED]]]: hostile requests, kills, archives, backups, upgrades and a server of databases thrown at a workshop.
 
 /** A part of the campaign: how much of it is thrown when nothing is said, and what came of it. */
 interface Part {
@@ -140,12 +141,24 @@ async function upgrades(count: number, seed: number): Promise<Outcome> {
   }
 }
 
+async function inTwoPlaces(count: number, seed: number): Promise<Outcome> {
+  const tally = noPlaces()
+  await writeInTwoPlaces(diceOf(seed), count, tally)
+  return {
+    told: [
+      `${tally.written} writes in two places, the server killed ${tally.kills} times; ${tally.away} to be tried again`,
+    ],
+    broken: tally.broken,
+  }
+}
+
 const parts: Readonly<Record<string, Part>> = {
   requests: { count: 100_000, run: throwAll },
   kills: { count: 1000, run: kill },
   archives: { count: 2000, run: archives },
   backups: { count: 300, run: backups },
   upgrades: { count: 104, run: upgrades },
+  places: { count: 200, run: inTwoPlaces },
 }
 const mostTold = 20
 

@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test'
 import { devices, expect, test } from '@playwright/test'
 import type { SeasonView } from '@vendange/contract'
-import { answer } from './hands'
+import { answer, type } from './hands'
+import { layoutFaults } from './layout'
 import { WorkshopProcess } from './server'
 
 const workshop = new WorkshopProcess()
@@ -82,4 +83,26 @@ test('on a phone a swipe over the board scrolls it, and takes nothing up', async
   await finger.send('Input.synthesizeScrollGesture', { x: box.x + 20, y: box.y + 10, yDistance: -220, speed: 1600 })
   expect(await page.evaluate(() => window.scrollY)).toBeGreaterThan(before + 100)
   await expect(page.getByTestId('trial')).toHaveCount(0)
+})
+
+test('on a phone a client’s question is answered in four fields, and kept as an order by one tap', async ({ page }) => {
+  await page.goto(`${workshop.url}/plan`)
+  await page.getByTestId('client-asks').tap()
+  await expect(answer(page)).toContainText(/^Yes: €[\d.]+, 48 bars ready on/)
+  await type(page, 'Bars', '36')
+  await type(page, 'Wanted by', '20 Mar')
+  await type(page, 'Mass of a bar', '95')
+  await page.getByRole('button', { name: 'Bevelled and stamped' }).tap()
+  // A stamp, a pour and a cure take longer than twelve days.
+  await expect(answer(page)).toContainText(/36 bars ready on .+: not by Sat 20 Mar\.$/)
+  const [price] = /€[\d.]+/.exec((await answer(page).textContent()) ?? '') ?? []
+  await expect(page.getByTestId('way').first()).toContainText(price ?? 'a price')
+  await expect(page.getByTestId('ask')).toContainText('A new stamp is there in 21 days (estimate).')
+  expect(await layoutFaults(page)).toEqual([])
+  await page.getByTestId('keep-order').tap()
+  // The order page reckons the same.
+  await expect(answer(page)).toContainText(price ?? 'a price')
+  const { orders } = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
+  const kept = orders.find(({ bars }) => bars === 36)
+  expect([kept?.dueDay, kept?.labelMassG, kept?.bevelled, kept?.stampLeadDays]).toEqual(['2027-03-20', 95, true, 21])
 })

@@ -3,6 +3,7 @@ import { devices, expect, test } from '@playwright/test'
 import type { LoafSummary, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
 import { freeBarsOf } from '@vendange/core/loaf'
+import { homeComings } from '@vendange/core/release'
 import { answer } from './hands'
 import { layoutFaults } from './layout'
 import { WorkshopProcess } from './server'
@@ -58,7 +59,7 @@ test('a market day: tapped, paid, undone, sold without a network, and the last b
   await other.goto(`${workshop.url}/stall`)
   await context.setOffline(true)
   for (let bars = 0; bars < left; bars++) await sell(page)
-  await expect(soapOn(page)).toContainText('Sold out')
+  await expect(soapOn(page)).toContainText('The last one is in the basket')
   await page.getByTestId('card').tap()
   await expect(page.getByTestId('stall-waiting')).toContainText('not reached', { timeout: 30_000 })
 
@@ -77,4 +78,23 @@ test('a market day: tapped, paid, undone, sold without a network, and the last b
     .filter(({ designId }) => designId === soap.designId)
     .flatMap(({ state }) => state.channels.filter(({ channel }) => channel === 'Stalls'))
   for (const { allotted, sold } of stalls) expect(sold).toBeLessThanOrEqual(allotted)
+
+  await test.step('a sample is given, and what is left comes home', async () => {
+    const other = page.getByTestId('stall-soap').filter({ hasText: '1 of' })
+    await other
+      .first()
+      .getByRole('button', { name: /^Sell a bar of/ })
+      .tap()
+    await page.getByTestId('sample').tap()
+    await page.getByTestId('going-home').tap()
+    await expect(page.getByTestId('bring-home')).toBeDisabled()
+    await expect(page.getByTestId('stall-waiting')).toHaveCount(0, { timeout: 30_000 })
+    await page.getByTestId('bring-home').tap()
+    await expect(page.getByTestId('home')).toHaveCount(0)
+    await expect(answer(page)).toContainText('0 bars to sell')
+    const { loaves } = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
+    expect(homeComings(loaves)).toEqual([])
+    const view = loaves.flatMap(({ state }) => state.channels.filter(({ channel }) => channel === 'Stalls'))
+    for (const { allotted, sold } of view) expect(sold).toBe(allotted)
+  })
 })

@@ -32,8 +32,11 @@ const logger = pino({ level: env['VENDANGE_LOG'] ?? 'warn' })
 
 try {
   const held = await holdFolder(folder)
+  const serverUrl = env['VENDANGE_DATABASE_URL']
   const database = await openDatabase({
-    file: join(folder, 'vendange.sqlite'),
+    // What a server keeps for more than one place has a copy here, which is not taken for a workshop of this place alone.
+    file: join(folder, serverUrl === undefined ? 'vendange.sqlite' : 'copy-of-server.sqlite'),
+    server: serverUrl === undefined ? undefined : { url: serverUrl, token: env['VENDANGE_DATABASE_TOKEN'] },
     backupFolder: join(folder, 'backups'),
     now: () => new Date(),
     long: {

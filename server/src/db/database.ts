@@ -1,4 +1,5 @@
 import type { Client } from '@libsql/client'
+import { sentence } from '@vendange/core/findings'
 import { migrate } from 'drizzle-orm/libsql/migrator'
 import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs'
 import { dirname } from 'node:path'
@@ -14,7 +15,10 @@ import { mendDamage } from './damage/mendDamage'
 import { syncFolder } from './durable'
 import { filePlace } from './filePlace'
 import { migrationTimes, ownMigrations } from './migrations'
+import { unprocessable } from './refusal'
 import { DatabaseRefused, troubleOfDisk } from './refusedFile'
+import type { DatabaseServer } from './replica'
+import { connectReplica, followServer, troubleOfServer } from './replica'
 import { finishRestore, layReady, layStaleLogAside } from './restore'
 import { textOf } from './textOf'
 
@@ -53,6 +57,8 @@ export interface OpenOptions {
   /** Path of the SQLite file; made when it is missing. */
   readonly file: string
   readonly backupFolder: string
+  /** Keeps the workshop for more than one place: `file` is a copy of it then. @default none, the file is the workshop */
+  readonly server?: DatabaseServer | undefined
   /** Stamp for the names of backups. */
   readonly now: () => Date
   /** @default this version's own */
@@ -113,7 +119,9 @@ async function makeNew(file: string, migrationsFolder: string): Promise<void> {
 }
 
 /** Looks at the file before anything is done to it. @throws {DatabaseRefused} */
-async function refuseForeign(options: Required<OpenOptions>): Promise<void> {
+type Options = OpenOptions & Required<Pick<OpenOptions, 'migrationsFolder' | 'long'>>
+
+async function refuseForeign(options: Options): Promise<void> {
   const { file, backupFolder, now, migrationsFolder, long } = options
   const known = migrationTimes(migrationsFolder)
   if (statSync(file).size === 0)
@@ -136,8 +144,9 @@ async function refuseForeign(options: Required<OpenOptions>): Promise<void> {
     await keepBackup(file, backupFolder, now(), 'before-migration', { copy: long.copy })
 }
 
-async function connect(options: Required<OpenOptions>): Promise<Client> {
-  const { file, migrationsFolder } = options
+async function connect(options: Options): Promise<Client> {
+  const { file, migrationsFolder, server } = options
+  if (server) return connectReplica(file, server, migrationsFolder)
   let client: Client | undefined
   try {
     mkdirSync(dirname(file), { recursive: true })
@@ -162,7 +171,7 @@ async function connect(options: Required<OpenOptions>): Promise<Client> {
  */
 export async function openDatabase(wanted: OpenOptions): Promise<Database> {
   const options = { migrationsFolder: ownMigrations, long: { copy: copyDatabase, layReady, findDamage }, ...wanted }
-  const { file, backupFolder, now, long } = options
+  const { file, backupFolder, now, long, server } = options
   const connection = changeableClient(await connect(options))
   const db = drizzleOver(connection.client)
   const writes = new PQueue({ concurrency: 1 })
@@ -188,11 +197,13 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
       return await db.transaction(keepingWhy, { behavior: 'immediate' })
     } catch (error) {
       // A full disk ends the transaction by itself; that it cannot be rolled back then is not what went wrong.
-      throw failure ?? error
+      throw (server && troubleOfServer(failure ?? error)) ?? failure ?? error
     } finally {
       revision += 1
     }
   }
+  // What other places wrote makes old what was read here.
+  const stopFollowing = server && followServer(connection.client, () => (revision += 1))
   const write: Database['write'] = (work) => writes.add(() => inTransaction(work))
   const mendFound = (transaction: Transaction, damage: Damage) => mendDamage(transaction, now().toISOString(), damage)
   /** Rows are held against the tables of this version. */
@@ -220,6 +231,7 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
     replaceBy: (other, refuse) =>
       writes.add(async () => {
         await refuse?.(db)
+        if (server) throw unprocessable(sentence('not_from_here'))
         await long.layReady(file, other)
         await place.change(() =>
           connection.change(async (client) => {
@@ -235,7 +247,8 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
     backupFolder,
     close: async () => {
       await writes.onIdle()
-      await connection.client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
+      stopFollowing?.()
+      if (!server) await connection.client.execute('PRAGMA wal_checkpoint(TRUNCATE)')
       connection.client.close()
     },
   }

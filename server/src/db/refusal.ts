@@ -15,7 +15,7 @@ export class Refusal extends Error {
   override readonly name = 'Refusal'
 
   constructor(
-    readonly kind: 'missing' | 'stale' | 'impossible' | 'busy',
+    readonly kind: 'missing' | 'stale' | 'impossible' | 'busy' | 'away',
     readonly told: Sentence,
     readonly errors: readonly FieldError[] = [],
     /** Of a stale thing how it stands now. */

@@ -20,6 +20,7 @@ const answers = {
   stale: { title: 'Changed meanwhile', status: 409 },
   impossible: { title: 'Not possible', status: 422 },
   busy: { title: 'Busy', status: 429 },
+  away: { title: 'Not reached', status: 503 },
 } as const
 
 /** A refusal as it is answered over HTTP (RFC 9457), in the workshop's words. */

@@ -41,6 +41,7 @@ const chosen = defineModel<Value>({ required: true })
 @media (max-width: 1199px) {
   .choice {
     min-height: 44px;
+    border: 1px solid rgb(var(--v-theme-hairline));
     height: auto;
     padding-block: 10px;
     line-height: 24px;

@@ -114,7 +114,13 @@ async function undo(): Promise<void> {
         <span>
           <b class="serif">{{ design.name }}</b><br />
           <span :class="left < 0 ? 'must' : 'quiet'">{{
-            left > 0 ? `${left} of ${packed} left` : left < 0 ? `${-left} more than was packed` : 'Sold out'
+            left > 0
+              ? `${left} of ${packed} left`
+              : left < 0
+                ? `${-left} more than was packed`
+                : basket[designId]
+                  ? 'The last one is in the basket'
+                  : 'Sold out'
           }}</span>
         </span>
       </button>

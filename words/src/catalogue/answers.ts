@@ -59,6 +59,8 @@ export const answerWords = {
   archive_no_picture: '{file} of the archive is no whole picture of its kind. Nothing was changed.',
   backup_unknown: 'There is no backup of that name.',
   backup_unsound: 'That backup is damaged or is none of Vendange. Nothing was changed.',
+  database_not_reached: 'The server that keeps this workshop does not answer. Nothing was changed; it is tried again.',
+  not_from_here: 'This workshop is kept on a server of databases: its backups are put back there.',
   too_much_at_once: 'Much is being made already. Try again in a moment.',
   archive_table: 'The archive has a table “{table}” that is not known here.',
   gone_meanwhile: 'Something this refers to does not exist here any more. Load the page again and choose anew.',

@@ -30,7 +30,7 @@ const edgeChoices = [
   { value: 'cut', words: 'As cut' },
   { value: 'bevelled', words: 'Bevelled' },
   { value: 'stamped', words: 'Stamped' },
-  { value: 'both', words: 'Both' },
+  { value: 'both', words: 'Bevelled and stamped' },
 ] as const
 const unread = ref<Record<string, string | undefined>>({})
 
