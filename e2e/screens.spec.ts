@@ -8,6 +8,9 @@ import { WorkshopProcess } from './server'
 
 test.describe.configure({ mode: 'serial' })
 
+/** So long the tablet is in the cellar, ms: `VENDANGE_AWAY_MIN=10` keeps it there for ten minutes. */
+const awayMs = Number(process.env['VENDANGE_AWAY_MIN'] ?? 0) * 60_000
+
 const workshop = new WorkshopProcess()
 let tablet: OtherHost
 let stranger: OtherHost
@@ -40,6 +43,7 @@ async function pageOn(host: OtherHost, width: number, height: number): Promise<P
 test('a tablet is let in by its code, signs in, pours without a network for a while, and is put out; a stranger gets nothing', async ({
   page,
 }) => {
+  test.setTimeout(240_000 + awayMs)
   await page.goto(`${workshop.url}/workshop`)
   const screens = page.getByTestId('screens')
   await screens.getByLabel('PIN of Ilse').fill('4815')
@@ -81,6 +85,7 @@ test('a tablet is let in by its code, signs in, pours without a network for a wh
   await far.reload()
   await expect(answer(far)).toContainText('Olive oil')
   tablet.disconnect()
+  await far.waitForTimeout(awayMs)
   await far.getByTestId('reading').locator('input').fill('709')
   await far.getByTestId('done').click()
   await expect(far.getByTestId('step-kept')).toHaveCount(1, { timeout: 60_000 })

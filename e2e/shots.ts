@@ -37,6 +37,8 @@ const carried = [
   { name: 'plan', width: 390, height: 844 },
   { name: 'day', width: 390, height: 844 },
   { name: 'order', width: 390, height: 844 },
+  { name: 'ask', width: 390, height: 844 },
+  { name: 'stall', width: 390, height: 844 },
   { name: 'bench', width: 390, height: 844 },
   { name: 'plan', width: 820, height: 1180 },
   { name: 'bench', width: 820, height: 1180 },
@@ -51,6 +53,12 @@ test('phones and tablets in one picture', async ({ page }) => {
     await expect(answer(page)).not.toBeEmpty()
     await page.waitForLoadState('networkidle')
     await expect(page.locator('span.face')).toHaveCount(0)
+    if (name === 'stall')
+      for (const at of [1, 2])
+        await page
+          .getByRole('button', { name: /^Sell a bar/ })
+          .nth(at)
+          .click()
     pictures.push((await page.screenshot()).toString('base64'))
   }
   await page.setViewportSize({ width: 2100, height: 700 })

@@ -17,8 +17,14 @@ export interface ClientOptions {
   readonly baseUrl?: string
   /** The maker who stands on every event. */
   readonly makerId?: () => string | undefined
+  /** Says that it is a page of the workshop that asks, where somebody has signed in. */
+  readonly token?: () => string | undefined
   readonly fetch?: typeof fetch
 }
+
+/** The header in which a page of the workshop sends its token, and the cookies that it reads it from. */
+export const tokenHeader = 'X-Vendange-Token'
+export const tokenCookies = { network: '__Host-vendange-token', here: 'vendange-seat-token' } as const
 
 type CallArguments<Path extends string, Body> = ([keyof PathParameters<Path>] extends [never]
   ? object
@@ -48,7 +54,12 @@ export function addressOf<Path extends string>(
 
 /** A client that calls any endpoint of the contract with its types. @returns a function that throws {@link ProblemError} */
 export function createClient(options: ClientOptions = {}): Client {
-  const { baseUrl = '', makerId = () => undefined, fetch: send = (...request) => fetch(...request) } = options
+  const {
+    baseUrl = '',
+    makerId = () => undefined,
+    token = () => undefined,
+    fetch: send = (...request) => fetch(...request),
+  } = options
   return async (endpoint, call) => {
     const { params, body, rawBody } = (call ?? {}) as {
       params?: PathParameters<typeof endpoint.path>
@@ -58,6 +69,8 @@ export function createClient(options: ClientOptions = {}): Client {
     const path = addressOf(endpoint, params ?? ({} as PathParameters<typeof endpoint.path>))
     const maker = makerId()
     const headers: Record<string, string> = maker === undefined ? {} : { 'X-Vendange-Maker': maker }
+    const known = token()
+    if (known !== undefined) headers[tokenHeader] = known
     if (body !== undefined) headers['Content-Type'] = 'application/json'
     if (rawBody) headers['Content-Type'] = rawBody.type
     let response: Response

@@ -8,6 +8,7 @@ import {
   endpoints,
   plainRecipe,
   ProblemError,
+  tokenHeader,
 } from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
 import type { Express } from 'express'
@@ -92,11 +93,15 @@ export async function openTestWorkshop(over = (database: Database): Database => 
 /** Asks as a browser does that sends back what it was given to keep. */
 export function keepingCookies(): typeof fetch {
   let cookie: string | undefined
+  let token: string | undefined
   return async (address, asked) => {
     const headers = new Headers(asked?.headers)
     if (cookie !== undefined) headers.set('Cookie', cookie)
+    if (token !== undefined && !headers.has(tokenHeader)) headers.set(tokenHeader, token)
     const answer = await fetch(address, { ...asked, headers })
-    cookie = answer.headers.getSetCookie()[0]?.split(';')[0] ?? cookie
+    const [held, shown] = answer.headers.getSetCookie().map((one) => one.split(';')[0])
+    cookie = held ?? cookie
+    token = shown?.split('=')[1] ?? token
     return answer
   }
 }

@@ -1,3 +1,4 @@
+export * from './amid'
 export * from './counted'
 export * from './label'
 export * from './labels'

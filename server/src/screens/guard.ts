@@ -1,11 +1,12 @@
 import type { Endpoint } from '@vendange/contract'
-import { allEndpoints, endpoints, mayRecordEvent, rolesOf } from '@vendange/contract'
+import { allEndpoints, endpoints, mayRecordEvent, rolesOf, tokenHeader } from '@vendange/contract'
 import type { LoafEvent } from '@vendange/core/loaf'
 import type { Request, RequestHandler, Response } from 'express'
 import type { TLSSocket } from 'node:tls'
 import { HttpProblem } from '../parts/problems'
 import type { Asking, ScreenService } from './screenService'
 import { atTheComputer } from './screenService'
+import { tokenOf } from './secrets'
 
 /** Only over HTTPS and from this very name may a browser send it. */
 export const cookieName = '__Host-vendange'
@@ -62,6 +63,16 @@ const unsigned: ReadonlySet<Endpoint> = new Set<Endpoint>([
   endpoints.health,
 ])
 
+/** Reading changes nothing; signing in is what brings the token. */
+const changesNothing: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS'])
+
+/** Refuses a change that was not asked for by a page of ours, which knows the token. */
+function refuseForged(request: Request, secret: string | undefined, endpoint: Endpoint | undefined): void {
+  if (secret === undefined || changesNothing.has(request.method) || (endpoint && unsigned.has(endpoint))) return
+  if (request.get(tokenHeader) !== tokenOf(secret))
+    throw refusal(403, 'This did not come from a page of the workshop. Load the page anew.')
+}
+
 const notSignedIn = 'Sign in with your PIN first.'
 
 /** Who asks at the computer itself: whoever sits there, until a maker has a PIN. */
@@ -96,7 +107,10 @@ export function accessGuard(screens: ScreenService): RequestHandler {
     const isFar = isFromNetwork(request)
     const endpoint = endpointAsked(request, response)
     if (isFar && endpoint && open.has(endpoint)) return next()
-    const asking = await (isFar ? askingFar : askingHere)(screens, secretOf(request), endpoint)
+    const secret = secretOf(request)
+    const asking = await (isFar ? askingFar : askingHere)(screens, secret, endpoint)
+    // Whoever has not signed in has nothing that could be misused.
+    if (asking.makerId !== null) refuseForged(request, secret, endpoint)
     response.locals['asking'] = asking
     // Whoever signed in stands on the record, whatever the page says.
     if (isFar || asking.makerId !== null) request.headers['x-vendange-maker'] = asking.makerId ?? ''

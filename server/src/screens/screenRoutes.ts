@@ -1,9 +1,10 @@
-import { endpoints } from '@vendange/contract'
+import { endpoints, tokenCookies } from '@vendange/contract'
 import type { Request, Response, Router } from 'express'
 import { serve, serveFile } from '../parts/serve'
 import type { Door } from './door'
 import { askingOf, cookieName, isFromNetwork, seatCookieName, secretOf } from './guard'
 import type { ScreenService } from './screenService'
+import { tokenOf } from './secrets'
 
 /** A year: a screen stays let in until it is put out. */
 const cookieMs = 365 * 24 * 3600_000
@@ -12,8 +13,14 @@ const cookie = { httpOnly: true, sameSite: 'strict', path: '/', maxAge: cookieMs
 
 /** The computer's own address is plain HTTP: what lets in there goes nowhere else. */
 function hand(request: Request, response: Response, secret: string): void {
-  if (isFromNetwork(request)) response.cookie(cookieName, secret, { ...cookie, secure: true })
-  else response.cookie(seatCookieName, secret, cookie)
+  const secure = isFromNetwork(request)
+  response.cookie(secure ? cookieName : seatCookieName, secret, { ...cookie, secure })
+  // The page reads this one, and sends it back in a header of its own.
+  response.cookie(secure ? tokenCookies.network : tokenCookies.here, tokenOf(secret), {
+    ...cookie,
+    httpOnly: false,
+    secure,
+  })
 }
 
 export function screenRoutes(router: Router, screens: ScreenService, door: Door): void {

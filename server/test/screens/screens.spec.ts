@@ -1,5 +1,14 @@
 import type { InvitationView, OwnScreen, Problem, Role, ScreensView, SeasonView } from '@vendange/contract'
-import { allEndpoints, blankMaker, blankOrder, createClient, endpoints, roles, rolesOf } from '@vendange/contract'
+import {
+  allEndpoints,
+  blankMaker,
+  blankOrder,
+  createClient,
+  endpoints,
+  roles,
+  rolesOf,
+  tokenHeader,
+} from '@vendange/contract'
 import { expect } from 'chai'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { request } from 'node:https'
@@ -8,6 +17,7 @@ import { join } from 'node:path'
 import { ownNames } from '../../src/screens/certificate'
 import { isFromNetwork } from '../../src/screens/guard'
 import { limits } from '../../src/screens/rateLimits'
+import { tokenOf } from '../../src/screens/secrets'
 import type { TestWorkshop } from '../workshopAtTest'
 import { keepingCookies, openTestWorkshop, problemOf } from '../workshopAtTest'
 
@@ -38,7 +48,7 @@ function ask(address: string, authority: string, path: string, asked: Asked = {}
         // A name made to point here is found out by the workshop, not by the certificate alone.
         ...(headers['Host'] === undefined ? {} : { checkServerIdentity: () => undefined }),
         headers: {
-          ...(cookie === undefined ? {} : { Cookie: cookie }),
+          ...(cookie === undefined ? {} : { Cookie: cookie, [tokenHeader]: tokenOf(cookie.split('=')[1] ?? '') }),
           ...(content === undefined
             ? {}
             : { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(content) }),
@@ -294,6 +304,23 @@ describe('screens of the local network', function () {
       ['The till', 'Was let in'],
       [null, 'Asked The till in as stall'],
     ])
+  })
+
+  it('changes nothing for who does not know the token, and lets them read', async () => {
+    const cookie = await screenOf('owner')
+    const body = { ...blankMaker, name: 'Forged' }
+    for (const token of ['', 'guessed', tokenOf('another secret')]) {
+      const headers = { [tokenHeader]: token }
+      expect((await far('/api/makers', { method: 'POST', cookie, body, headers })).status).to.equal(403)
+      expect((await far('/api/season', { cookie, headers })).status).to.equal(200)
+    }
+    expect((await far('/api/makers', { method: 'POST', cookie, body })).status).to.equal(201)
+    // At the computer itself too, once somebody has signed in there.
+    const seat = keepingCookies()
+    await createClient({ baseUrl: workshop.url, fetch: seat })(endpoints.screens.signIn, { body: { makerId, pin } })
+    const forged = createClient({ baseUrl: workshop.url, token: () => 'guessed', fetch: seat })
+    expect((await forged(endpoints.season)).makers.map(({ name }) => name)).to.include('Forged')
+    expect((await problemOf(forged(endpoints.makers.create, { body }))).status).to.equal(403)
   })
 
   it('answers no page of another address', async () => {

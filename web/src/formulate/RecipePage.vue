@@ -85,7 +85,7 @@ async function takeRecipeAway(): Promise<void> {
         in {{ show('mass', figures.plainWaterG - figures.wettingWaterG) }} of water<template
           v-for="liquid in figures.liquids"
           :key="liquid.name"
-          >, {{ show('mass', liquid.massG) }} of {{ liquid.name.toLowerCase() }}</template
+          >, {{ show('mass', liquid.massG) }} of {{ liquid.name }}</template
         >.
       </template>
       <template v-else><span class="must">This recipe cannot be made as it stands.</span></template>

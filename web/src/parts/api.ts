@@ -1,4 +1,4 @@
-import { addressOf, createClient, endpoints, ProblemError } from '@vendange/contract'
+import { addressOf, createClient, endpoints, ProblemError, tokenCookies } from '@vendange/contract'
 import type { Problem } from '@vendange/contract'
 import { noting } from './reach'
 
@@ -8,7 +8,15 @@ const makerKey = 'vendange.maker'
 export const storedMakerId = (): string | undefined => localStorage.getItem(makerKey) ?? undefined
 export const storeMakerId = (id: string): void => localStorage.setItem(makerKey, id)
 
-const client = createClient({ makerId: storedMakerId, fetch: noting })
+/** What tells the server that a page of its own asks; undefined where nobody has signed in. */
+export function pageToken(): string | undefined {
+  if (typeof document === 'undefined') return undefined
+  const names = Object.values(tokenCookies).map((name) => `${name}=`)
+  const found = document.cookie.split('; ').find((one) => names.some((name) => one.startsWith(name)))
+  return found?.slice(found.indexOf('=') + 1)
+}
+
+const client = createClient({ makerId: storedMakerId, token: pageToken, fetch: noting })
 const pairPath = '/pair'
 const notLetIn = 401
 

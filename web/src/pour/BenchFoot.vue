@@ -44,6 +44,8 @@ const emit = defineEmits<{ back: []; take: []; finish: [] }>()
 footer {
   position: sticky;
   bottom: 0;
+  /* Labels of fields have a place of their own in depth. */
+  z-index: 2;
   display: flex;
   gap: 18px;
   padding: 22px 0 32px;

@@ -6,7 +6,7 @@ import { useKeptFields } from '@/parts/useKeptFields'
 import type { SessionStep } from '@vendange/core/batch'
 import { emulsionStepKey, minutesLeft, moveOfStep } from '@vendange/core/batch'
 import { isRefused } from '@vendange/core/findings'
-import { cautionWords } from '@vendange/words'
+import { amid, cautionWords } from '@vendange/words'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import BenchAhead from './BenchAhead.vue'
@@ -147,6 +147,7 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             <h1>{{ say(step.title) }}</h1>
             <span class="count" data-test="bench-count">step {{ shown + 1 }} of {{ state.steps.length }}</span>
           </header>
+          <p v-if="step.caution" class="caution">{{ cautionWords[step.caution] }}</p>
           <BenchFigure
             v-if="step.kind !== 'tick'"
             :step="step"
@@ -156,17 +157,6 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             :to-go="reading.toGoWords.value"
             :live="isConnected ? reading.liveWords.value : undefined"
           />
-          <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
-          <div class="how">
-            <p v-if="step.detail" class="detail">{{ say(step.detail) }}</p>
-            <MovePicture
-              v-if="moveIndex !== undefined"
-              :picture="movePictures[moveIndex]"
-              :number="moveIndex + 1"
-              :most-px="320"
-            />
-          </div>
-          <p v-if="step.caution" class="caution">{{ cautionWords[step.caution] }}</p>
           <BenchEntry
             v-if="step.kind !== 'tick'"
             ref="entry"
@@ -179,9 +169,19 @@ const isStopped = computed(() => isRefused(stateFindings.value))
             @unweighed="doneUnweighed"
           />
           <p v-if="message" class="trouble" role="alert">{{ message }}</p>
+          <LotChoice v-if="stock" v-model="lotId" :stock="stock" />
+          <div class="how">
+            <p v-if="step.detail" class="detail">{{ say(step.detail) }}</p>
+            <MovePicture
+              v-if="moveIndex !== undefined"
+              :picture="movePictures[moveIndex]"
+              :number="moveIndex + 1"
+              :most-px="320"
+            />
+          </div>
           <div v-if="step.wait" class="wait">
             <v-btn variant="tonal" data-test="start-timer" @click="timers.start(step.wait.minutes, say(step.wait.what))"
-              >Ring in {{ step.wait.minutes }} min: {{ say(step.wait.what).toLowerCase() }}</v-btn
+              >Ring in {{ step.wait.minutes }} min: {{ amid(say(step.wait.what)) }}</v-btn
             >
           </div>
         </template>

@@ -16,7 +16,7 @@ import {
   windowLeft,
 } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { moveKindWords as kindWords } from '@vendange/words'
+import { amid, moveKindWords as kindWords } from '@vendange/words'
 import { chanceWords, techniqueWords, traceWords } from './inside/moveWords'
 import { useTimedPours, useWorking } from './inside/useWorking'
 import { roundTo } from '@vendange/core/units'
@@ -112,7 +112,7 @@ const taps = [
         <span data-test="window">
           <template v-if="left.untilMin > 0">{{ leftWords }} min left, {{ chanceWords(chance) }} to finish</template>
           <template v-else>its time is over</template>
-          <small>about {{ looks ? `${traceWords[looks].toLowerCase()} by now` : 'too thick by now' }} (estimate)</small>
+          <small>about {{ looks ? `${amid(traceWords[looks])} by now` : 'too thick by now' }} (estimate)</small>
         </span>
       </div>
       <div class="taps">
@@ -138,13 +138,13 @@ const taps = [
         >
         <span v-else class="quiet">All moves are done.</span>
         <v-btn class="tap" variant="tonal" color="must" data-test="take-fallback" @click="tap(clockKeys.fallback)"
-          >Fall back: {{ techniqueWords[working.fallback.value.technique].toLowerCase() }}</v-btn
+          >Fall back: {{ amid(techniqueWords[working.fallback.value.technique]) }}</v-btn
         >
       </div>
       <p v-else class="fell" data-test="fell-back">
         Fallen back at {{ clockFace(fellBackAtMin * minuteMs) }} to
-        {{ techniqueWords[working.fallback.value.technique].toLowerCase() }}:
-        {{ lines.map(({ kind }) => kindWords[kind].toLowerCase()).join(', ') }}. Knock the air out hard.
+        {{ amid(techniqueWords[working.fallback.value.technique]) }}:
+        {{ lines.map(({ kind }) => amid(kindWords[kind])).join(', ') }}. Knock the air out hard.
       </p>
     </template>
   </section>

@@ -18,7 +18,7 @@ import { barMassStepG } from '@vendange/core/units'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 import LabelPanel from './LabelPanel.vue'
-import { counted, releaseCheckWords } from '@vendange/words'
+import { amid, counted, releaseCheckWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -119,9 +119,9 @@ const sentence = computed(() => {
   const failed = checks.value.filter(({ result }) => result === 'failed')
   const open = checks.value.filter(({ result }) => result === 'open')
   if (failed.length > 0)
-    return `${name} cannot go: ${failed.map(({ key }) => releaseCheckWords[key].toLowerCase()).join(' and ')}.`
+    return `${name} cannot go: ${failed.map(({ key }) => amid(releaseCheckWords[key])).join(' and ')}.`
   if (open.length > 0)
-    return `${name} can go once you have looked: ${open.map(({ key }) => releaseCheckWords[key].toLowerCase()).join(', ')}.`
+    return `${name} can go once you have looked: ${open.map(({ key }) => amid(releaseCheckWords[key])).join(', ')}.`
   return `${name} may go.`
 })
 

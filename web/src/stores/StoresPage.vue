@@ -34,12 +34,12 @@ const sentence = computed(() => {
     return 'Put in what you keep, each delivery with its lot: the season then says what to order, and by when.'
   if (!first?.shortage) return 'Everything that the season takes is in store or on its way.'
   const { isLate, orderByDay, firstDay, missing, batches } = first.shortage
-  const what = `${amount(first.kind, missing)} of ${first.name.toLowerCase()}`
+  const what = `${amount(first.kind, missing)} of ${first.name}`
   const whom = batches.map(({ name }) => name).join(' and ')
   const more = short.value.length > 1 ? ` ${short.value.length - 1} more to order.` : ''
   return isLate
     ? `${what} is missing for ${whom} on ${formatDay(firstDay, season.today)}: the usual way is too late.${more}`
-    : `Order ${first.name.toLowerCase()} by ${formatDay(orderByDay ?? firstDay, season.today)}: ${what} is missing for ${whom}.${more}`
+    : `Order ${first.name} by ${formatDay(orderByDay ?? firstDay, season.today)}: ${what} is missing for ${whom}.${more}`
 })
 
 const blank: NewIngredient = { ...blankIngredient, kind: 'colourant', name: 'New ingredient', leadDays: 5 }

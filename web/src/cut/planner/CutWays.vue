@@ -9,7 +9,7 @@ import type { LoafSummary } from '@vendange/contract'
 import type { CutPlan } from '@vendange/core/cutting'
 import { cutStages, evenMarks, explainWaste, toolUses } from '@vendange/core/cutting'
 import type { Finding } from '@vendange/core/findings'
-import { counted } from '@vendange/words'
+import { amid, counted } from '@vendange/words'
 import { computed, ref, watch } from 'vue'
 import CutDrawing from './CutDrawing.vue'
 import type { CutWish } from './cutWish'
@@ -42,7 +42,7 @@ const choices = computed(() =>
 )
 const countsOf = (one: CutPlan): string =>
   one.counts
-    .flatMap((count, kind) => (count > 0 ? [counted(count, (props.wish.pieces[kind]?.name ?? '').toLowerCase())] : []))
+    .flatMap((count, kind) => (count > 0 ? [counted(count, amid(props.wish.pieces[kind]?.name ?? ''))] : []))
     .join(', ')
 const verdict = computed(() =>
   plan.value

@@ -1,5 +1,6 @@
 import type { Client, NewLoafEvent } from '@vendange/contract'
 import { createClient, endpoints, ProblemError } from '@vendange/contract'
+import { pageToken } from '../api'
 import type { AnswerTo, Kept, KeptKind, KeptOf } from './kept'
 
 type Sender<Kind extends KeptKind> = (kept: KeptOf<Kind>, client: Client) => Promise<AnswerTo[Kind]>
@@ -38,5 +39,5 @@ const senders: { readonly [Kind in KeptKind]: Sender<Kind> } = { step, event, sa
 /** Sends what a device kept, in the name of who did it. @throws {ProblemError} where it was not taken, or not reached */
 export function sendKept<Kind extends KeptKind>(kept: KeptOf<Kind> & Kept): Promise<AnswerTo[Kind]> {
   const sender = senders[kept.kind as Kind]
-  return sender(kept, createClient({ makerId: () => kept.makerId }))
+  return sender(kept, createClient({ makerId: () => kept.makerId, token: pageToken }))
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { amid } from '@vendange/words'
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { faceAddress } from '@/parts/faces'
@@ -88,8 +89,7 @@ const isOwn = (key: string): boolean => season.workshop?.ownFactors.some((one) =
     <div class="row fallback" data-test="fallback">
       <img v-if="fallbackFace" :src="fallbackFace" width="110" height="77" alt="" />
       <p>
-        If it races: <b>{{ techniqueWords[fallback.technique].toLowerCase() }}</b>, with the same pots. One tap at the
-        bench.
+        If it races: <b>{{ amid(techniqueWords[fallback.technique]) }}</b>, with the same pots. One tap at the bench.
       </p>
       <v-btn :to="rehearsal" variant="flat" color="primary" data-test="rehearse">Rehearse it</v-btn>
     </div>

@@ -16,7 +16,7 @@ import {
   sectionOf,
 } from '@vendange/core/pour'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
-import { moveKindWords as kindWords } from '@vendange/words'
+import { amid, moveKindWords as kindWords } from '@vendange/words'
 import { techniqueWords, traceWords } from '../inside/moveWords'
 import { useBatter, useTimedPours, useWorking } from '../inside/useWorking'
 import { useUnits } from '@/parts/format'
@@ -147,7 +147,7 @@ const sentence = computed(() => {
   if (lines.value.length === 0) return `${name} has no pour plan to rehearse yet.`
   if (isOver.value) return `${score.value.points} of 100. ${say(score.value.verdict)}`
   if (isOn.value)
-    return `${clockFace(clockMin.value * 60_000)} after emulsion: the batter is ${looksWords.value.toLowerCase()}.`
+    return `${clockFace(clockMin.value * 60_000)} after emulsion: the batter is ${amid(looksWords.value)}.`
   return `Rehearse ${name} against a batter that nobody knows beforehand.`
 })
 </script>
@@ -166,7 +166,7 @@ const sentence = computed(() => {
       </figure>
       <figure>
         <SoapFace name="the fallback" :soap="fallbackLook" :width="220" :height="154" />
-        <figcaption>The fallback: {{ techniqueWords[working.fallback.value.technique].toLowerCase() }}</figcaption>
+        <figcaption>The fallback: {{ amid(techniqueWords[working.fallback.value.technique]) }}</figcaption>
       </figure>
     </div>
     <div v-if="isOn" class="pot" data-test="batter">
@@ -180,7 +180,7 @@ const sentence = computed(() => {
             ? 'Hands are busy with the move before.'
             : `Next, ${next + 1} of ${lines.length}: ${kindWords[nextLine.kind]}`
         }}
-        <span v-if="nextLine.trace" class="quiet">planned at {{ traceWords[nextLine.trace].toLowerCase() }} trace</span>
+        <span v-if="nextLine.trace" class="quiet">planned at {{ amid(traceWords[nextLine.trace]) }} trace</span>
       </p>
       <p v-if="watched" data-test="watched">
         As it was done{{
