@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import type { Browser } from '@playwright/test'
 import { findChromium } from '../scripts/chromium.mjs'
+import { launch } from './playwright.config'
 
 /** Runs Debian's `ip`. @throws {Error} where this machine does not let us, with what it would need */
 function ip(...words: readonly string[]): string {
@@ -75,14 +76,7 @@ export class OtherHost {
     chmodSync(script, 0o755)
     this.browser = await chromium.launch({
       executablePath: script,
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--ignore-certificate-errors',
-      ],
+      args: [...launch.args, '--ignore-certificate-errors'],
     })
     return this.browser
   }
