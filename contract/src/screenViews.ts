@@ -14,6 +14,8 @@ export interface ScreenView {
 export interface ScreensView {
   /** Address on the local network; null while the workshop is closed to it. */
   readonly address: string | null
+  /** Names and addresses with their port that it answers to on the network; all others are refused. */
+  readonly hosts: readonly string[]
   /** The QR code of where its authority's certificate is, as an SVG document; null while it is closed. */
   readonly trustPicture: string | null
   readonly screens: readonly ScreenView[]

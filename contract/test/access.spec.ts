@@ -63,6 +63,8 @@ describe('who may do what', () => {
       '/api/screens/sign-out',
       '/api/allotments',
       '/api/sales',
+      // What it brings home, and nothing else: see mayRecordEvent.
+      '/api/loaves/:id/events',
       '/api/shop/offers',
       '/api/shop/offers/:designId/buy',
     ])

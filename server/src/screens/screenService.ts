@@ -61,6 +61,7 @@ export function screenService(context: Context, { file, folder, door }: ScreenWo
     const trust = address && `${address}${endpoints.screens.authority.path}`
     return {
       address: address ?? null,
+      hosts: door.hosts(),
       trustPicture: trust ? await qrCode(trust, { type: 'svg', margin: 1 }) : null,
       screens: letIn.map(({ sessionHash: _, ...screen }) => screen),
       withPin,

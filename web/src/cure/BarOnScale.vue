@@ -16,7 +16,7 @@ const mass = computed(() => (reading.value?.kind === 'mass' ? reading.value : un
 const words = computed(() => {
   if (reading.value?.kind === 'over') return 'Overload: take something off the pan.'
   if (!mass.value) return 'Nothing heard of the scale yet.'
-  return `The scale shows ${fineMass(mass.value.massG)}${mass.value.isSettled ? '' : ', still moving'}.`
+  return mass.value.isSettled ? 'The scale stands still.' : 'The scale still moves.'
 })
 const canTake = computed(() => mass.value?.isSettled === true && mass.value.massG > 0)
 function take(): void {
@@ -27,8 +27,9 @@ function take(): void {
 <template>
   <div class="stack" data-test="bar-on-scale">
     <template v-if="isConnected">
-      <p role="status">{{ words }}</p>
-      <div><v-btn size="small" :disabled="!canTake" data-test="take-mass" @click="take">Take it</v-btn></div>
+      <p v-if="mass" class="serif shown" :class="{ moving: !mass.isSettled }">{{ fineMass(mass.massG) }}</p>
+      <p role="status" class="quiet">{{ words }}</p>
+      <div><v-btn size="large" :disabled="!canTake" data-test="take-mass" @click="take">Take it</v-btn></div>
       <StandInPanel
         name="scale"
         :target="expectedG"
@@ -42,3 +43,15 @@ function take(): void {
     </div>
   </div>
 </template>
+
+<style scoped>
+/* Read from where the hand is. */
+.shown {
+  font-size: 2.8rem;
+  line-height: 1.1;
+}
+
+.moving {
+  color: rgb(var(--v-theme-quiet));
+}
+</style>

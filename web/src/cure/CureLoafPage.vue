@@ -3,6 +3,7 @@ import DateField from '@/parts/DateField.vue'
 import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
+import { useAwake } from '@/parts/useAwake'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -19,6 +20,7 @@ const MassChart = defineAsyncComponent(() => import('./MassChart.vue'))
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+useAwake()
 const { show, fineMass } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()
 

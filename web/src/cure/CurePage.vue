@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
+import { useAwake } from '@/parts/useAwake'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -11,6 +12,7 @@ import CureRacks from './CureRacks.vue'
 import RoomSensor from './RoomSensor.vue'
 
 const season = useSeason()
+useAwake()
 const { show, fineMass } = useUnits()
 
 const rows = computed(() =>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { photoAddress } from '@/parts/api'
 import { useOwnScreen } from '@/parts/ownScreen'
+import { useAwake } from '@/parts/useAwake'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -16,6 +17,7 @@ import CutPlanner from './planner/CutPlanner.vue'
 /** One loaf under the knife: the plan before, and after it faults, scrap and finishing. */
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+useAwake()
 const { mayRecord } = useOwnScreen()
 const loaf = computed(() => season.loaf(props.id))
 const mould = computed(() => season.mould(loaf.value?.mouldId ?? null))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useAwake } from '@/parts/useAwake'
 import { useSeason } from '@/parts/seasonStore'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import type { LoafSummary } from '@vendange/contract'
@@ -9,6 +10,7 @@ import CutCard from './CutCard.vue'
 import FinishToday from './FinishToday.vue'
 
 const season = useSeason()
+useAwake()
 const waiting = computed(() =>
   season.loaves.filter(({ state }) => state.status === 'in_mould' || state.status === 'unmoulded').reverse(),
 )

@@ -4,6 +4,7 @@ import { useUnits } from '@/parts/format'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useOwnScreen } from '@/parts/ownScreen'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
+import { useAwake } from '@/parts/useAwake'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
@@ -22,6 +23,7 @@ import { amid, counted, releaseCheckWords } from '@vendange/words'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
+useAwake()
 const { mayRecord } = useOwnScreen()
 const { say } = useUnits()
 const { record, errors, trouble, isSending } = useLoafEvents()

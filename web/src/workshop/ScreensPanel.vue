@@ -20,6 +20,10 @@ const name = ref('Tablet at the bench')
 const role = ref<Role>('maker')
 const isBusy = ref(false)
 const isOpen = computed(() => view.value?.address != null)
+/** Its names beside its address. */
+const otherHosts = computed(() =>
+  (view.value?.hosts ?? []).filter((host) => !view.value?.address?.endsWith(`//${host}`)),
+)
 const pictureOf = (svg: string): string => `data:image/svg+xml,${encodeURIComponent(svg)}`
 const nameOf = (makerId: string | null): string => season.makers.find(({ id }) => id === makerId)?.name ?? 'nobody'
 
@@ -69,7 +73,9 @@ async function showDeeds(): Promise<void> {
     />
     <template v-if="isOpen">
       <p>
-        The workshop is at <b class="address">{{ view.address }}</b>
+        The workshop is at <b class="address">{{ view.address }}</b><template v-if="otherHosts.length > 0"
+          >, and where the network knows its name at {{ otherHosts.join(' or ') }}</template
+        >. It answers at no other.
       </p>
       <form class="fields" @submit.prevent="invite">
         <v-text-field v-model="name" label="Screen" maxlength="80" data-test="screen-name" />
