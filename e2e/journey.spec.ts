@@ -226,7 +226,7 @@ test('one soap, from an idea to its release', async ({ page }) => {
     await type(page, 'pH strip', '12')
     await page.getByLabel('Looks sound').check()
     await page.getByLabel('Label complete').check()
-    await expect(answer(page)).toHaveText('Lantern Glass cannot go: ph.')
+    await expect(answer(page)).toHaveText('Lantern Glass cannot go: pH.')
     await type(page, 'pH strip', '9.5')
     await expect(answer(page)).toHaveText('Lantern Glass may go.')
     await page.getByTestId('release').click()

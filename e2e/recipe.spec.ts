@@ -41,7 +41,7 @@ test('a recipe is made from nothing with milk, clay, two alkalis and a fat at tr
 
   await page.getByTestId('add-liquid').click()
   await saving(page, () => type(page, 'Of the water', '70 %'))
-  await expect(answer(page)).toContainText('of milk')
+  await expect(answer(page)).toContainText('of Milk')
   // More of the water than the lye can do without, put into the fats, is refused with the way out.
   const goesIn = page.getByTestId('liquid').locator('.v-select').filter({ hasText: 'Goes in' })
   await pick(goesIn, 'In the fats')

@@ -21,7 +21,7 @@ test('the shortages of the season are found, ordered by their day, and gone once
   await expect(indigo).toContainText('2.7 g')
   await expect(indigo).toContainText('Dawn Arrival, from Tue 16 Mar')
   // What is past its order day comes first, and the answer speaks of it.
-  await expect(answer(page)).toContainText('amber blend is missing for Lantern Glass')
+  await expect(answer(page)).toContainText('Amber blend is missing for Lantern Glass')
 
   await indigo.getByRole('button', { name: 'It is ordered' }).click()
   await expect(indigo).toHaveCount(0)

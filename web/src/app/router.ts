@@ -74,6 +74,11 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/cure', component: () => import('@/cure/CurePage.vue'), meta: { title: 'Cure', hands: true } },
   {
+    path: '/weigh',
+    component: () => import('@/cure/WeighRoundPage.vue'),
+    meta: { title: 'Weighing round', stage: '/cure', hands: true },
+  },
+  {
     path: '/cure/:id',
     component: () => import('@/cure/CureLoafPage.vue'),
     props: true,

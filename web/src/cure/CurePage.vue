@@ -46,7 +46,14 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <PageHeadline>{{ sentence }}</PageHeadline>
+  <PageHeadline>
+    {{ sentence }}
+    <template v-if="due.length > 0" #actions>
+      <v-btn color="primary" variant="flat" to="/weigh" data-test="to-round"
+        >Weigh {{ due.length === 1 ? 'it' : `all ${due.length}` }}</v-btn
+      >
+    </template>
+  </PageHeadline>
   <RoomSensor />
   <CureRacks v-if="rows.length > 0" class="mb-4" />
   <section v-if="rows.length > 0" class="sheet">

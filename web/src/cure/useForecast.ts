@@ -33,5 +33,5 @@ export function useForecast(loaf: () => LoafSummary | undefined) {
     const day = levelsOnDay === undefined ? '' : ` It levels off about day ${levelsOnDay}.`
     return `${keepsLabelWords(told.value, goal, barMass)}${day}`
   })
-  return { forecast: computed(() => told.value?.days ?? []), forecastWords }
+  return { forecast: computed(() => told.value?.days ?? []), forecastWords, isReckoning }
 }

@@ -40,7 +40,8 @@ function pageOf({ kind, subjectId }: DayTask): string | undefined {
   if (kind === 'pour') return batch?.status === 'poured' ? `/pour/${subjectId}` : `/bench/${subjectId}`
   if (kind === 'prepare') return `/pour/${subjectId}`
   if (kind === 'cut' || kind === 'stamp' || kind === 'bevel') return '/cut'
-  if (kind === 'weigh' || kind === 'photograph') return '/cure'
+  if (kind === 'weigh') return '/weigh'
+  if (kind === 'photograph') return '/cure'
   if (kind === 'label') return '/release'
   return kind === 'release' ? `/plan/${subjectId}` : undefined
 }

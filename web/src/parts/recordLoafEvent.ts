@@ -38,7 +38,7 @@ export function useLoafEvents() {
   }
 
   /** Keeps an event on the device, once nothing that is known here speaks against it. */
-  async function keep(loaf: LoafSummary, what: KeptEvent): Promise<RecordedLoaf | undefined> {
+  async function keepOnDevice(loaf: LoafSummary, what: KeptEvent, undoMs: number): Promise<number | undefined> {
     const event = what.event as LoafEvent
     const findings = checkLoafEvent(loaf.state, event, season.today)
     if (isRefused(findings)) {
@@ -47,10 +47,33 @@ export function useLoafEvents() {
       errors.value = Object.fromEntries(against.map((finding) => [finding.field ?? '', units.say(finding)]))
       return undefined
     }
-    await outbox.add([{ kind: 'event', what, told: `${loaf.name}, lot ${loaf.lotCode}: ${eventWords(event, units)}` }])
+    const told = `${loaf.name}, lot ${loaf.lotCode}: ${eventWords(event, units)}`
+    const [order] = await outbox.add([{ kind: 'event', what, told, undoMs }])
     clear()
-    return { loaf: season.loaf(loaf.id) ?? loaf }
+    return order
   }
+  async function keep(loaf: LoafSummary, what: KeptEvent): Promise<RecordedLoaf | undefined> {
+    const order = await keepOnDevice(loaf, what, 0)
+    return order === undefined ? undefined : { loaf: season.loaf(loaf.id) ?? loaf }
+  }
+
+  const seenNow = (loaf: { readonly id: string; readonly version: number }, event: Happening): KeptEvent => ({
+    loafId: loaf.id,
+    version: loaf.version,
+    eventId: crypto.randomUUID(),
+    event,
+  })
+
+  /**
+   * Keeps an event for a while before it goes out, so that it can be taken back.
+   *
+   * @param undoMs so long, ms
+   * @returns its place, for `takeBack`; undefined when it was refused
+   */
+  const keepForNow = (loaf: LoafSummary, event: Happening, undoMs: number): Promise<number | undefined> =>
+    keepOnDevice(loaf, seenNow(loaf, event), undoMs)
+  /** Takes an event back that has not gone out; one that has stays on the record. */
+  const takeBack = (order: number): Promise<void> => outbox.drop([order])
 
   /**
    * @param photo a photograph that could not be sent; it goes first, once the workshop is reached
@@ -61,13 +84,7 @@ export function useLoafEvents() {
     event: Happening,
     photo?: Blob,
   ): Promise<RecordedLoaf | undefined> {
-    const what: KeptEvent = {
-      loafId: loaf.id,
-      version: loaf.version,
-      eventId: crypto.randomUUID(),
-      event,
-      ...(photo ? { photo } : {}),
-    }
+    const what: KeptEvent = { ...seenNow(loaf, event), ...(photo ? { photo } : {}) }
     const known = season.loaf(loaf.id)
     // What waits of this loaf goes first.
     if (known && (photo || outbox.waitsFor(loaf.id))) return keep(known, what)
@@ -95,5 +112,5 @@ export function useLoafEvents() {
     }
   }
 
-  return { record, errors, trouble, isSending }
+  return { record, keepForNow, takeBack, errors, trouble, isSending }
 }

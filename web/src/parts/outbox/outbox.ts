@@ -77,8 +77,9 @@ export const useOutbox = defineStore('outbox', () => {
   }
   const restored = restore()
 
-  /** Keeps things. They are safe on this device once this settles, and sent as soon as may be. */
-  async function add(things: readonly ToKeep[]): Promise<void> {
+  /** Keeps things. They are safe on this device once this settles, and sent as soon as may be. @returns their places */
+  async function add(things: readonly ToKeep[]): Promise<readonly number[]> {
+    const orders: number[] = []
     await restored
     const db = await store()
     for (const { undoMs = 0, ...thing } of things) {
@@ -86,8 +87,10 @@ export const useOutbox = defineStore('outbox', () => {
       const value = { ...thing, makerId: storedMakerId(), takenAtMs, sendFromMs: takenAtMs + undoMs } as Stored<Kept>
       const order = await db.add('kept', value)
       kept.value = [...kept.value, { ...value, order }]
+      orders.push(order)
     }
     void send()
+    return orders
   }
 
   /** Lets go of things: taken back before they went out, or settled. */

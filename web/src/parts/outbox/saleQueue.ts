@@ -24,7 +24,7 @@ export const useSaleQueue = defineStore('saleQueue', () => {
   )
 
   /** Keeps sales, each with what it is in words. They are sent when they can no longer be undone. */
-  const add = (sales: readonly KeptSale[], words: (sale: KeptSale) => string): Promise<void> =>
+  const add = (sales: readonly KeptSale[], words: (sale: KeptSale) => string): Promise<unknown> =>
     outbox.add(sales.map((sale) => ({ kind: 'sale', what: sale, told: words(sale), undoMs })))
 
   /** Takes sales back that are not sent yet, or settles those that are owed. */

@@ -22,7 +22,7 @@ export const useStepQueue = defineStore('stepQueue', () => {
   )
 
   /** Keeps a step. It is safe on this device once this settles, and sent as soon as may be. */
-  const add = ({ batchId, step }: KeptStep, words: string): Promise<void> =>
+  const add = ({ batchId, step }: KeptStep, words: string): Promise<unknown> =>
     outbox.add([{ kind: 'step', what: { batchId, step: { ...step, recordId: crypto.randomUUID() } }, told: words }])
 
   /** The bench goes on. */

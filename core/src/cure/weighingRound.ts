@@ -1,0 +1,59 @@
+import type { Day } from '../calendar'
+import type { LoafState } from '../loaf'
+import { weighInIsDue } from './drying'
+import type { MassForecast } from './dryingModel'
+
+/** A loaf as far as a weighing round asks. */
+export interface RoundLoaf {
+  readonly lotCode: string
+  readonly state: Pick<LoafState, 'status' | 'cut' | 'place' | 'weighIns'>
+}
+
+/**
+ * The loaves whose marked bar is due, in the order in which a hand comes by them: rack by rack as the workshop lists them,
+ * on a rack by lot, and last those that stand nowhere yet.
+ *
+ * @param racks names of the racks, in their order
+ */
+export function weighingRound<T extends RoundLoaf>(
+  loaves: readonly T[],
+  racks: readonly { readonly name: string }[],
+  today: Day,
+): readonly T[] {
+  const rankOf = ({ state: { place } }: T): number => {
+    const rank = racks.findIndex(({ name }) => name === place)
+    return rank < 0 ? racks.length : rank
+  }
+  return loaves
+    .filter(({ state: { cut, status, weighIns } }) => {
+      const isCuring = cut !== undefined && (status === 'curing' || status === 'held')
+      return isCuring && weighInIsDue(weighIns, today)
+    })
+    .sort((a, b) => rankOf(a) - rankOf(b) || a.lotCode.localeCompare(b.lotCode, 'en', { numeric: true }))
+}
+
+type Point = Pick<MassForecast, 'cureDay'>
+
+/** The point of a forecast that is nearest to a day of the cure; undefined where there is none. */
+export const nearestPoint = <T extends Point>(days: readonly T[], cureDay: number): T | undefined =>
+  days.reduce<T | undefined>(
+    (best, one) => (best && Math.abs(best.cureDay - cureDay) <= Math.abs(one.cureDay - cureDay) ? best : one),
+    undefined,
+  )
+
+/**
+ * Whether a mass lies outside what the bar's drying lets expect on a day of its cure: the point of the forecast that is
+ * nearest decides. A forecast without points expects nothing.
+ *
+ * @param massG as weighed, g
+ * @param stepG of the scale, g: a reading may be off by one
+ */
+export function isOffForecast(
+  days: readonly Pick<MassForecast, 'cureDay' | 'fromG' | 'untilG'>[],
+  cureDay: number,
+  massG: number,
+  stepG = 0,
+): boolean {
+  const nearest = nearestPoint(days, cureDay)
+  return nearest !== undefined && (massG < nearest.fromG - stepG || massG > nearest.untilG + stepG)
+}
