@@ -26,7 +26,7 @@ function names(place: string, rack: string): boolean {
 }
 
 /** The rack that a place names. Where one rack's name begins with another's it is the longer one. */
-function rackOf(place: string | undefined, racks: readonly { readonly name: string }[]): string | undefined {
+export function rackOf(place: string | undefined, racks: readonly { readonly name: string }[]): string | undefined {
   if (place === undefined) return undefined
   const named = racks.filter(({ name }) => names(place, name)).sort((a, b) => b.name.length - a.name.length)
   return named[0]?.name

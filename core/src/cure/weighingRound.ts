@@ -2,6 +2,10 @@ import type { Day } from '../calendar'
 import type { LoafState } from '../loaf'
 import { weighInIsDue } from './drying'
 import type { MassForecast } from './dryingModel'
+import { rackOf } from './racks'
+
+/** As a reader orders names: shelf 2 before shelf 10. */
+const inOrderOfNames = (a: string, b: string): number => a.localeCompare(b, 'en', { numeric: true })
 
 /** A loaf as far as a weighing round asks. */
 export interface RoundLoaf {
@@ -11,7 +15,7 @@ export interface RoundLoaf {
 
 /**
  * The loaves whose marked bar is due, in the order in which a hand comes by them: rack by rack as the workshop lists them,
- * on a rack by lot, and last those that stand nowhere yet.
+ * on a rack by shelf and lot, and last those that stand nowhere yet.
  *
  * @param racks names of the racks, in their order
  */
@@ -21,7 +25,8 @@ export function weighingRound<T extends RoundLoaf>(
   today: Day,
 ): readonly T[] {
   const rankOf = ({ state: { place } }: T): number => {
-    const rank = racks.findIndex(({ name }) => name === place)
+    const rack = rackOf(place, racks)
+    const rank = racks.findIndex(({ name }) => name === rack)
     return rank < 0 ? racks.length : rank
   }
   return loaves
@@ -29,7 +34,12 @@ export function weighingRound<T extends RoundLoaf>(
       const isCuring = cut !== undefined && (status === 'curing' || status === 'held')
       return isCuring && weighInIsDue(weighIns, today)
     })
-    .sort((a, b) => rankOf(a) - rankOf(b) || a.lotCode.localeCompare(b.lotCode, 'en', { numeric: true }))
+    .sort(
+      (a, b) =>
+        rankOf(a) - rankOf(b) ||
+        inOrderOfNames(a.state.place ?? '', b.state.place ?? '') ||
+        inOrderOfNames(a.lotCode, b.lotCode),
+    )
 }
 
 type Point = Pick<MassForecast, 'cureDay'>

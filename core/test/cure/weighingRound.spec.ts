@@ -16,16 +16,20 @@ function curing(lotCode: string, place: string | undefined, weighedOn = '2027-03
 }
 
 describe('a weighing round', () => {
-  it('goes by the racks as they stand, then by lot; what stands nowhere comes last', () => {
+  it('goes by the racks as they stand, then by shelf and lot; what stands nowhere comes last', () => {
     const loaves = [
       curing('270227-10', 'Door rack'),
       curing('270227-3', undefined),
       curing('270227-2', 'Door rack'),
       curing('270227-4', 'North rack'),
       curing('270227-5', 'A shelf that is gone'),
+      curing('270227-1', 'North rack, shelf 10'),
+      curing('270227-9', 'North rack, shelf 2'),
     ]
     expect(weighingRound(loaves, racks, '2027-03-08').map(({ lotCode }) => lotCode)).to.deep.equal([
       '270227-4',
+      '270227-9',
+      '270227-1',
       '270227-2',
       '270227-10',
       '270227-3',

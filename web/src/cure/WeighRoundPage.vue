@@ -136,8 +136,9 @@ const sentence = computed(() => {
       <ol>
         <li v-for="bar in bars" :key="bar.loaf.id" :class="{ done: bar.isDone }" data-test="round-bar">
           <span>
-            <b>{{ bar.loaf.name }}</b>
-            <small class="quiet">{{ bar.loaf.lotCode }}, {{ bar.loaf.state.place ?? 'no place yet' }}</small>
+            <b>{{ bar.loaf.name }}</b><br /><small class="quiet"
+              >{{ bar.loaf.lotCode }}, {{ bar.loaf.state.place ?? 'no place yet' }}</small
+            >
           </span>
           <span class="number">{{
             bar.isDone ? fineMass(bar.loaf.state.weighIns.at(-1)?.massG ?? 0) : bar.isLater ? 'later' : ''
