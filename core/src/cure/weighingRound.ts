@@ -1,5 +1,5 @@
 import type { Day } from '../calendar'
-import type { LoafState } from '../loaf'
+import type { WeighIn } from './drying'
 import { weighInIsDue } from './drying'
 import type { MassForecast } from './dryingModel'
 import { rackOf } from './racks'
@@ -7,16 +7,18 @@ import { rackOf } from './racks'
 /** As a reader orders names: shelf 2 before shelf 10. */
 const inOrderOfNames = (a: string, b: string): number => a.localeCompare(b, 'en', { numeric: true })
 
-/** A loaf as far as a weighing round asks. */
+/** A loaf that cures, as far as a weighing round asks. */
 export interface RoundLoaf {
   readonly lotCode: string
-  readonly state: Pick<LoafState, 'status' | 'cut' | 'place' | 'weighIns'>
+  readonly place: string | undefined
+  readonly weighIns: readonly WeighIn[]
 }
 
 /**
  * The loaves whose marked bar is due, in the order in which a hand comes by them: rack by rack as the workshop lists them,
  * on a rack by shelf and lot, and last those that stand nowhere yet.
  *
+ * @param loaves those that cure
  * @param racks names of the racks, in their order
  */
 export function weighingRound<T extends RoundLoaf>(
@@ -24,21 +26,16 @@ export function weighingRound<T extends RoundLoaf>(
   racks: readonly { readonly name: string }[],
   today: Day,
 ): readonly T[] {
-  const rankOf = ({ state: { place } }: T): number => {
+  const rankOf = ({ place }: T): number => {
     const rack = rackOf(place, racks)
     const rank = racks.findIndex(({ name }) => name === rack)
     return rank < 0 ? racks.length : rank
   }
   return loaves
-    .filter(({ state: { cut, status, weighIns } }) => {
-      const isCuring = cut !== undefined && (status === 'curing' || status === 'held')
-      return isCuring && weighInIsDue(weighIns, today)
-    })
+    .filter(({ weighIns }) => weighInIsDue(weighIns, today))
     .sort(
       (a, b) =>
-        rankOf(a) - rankOf(b) ||
-        inOrderOfNames(a.state.place ?? '', b.state.place ?? '') ||
-        inOrderOfNames(a.lotCode, b.lotCode),
+        rankOf(a) - rankOf(b) || inOrderOfNames(a.place ?? '', b.place ?? '') || inOrderOfNames(a.lotCode, b.lotCode),
     )
 }
 

@@ -20,11 +20,16 @@ export function useWeighingRound() {
   const ids = ref<readonly string[]>([])
   const done = ref<readonly { readonly loafId: string; readonly order: number }[]>([])
   const later = ref<ReadonlySet<string>>(new Set())
+  const curing = computed(() =>
+    season.loaves.flatMap(({ id, lotCode, state: { cut, status, place, weighIns } }) =>
+      cut && (status === 'curing' || status === 'held') ? [{ id, lotCode, place, weighIns }] : [],
+    ),
+  )
   watch(
     () => season.workshop,
     (workshop) => {
       if (workshop && ids.value.length === 0)
-        ids.value = weighingRound(season.loaves, workshop.racks, season.today).map(({ id }) => id)
+        ids.value = weighingRound(curing.value, workshop.racks, season.today).map(({ id }) => id)
     },
     { immediate: true },
   )
