@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import type { BatchView, SeasonView } from '@vendange/contract'
 import { expect, test } from '@playwright/test'
-import { answer, doStep, pick } from './hands'
+import { answer, doStep, doStepsUntil, pick } from './hands'
 import { layoutFaults } from './layout'
 import { OtherHost } from './networks'
 import { WorkshopProcess } from './server'
@@ -98,12 +98,18 @@ test('a tablet is let in by its code, signs in, pours without a network for a wh
   await expect(far.getByTestId('step-kept')).toHaveCount(2)
   tablet.connect()
   await expect(far.getByTestId('step-kept')).toHaveCount(0, { timeout: 60_000 })
-  const season = (await (await page.request.get(`${workshop.url}/api/season`)).json()) as SeasonView
-  const batch = season.batches.find(({ name }) => name === 'Signal Lamps')
-  const { records } = (await (
-    await page.request.get(`${workshop.url}/api/batches/${batch?.id ?? ''}`)
-  ).json()) as BatchView
-  expect(records.map(({ actual }) => actual)).toEqual([null, 709, 456])
+  const seen = async <T>(path: string): Promise<T> => (await (await page.request.get(workshop.url + path)).json()) as T
+  const batch = (await seen<SeasonView>('/api/season')).batches.find(({ name }) => name === 'Signal Lamps')
+  const path = `/api/batches/${batch?.id ?? ''}`
+  expect((await seen<BatchView>(path)).records.map(({ actual }) => actual)).toEqual([null, 709, 456])
+  await doStepsUntil(far, 'Every step is done.')
+  await far.getByTestId('finish').click()
+  await expect(answer(far)).not.toBeEmpty()
+  // All of it came home, each step once.
+  await expect.poll(async () => (await seen<BatchView>(path)).batch.status).toBe('poured')
+  const keys = (await seen<BatchView>(path)).records.map(({ stepKey }) => stepKey)
+  expect(new Set(keys).size).toBe(keys.length)
+  expect(keys.length).toBeGreaterThan(15)
 
   // What a helper may not do is refused, whatever page it comes from.
   const refused = await far.evaluate(async () => (await fetch('/api/backups')).status)
@@ -128,6 +134,7 @@ test('a tablet is let in by its code, signs in, pours without a network for a wh
   await expect(page.getByTestId('deeds')).toContainText('Signed in, Ilse, Tablet at the bench')
   await page.getByTestId('screen').getByRole('button', { name: 'Put out' }).click()
   await expect(page.getByTestId('screen')).toHaveCount(0)
-  // It is out by itself, at the next thing that it asks.
+  // It is out at the next thing that it asks.
+  await far.reload()
   await expect(far.getByRole('heading', { name: 'This screen is not let in yet.' })).toBeVisible()
 })
