@@ -13,11 +13,17 @@ const firstLockMs = 60_000
 /** PINs of makers: given, and held against what is typed. */
 export function pinKeeper({ db }: AccessFile, folder: string, nowMs: () => number) {
   const hasher = pinHasher(folder)
+  const read = async (): Promise<readonly string[]> =>
+    (await db.select({ makerId: pins.makerId }).from(pins)).map(({ makerId }) => makerId)
+  let withPin: readonly string[] | undefined
 
   return {
-    /** Makers who have one. */
-    all: async (): Promise<readonly string[]> =>
-      (await db.select({ makerId: pins.makerId }).from(pins)).map(({ makerId }) => makerId),
+    /** Makers who have one. Asked at every request, and read once: nobody else writes it while the server runs. */
+    async all(): Promise<readonly string[]> {
+      if (withPin) return withPin
+      const found = await read()
+      return (withPin ??= found)
+    },
 
     async set(makerId: string, pin: string): Promise<void> {
       const fresh = { ...(await hasher.make(pin)), failures: 0, lockedUntil: null }
@@ -25,6 +31,7 @@ export function pinKeeper({ db }: AccessFile, folder: string, nowMs: () => numbe
         .insert(pins)
         .values({ makerId, ...fresh })
         .onConflictDoUpdate({ target: pins.makerId, set: fresh })
+      withPin = await read()
     },
 
     /**
