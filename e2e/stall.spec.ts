@@ -71,7 +71,15 @@ test('a market day: tapped, paid, undone, sold without a network, and the last b
   await context.setOffline(false)
   await expect(page.getByTestId('owed')).toContainText(soap.name, { timeout: 30_000 })
   await expect(answer(page)).toContainText('1 sale to settle')
-  await page.getByRole('button', { name: 'It is settled' }).tap()
+  // Nothing waits on the phone any more: the workshop keeps it, and it is settled at the owner's computer.
+  await expect(page.getByTestId('stall-waiting')).toHaveCount(0)
+  await other.goto(`${workshop.url}/plan`)
+  await other.getByTestId('told-owed').getByRole('link').click()
+  await expect(other.getByTestId('owed-sale')).toContainText(soap.name)
+  await other.getByTestId('settle-money').click()
+  await expect(other.getByTestId('owed')).toHaveCount(0)
+  await page.reload()
+  await expect(answer(page)).not.toContainText('to settle')
   await expect(page.getByTestId('owed')).toHaveCount(0)
   const season = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
   const stalls = season.loaves

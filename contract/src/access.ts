@@ -55,6 +55,7 @@ const access: Access<typeof endpoints> = {
   stores: everybody,
   takeStoresIn: makers,
   ingredients: makers,
+  lotCards: makers,
   lots: makers,
   batches: {
     create: makers,
@@ -81,7 +82,15 @@ const access: Access<typeof endpoints> = {
     photo: everybody,
   },
   room: hands,
-  release: { allot: sellers, takeSales: sellers, kept: sellers, labels: sellers, printing: sellers, traceLot: makers },
+  release: {
+    allot: sellers,
+    takeSales: sellers,
+    settleSale: makers,
+    kept: sellers,
+    labels: sellers,
+    printing: sellers,
+    traceLot: makers,
+  },
   shop: sellers,
 }
 

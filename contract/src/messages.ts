@@ -32,6 +32,7 @@ import {
   allotmentSchema,
   commandSchema,
   loafEventSchema,
+  saleSettlingSchema,
   salesSchema,
   stepSchema,
   timingSetAsideSchema,
@@ -110,6 +111,7 @@ takes(endpoints.instruments.command, commandSchema)
 takes(endpoints.loaves.record, loafEventSchema)
 takes(endpoints.release.allot, allotmentSchema)
 takes(endpoints.release.takeSales, salesSchema)
+takes(endpoints.release.settleSale, saleSettlingSchema)
 takes(endpoints.room.keep, roomReadingSchema)
 takes(endpoints.shop.offer, shopOfferSchema)
 takes(endpoints.shop.buy, shopBuySchema)

@@ -3,7 +3,7 @@ import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import type { Sentence } from '@vendange/core/findings'
 import type { PourTiming } from '@vendange/core/pour'
-import type { LoafEvent, LoafState, Whereabouts } from '@vendange/core/loaf'
+import type { LoafEvent, LoafState, SaleChannel, Whereabouts } from '@vendange/core/loaf'
 import type { PourLookedBack } from '@vendange/core/plan'
 import type { CureSchool, KnownDensity } from '@vendange/core/recipe'
 import type { NameOnLabel } from '@vendange/core/release'
@@ -94,6 +94,8 @@ export interface SeasonView {
   readonly loaves: readonly LoafSummary[]
   /** Tasks of the day sheets that were ticked and leave no other record. */
   readonly ticks: readonly { readonly day: Day; readonly taskKey: string; readonly makerName: string }[]
+  /** Sales that found no bar and that nobody has settled yet. */
+  readonly owedSales: readonly OwedSale[]
 }
 
 /** What became of the batches of a plan that was taken. */
@@ -239,13 +241,27 @@ export interface DamagedRow {
   readonly at: string
 }
 
+/** A sale that was reported and found no bar, until somebody settles it. */
+export interface OwedSale {
+  readonly saleId: string
+  readonly day: Day
+  readonly designId: string
+  readonly channel: SaleChannel
+  readonly bars: number
+  readonly buyer: string
+  readonly priceCents: number | null
+  /** Why no bar was found, in words. */
+  readonly why: string
+  readonly makerName: string
+}
+
 export interface SalesTaken {
   readonly taken: number
   readonly known: number
   /** Of those taken: sold before their collection was out, which stands in the loaves’ records. */
   readonly beforeRelease: number
-  /** Lines that were not taken, each with why. */
-  readonly refused: readonly { readonly saleId: string; readonly detail: string }[]
+  /** Lines that were not taken, each with why. One that is owed is kept by the workshop until it is settled. */
+  readonly refused: readonly { readonly saleId: string; readonly detail: string; readonly isOwed: boolean }[]
 }
 
 /** A loaf with something of a lot in it. */

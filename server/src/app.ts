@@ -101,7 +101,7 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
   seasonRoutes(router, plans, read)
   workshopRoutes(router, services)
   serveRepository(router, endpoints.moulds, services.moulds)
-  storesRoutes(router, services.stores, read)
+  storesRoutes(router, services.stores, context, read)
   serveReading(router, endpoints.nearestRecipe, ({ body }) => read('recipeNearWishes', body))
   serveRepository(router, endpoints.recipes, services.recipes)
   serve(router, endpoints.recipeVersions, ({ params }) => services.recipes.versions(params.id))

@@ -163,6 +163,51 @@ describe('from release to the last bar', () => {
       expect(early).to.deep.equal([true, false])
     })
 
+    it('keeps a sale that found no bar as owed until it is settled, with a free bar or the money', async () => {
+      const { api } = workshop
+      const { soap, loafIds } = await releasedSoap(1)
+      await api(endpoints.release.allot, { body: allotment(soap.id, 1) })
+      const owed = async () => (await api(endpoints.season)).owedSales.map(({ saleId, bars }) => [saleId, bars])
+      const settle = (saleId: string, how: 'free_bar' | 'money_back') =>
+        api(endpoints.release.settleSale, { body: { saleId, how } })
+      const answer = await send(sale(soap.id, 's1', 1), sale(soap.id, 's2', 1), sale(soap.id, 's3', 1), {
+        saleId: 's4',
+      })
+      expect(answer.refused.map(({ saleId, isOwed }) => [saleId, isOwed])).to.deep.equal([
+        ['s2', true],
+        ['s3', true],
+        ['s4', false],
+      ])
+      await send(sale(soap.id, 's2', 1))
+      expect(await owed()).to.deep.equal([
+        ['s2', 1],
+        ['s3', 1],
+      ])
+
+      await settle('s2', 'free_bar')
+      await settle('s3', 'money_back')
+      expect(await owed()).to.deep.equal([])
+      expect((await stateOf(loafIds[0]!)).channels).to.deep.equal([{ channel: 'Web', allotted: 2, sold: 2 }])
+      // Whatever is reported once more, it is done with.
+      expect(await send(sale(soap.id, 's2', 1), sale(soap.id, 's3', 1))).to.deep.include({ known: 2, refused: [] })
+      expect((await problemOf(settle('s3', 'free_bar'))).status).to.equal(404)
+    })
+
+    it('settles nothing with bars that are not there, and by itself what is set aside later', async () => {
+      const { api } = workshop
+      const { soap } = await releasedSoap(1)
+      const { refused } = await send(sale(soap.id, 's1', 500))
+      expect(refused[0]?.isOwed).to.equal(true)
+      const settling = api(endpoints.release.settleSale, { body: { saleId: 's1', how: 'free_bar' } })
+      expect((await problemOf(settling)).status).to.equal(422)
+      expect((await api(endpoints.season)).owedSales).to.have.length(1)
+      await send(sale(soap.id, 's2', 1))
+      await api(endpoints.release.allot, { body: allotment(soap.id, 1) })
+      expect((await send(sale(soap.id, 's2', 1))).taken).to.equal(1)
+      expect((await api(endpoints.season)).owedSales.map(({ saleId }) => saleId)).to.deep.equal(['s1'])
+      expect((await send(sale('no such soap', 's3', 1))).refused[0]?.isOwed).to.equal(false)
+    })
+
     it('sells nothing of a loaf that was called back, nor of a lot that was', async () => {
       const { api } = workshop
       const oil = { kind: 'fat', name: 'Olive oil', ref: 'olive', leadDays: 5, packSize: 1000, perBar: 0 } as const

@@ -1,15 +1,17 @@
 import { endpoints } from '@vendange/contract'
 import type { LoafSummary } from '@vendange/contract'
 import { addDays, formatDay } from '@vendange/core/calendar'
+import { deliveryOfCode } from '@vendange/core/stores'
 import { expect } from 'chai'
 import { rackCardSheet, trayCardSheet } from '../src/loaves/trayCards'
 import { cardsPdf } from '../src/parts/cardsPdf'
+import { lotCardSheet } from '../src/stores/lotCards'
 import { textOfPdf } from './pdfText'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
 import { firstDay, furnish, openTestWorkshop } from './workshopAtTest'
 
-describe('the cards of trays and racks', () => {
+describe('the cards of trays, racks and lots', () => {
   let workshop: TestWorkshop
   beforeEach(async () => (workshop = await openTestWorkshop()))
   afterEach(() => workshop.close())
@@ -62,5 +64,38 @@ describe('the cards of trays and racks', () => {
       expect(text).to.match(/Door rack Room for 1 tray\b/)
       expect(Buffer.from(bytes).toString('latin1')).to.match(paper)
     }
+  })
+
+  it('name every lot of an ingredient that is not used up, with a code of its own', async () => {
+    const { workshop: details } = await workshop.api(endpoints.season)
+    const lot = {
+      id: 'a',
+      supplier: 'Mill',
+      lotNumber: 'K-1',
+      receivedDay: firstDay,
+      bestBeforeDay: addDays(firstDay, 90),
+      isRecalled: false,
+      receivedAmount: 5000,
+      leftAmount: 4000,
+      priceCents: 0,
+    }
+    const sheet = lotCardSheet(
+      { name: 'Olive oil' },
+      [lot, { ...lot, id: 'b', lotNumber: '', isRecalled: true }],
+      details,
+      firstDay,
+    )
+    expect(sheet.cards.map(({ code }) => deliveryOfCode(code))).to.deep.equal(['a', 'b'])
+    const text = (await textOfPdf(await cardsPdf(sheet))).join(' ').replace(/\s+/g, ' ')
+    expect(text).to.contain('Lot K-1').and.to.contain('Lot without a number').and.to.contain('CALLED BACK')
+    expect(text).to.contain(`Best before ${formatDay(addDays(firstDay, 90), firstDay)}`)
+
+    const { api } = workshop
+    const oil = { kind: 'fat', name: 'Olive oil', ref: 'olive', leadDays: 5, packSize: 1000, perBar: 0 } as const
+    const body = { ...oil, densityGMl: null, inci: '', notes: '' }
+    const { id } = await api(endpoints.ingredients.create, { body })
+    const answer = await fetch(new URL(`/api/ingredients/${id}/lot-cards.pdf`, workshop.url))
+    expect([answer.status, answer.headers.get('content-type')]).to.deep.equal([200, 'application/pdf'])
+    expect((await fetch(new URL('/api/ingredients/none/lot-cards.pdf', workshop.url))).status).to.equal(404)
   })
 })

@@ -1,6 +1,6 @@
 import { create, get, post, taking } from '../endpoint'
 import type { ShopBuy, NewShopOffer, ShopOffer, ShopSale } from '../schemas/shop'
-import type { NewAllotment, SalesReport } from '../schemas/work'
+import type { NewAllotment, SaleSettling, SalesReport } from '../schemas/work'
 import type { AllotmentView, LoafSummary, SalesTaken, TraceView } from '../views'
 
 /** Bars on their way to buyers, and the simulated shop. */
@@ -16,6 +16,12 @@ export const releaseEndpoints = {
       post<SalesTaken>()(
         '/api/sales',
         'Write what was sold into the loaves it came from; a line that cannot be is told and left out',
+      ),
+    ),
+    settleSale: taking<SaleSettling>()(
+      post<{ readonly saleId: string }>()(
+        '/api/sales/settlements',
+        'Settle a sale that found no bar: with a bar that is free, or its money given back',
       ),
     ),
     kept: get<readonly LoafSummary[]>()(

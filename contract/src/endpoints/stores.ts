@@ -9,5 +9,9 @@ export const storesEndpoints = {
     post<StoresView>()('/api/stores/lines', 'Take the lines of a stores file in, all of them or none'),
   ),
   ingredients: repositoryEndpoints<NewIngredient, SavedIngredient>()('/api/ingredients', 'ingredient'),
+  lotCards: get<Blob>()(
+    '/api/ingredients/:id/lot-cards.pdf',
+    'A card with a code for each lot of an ingredient that is not used up, to print',
+  ),
   lots: repositoryEndpoints<NewLot, SavedLot>()('/api/lots', 'lot'),
 } as const

@@ -261,6 +261,15 @@ export const salesSchema = object({ sales: array(mixed<NewSale>().required()).ma
   .noUnknown()
   .required()
 
+/** How a sale that found no bar is settled. */
+export const saleSettlingSchema = object({
+  saleId: text().max(120).required(),
+  how: string().oneOf(['free_bar', 'money_back']).required(),
+})
+  .noUnknown()
+  .required()
+
+export type SaleSettling = InferType<typeof saleSettlingSchema>
 export type NewAllotment = InferType<typeof allotmentSchema>
 export type NewSale = InferType<typeof saleSchema>
 export type NewStep = InferType<typeof stepSchema>

@@ -179,3 +179,14 @@ export function unitPriceCents(
 export function lotPriceCents(unitCents: number, receivedAmount: number, kind: IngredientKind): number {
   return Math.round((unitCents * receivedAmount) / (isCounted(kind) ? 1 : 1000))
 }
+
+const deliveryPrefix = 'delivery:'
+/** What the code on the card of a delivery says. @param lotId the lot's id */
+export const codeOfDelivery = (lotId: string): string => `${deliveryPrefix}${lotId}`
+/** The lot of an ingredient that a scanned code names; undefined where it is none of a delivery. */
+export function deliveryOfCode(code: string): string | undefined {
+  const text = code.trim()
+  return text.startsWith(deliveryPrefix) && text.length > deliveryPrefix.length
+    ? text.slice(deliveryPrefix.length)
+    : undefined
+}

@@ -11,6 +11,8 @@ import {
   keyOfIngredient,
   lackingForPour,
   leftOfLot,
+  codeOfDelivery,
+  deliveryOfCode,
   lotFault,
   lotFaultSentence,
   needsOfPours,
@@ -356,5 +358,13 @@ describe('storesChanges', () => {
   it('finds a lot that is named twice', () => {
     expect(repeatedLots([row, { ...row, lot: null }, row])).to.deep.equal([2])
     expect(repeatedLots([row, { ...row, lot: { ...row.lot, supplier: 'Other' } }])).to.deep.equal([])
+  })
+})
+
+describe('the code on the card of a delivery', () => {
+  it('names its lot, and no other code does', () => {
+    expect(deliveryOfCode(` ${codeOfDelivery('lot-7')} `)).to.equal('lot-7')
+    for (const other of ['lot:270301-1', 'rack:North', 'delivery:', '', 'lot-7'])
+      expect(deliveryOfCode(other), other).to.equal(undefined)
   })
 })

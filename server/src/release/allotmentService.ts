@@ -2,7 +2,7 @@ import type { Day } from '@vendange/core/calendar'
 import type { Sentence } from '@vendange/core/findings'
 import { quantity, sentence } from '@vendange/core/findings'
 import { atField, faultsOf, mostListed, saleSchema, ValidationError } from '@vendange/contract'
-import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SalesTaken } from '@vendange/contract'
+import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SaleSettling, SalesTaken } from '@vendange/contract'
 import type { ReleaseTimes } from '@vendange/core/loaf'
 import { allot, checkLoafEvent, freeBarsOf, isBeforeRelease, unsoldBars } from '@vendange/core/loaf'
 import { desc, eq, sql } from 'drizzle-orm'
@@ -10,11 +10,12 @@ import { setImmediate } from 'node:timers/promises'
 import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, readLoaves } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
+import { isSettled, keepOwed, openSale, settleOwed } from '../db/owedSaleRow'
 import { batches, collections, designs, loafEvents, loaves } from '../db/schema'
 import { lotsCalledBackIn } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
-import { several, unprocessable } from '../parts/problems'
+import { notFound, several, unprocessable } from '../parts/problems'
 import { sayOf } from '../parts/workshopWords'
 
 export interface AllotmentService {
@@ -22,6 +23,13 @@ export interface AllotmentService {
   allot(wanted: NewAllotment, makerId: string): Promise<AllotmentView>
   /** Writes what was sold into the loaves it came from, line by line; one that is known already is left out. */
   takeSales(sales: readonly unknown[], makerId: string): Promise<SalesTaken>
+  /**
+   * Settles a sale that found no bar: with one that is free, which is set aside for its channel and sold, or with the
+   * buyer's money given back.
+   *
+   * @throws 404 where it is not owed; 422 where no such bar is free
+   */
+  settleSale(settling: SaleSettling, makerId: string): Promise<{ readonly saleId: string }>
   /** Loaves of which bars are kept as samples, the newest {@link mostListed} at the most. */
   kept(): Promise<readonly LoafSummary[]>
 }
@@ -156,6 +164,37 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
     return { isEarly }
   }
 
+  /** Sets bars of a soap aside, of the loaves released first. @throws 422 where there are not enough */
+  async function setAside(
+    transaction: Transaction,
+    { designId, bars: wanted, channel, who, orderId }: NewAllotment,
+    { at, makerId }: Pick<Taking, 'at' | 'makerId'>,
+  ): Promise<AllotmentView> {
+    const all = await withCalledBack(transaction, await loavesOfDesign(transaction, designId))
+    const released = all.filter(({ loaf }) => loaf.state.status === 'released')
+    const own = released.flatMap(({ loaf, calledBack }) => (calledBack.length === 0 ? [loaf] : []))
+    const taken = allot(own, wanted)
+    if (!taken) {
+      const [called] = released.flatMap(({ calledBack }) => calledBack)
+      const free = freeBarsOf(own)
+      const message =
+        free === 0 && called !== undefined
+          ? sentence('lot_in_it_called_back', { lots: called })
+          : sentence('bars_free', { free })
+      throw unprocessable(message, [{ field: 'bars', message }])
+    }
+    const allotmentId = newId()
+    const day = clock.today((await readWorkshop(transaction)).timeZone)
+    for (const { loaf, bars } of taken)
+      await appendLoafEvent(
+        transaction,
+        loaf.id,
+        { type: 'allotted', day, allotmentId, bars, channel, who, orderId },
+        { at, makerId },
+      )
+    return { allotmentId, lots: taken.map(({ loaf, bars }) => ({ lotCode: loaf.lotCode, bars })) }
+  }
+
   return {
     kept: async () => {
       const keeps = sql`EXISTS (SELECT 1 FROM json_each(${loaves.state}, '$.channels')
@@ -175,30 +214,24 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
     allot: (wanted, makerId) =>
       database.write(async (transaction) => {
         const maker = await knownMaker(transaction, makerId)
-        const all = await withCalledBack(transaction, await loavesOfDesign(transaction, wanted.designId))
-        const released = all.filter(({ loaf }) => loaf.state.status === 'released')
-        const own = released.flatMap(({ loaf, calledBack }) => (calledBack.length === 0 ? [loaf] : []))
-        const taken = allot(own, wanted.bars)
-        if (!taken) {
-          const [called] = released.flatMap(({ calledBack }) => calledBack)
-          const free = freeBarsOf(own)
-          const message =
-            free === 0 && called !== undefined
-              ? sentence('lot_in_it_called_back', { lots: called })
-              : sentence('bars_free', { free })
-          throw unprocessable(message, [{ field: 'bars', message }])
+        return setAside(transaction, wanted, { at: clock.now().toISOString(), makerId: maker })
+      }),
+
+    settleSale: ({ saleId, how }, makerId) =>
+      database.write(async (transaction) => {
+        const maker = await knownMaker(transaction, makerId)
+        const sale = await openSale(transaction, saleId)
+        if (!sale) throw notFound(sentence('no_such', { thing: 'sale that is owed' }))
+        const { timeZone: zone } = await readWorkshop(transaction)
+        const taking = { at: clock.now().toISOString(), makerId: maker, zone, today: clock.today(zone) }
+        if (how === 'free_bar') {
+          const { designId, bars, channel, buyer } = sale
+          await setAside(transaction, { designId, bars, channel, who: buyer, orderId: null }, taking)
+          const done = await takeSale(transaction, sale, taking)
+          if ('refusal' in done) throw unprocessable(done.refusal)
         }
-        const { channel, who, orderId } = wanted
-        const allotmentId = newId()
-        const day = clock.today((await readWorkshop(transaction)).timeZone)
-        for (const { loaf, bars } of taken)
-          await appendLoafEvent(
-            transaction,
-            loaf.id,
-            { type: 'allotted', day, allotmentId, bars, channel, who, orderId },
-            { at: clock.now().toISOString(), makerId: maker },
-          )
-        return { allotmentId, lots: taken.map(({ loaf, bars }) => ({ lotCode: loaf.lotCode, bars })) }
+        await settleOwed(transaction, saleId, how, taking)
+        return { saleId }
       }),
 
     takeSales: (sales, makerId) =>
@@ -208,20 +241,32 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
         const taking = { at: clock.now().toISOString(), makerId: maker, zone, today: clock.today(zone) }
         const say = await sayOf(transaction, clock)
         let [taken, known, beforeRelease] = [0, 0, 0]
-        const refused: { saleId: string; detail: string }[] = []
+        const refused: { saleId: string; detail: string; isOwed: boolean }[] = []
         for (const line of sales) {
           await setImmediate()
           const sale = await readSale(line)
-          if (!('refusal' in sale) && (await isKnownSale(transaction, sale.saleId))) {
+          if ('refusal' in sale) {
+            refused.push({ saleId: saleIdIn(line), detail: say(sale.refusal), isOwed: false })
+            continue
+          }
+          if ((await isKnownSale(transaction, sale.saleId)) || (await isSettled(transaction, sale.saleId))) {
             known += 1
             continue
           }
-          const done = 'refusal' in sale ? sale : await takeSale(transaction, sale, taking)
-          if ('refusal' in done) refused.push({ saleId: saleIdIn(line), detail: say(done.refusal) })
-          else {
-            taken += 1
-            beforeRelease += done.isEarly ? 1 : 0
+          const done = await takeSale(transaction, sale, taking)
+          if ('refusal' in done) {
+            const detail = say(done.refusal)
+            refused.push({
+              saleId: sale.saleId,
+              detail,
+              isOwed: await keepOwed(transaction, sale, detail, taking),
+            })
+            continue
           }
+          // It may have been owed until bars were set aside for it.
+          await settleOwed(transaction, sale.saleId, 'free_bar', taking)
+          taken += 1
+          beforeRelease += done.isEarly ? 1 : 0
         }
         return { taken, known, beforeRelease, refused }
       }),

@@ -23,6 +23,7 @@ const mostLabels = 2000
 export function releaseRoutes(router: Router, { allotments, loaves }: Services, context: Context, read: Read): void {
   serve(router, endpoints.release.allot, ({ body, makerId }) => allotments.allot(body, makerId()))
   serve(router, endpoints.release.takeSales, ({ body, makerId }) => allotments.takeSales(body.sales, makerId()))
+  serve(router, endpoints.release.settleSale, ({ body, makerId }) => allotments.settleSale(body, makerId()))
   serve(router, endpoints.release.kept, () => allotments.kept())
   serveReading(router, endpoints.release.traceLot, ({ params }) => read('traceOfLot', params.id))
 

@@ -3,8 +3,12 @@ import { endpoints } from '@vendange/contract'
 import type { RequestHandler } from 'express'
 import { askingOf, endpointAsked } from './guard'
 
-/** Orders with their clients and prices are between them and who plans. */
-const withoutOrders = (view: SeasonView): SeasonView => ({ ...view, orders: [] })
+/** Orders with their clients and prices are between them and who plans, and so is the name of a buyer. */
+const withoutOrders = (view: SeasonView): SeasonView => ({
+  ...view,
+  orders: [],
+  owedSales: view.owedSales.map((sale) => ({ ...sale, buyer: '' })),
+})
 
 /** Who bought bars, or has some set aside, is nobody's who only handles them. */
 const withoutBuyers = (view: LoafView): LoafView => ({

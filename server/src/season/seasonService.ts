@@ -19,6 +19,7 @@ import { findRows } from '../db/versionedRepository'
 import { cachedView } from '../db/cachedView'
 import { openDamage } from '../db/damage/openDamage'
 import { readLoaves } from '../db/loafRow'
+import { openSales } from '../db/owedSaleRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
 import { knownMaterialsOn, readStock } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
@@ -108,6 +109,7 @@ export function seasonService({ database, clock }: ReadingContext): SeasonServic
         .from(dayTicks)
         .innerJoin(makers, eq(dayTicks.makerId, makers.id))
         .where(gte(dayTicks.day, addDays(today, -daysOfPast))),
+      owedSales: await openSales(read),
       // A pour whose every loaf failed holds nothing on the calendar any more; its record stays in the notebook.
       batches: rows
         .filter(({ id }) => !hasLoaf.has(id) || isAlive.has(id))

@@ -2,6 +2,7 @@
 import CodeScanner from '@/parts/CodeScanner.vue'
 import { useSeason } from '@/parts/seasonStore'
 import { lotOfCode } from '@vendange/core/cure'
+import { deliveryOfCode } from '@vendange/core/stores'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 
@@ -27,8 +28,10 @@ const found = computed(() => {
   return wanted === '' ? [] : all.value.filter(({ name }) => name.toLowerCase().includes(wanted)).slice(0, 8)
 })
 
-/** A lot opens its story; what else a code says is looked for. */
+/** A lot opens its story, a delivery where it went; what else a code says is looked for. */
 function scanned(code: string): void {
+  const delivery = deliveryOfCode(code)
+  if (delivery !== undefined) return go(`/stores/lots/${delivery}/trace`)
   text.value = lotOfCode(code)
   const loaf = season.loaves.find(({ lotCode }) => lotCode.toLowerCase() === text.value.toLowerCase())
   if (loaf) go(`/loaves/${loaf.id}`)

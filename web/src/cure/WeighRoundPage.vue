@@ -133,7 +133,7 @@ const sentence = computed(() => {
     </section>
     <section class="sheet">
       <h2>The round, by rack</h2>
-      <ol>
+      <ol class="bare">
         <li v-for="bar in bars" :key="bar.loaf.id" :class="{ done: bar.isDone }" data-test="round-bar">
           <span>
             <b>{{ bar.loaf.name }}</b><br /><small class="quiet"
@@ -159,11 +159,6 @@ const sentence = computed(() => {
 
 .moving {
   color: rgb(var(--v-theme-quiet));
-}
-
-ol {
-  padding: 0;
-  list-style: none;
 }
 
 li {

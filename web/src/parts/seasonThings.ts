@@ -1,6 +1,7 @@
 import type {
   BatchSummary,
   LoafSummary,
+  OwedSale,
   SavedCollection,
   SavedDesign,
   SavedMould,
@@ -30,6 +31,10 @@ export function seasonThings(view: Readonly<Ref<SeasonView | undefined>>) {
   const batches = computed(() => view.value?.batches ?? [])
   const loaves = computed(() => view.value?.loaves ?? [])
   const orders = computed(() => view.value?.orders.filter(({ isRemoved }) => !isRemoved) ?? [])
+  // A view that was kept on a device before there were any has no list of them.
+  const owedSales = computed<readonly OwedSale[]>(
+    () => (view.value as Partial<SeasonView> | undefined)?.owedSales ?? [],
+  )
   const mouldNames = computed(() => Object.fromEntries(moulds.value.map(({ id, name }) => [id, name])))
 
   const find = <T extends { readonly id: string }>(
@@ -89,6 +94,7 @@ export function seasonThings(view: Readonly<Ref<SeasonView | undefined>>) {
     batches,
     loaves,
     orders,
+    owedSales,
     ownFats,
     fats,
     claims,

@@ -8,6 +8,7 @@ import { usePromises } from '@/parts/promiseStore'
 import { useSeason } from '@/parts/seasonStore'
 import { usePhone } from '@/parts/usePhone'
 import { formatDay } from '@vendange/core/calendar'
+import { counted } from '@vendange/words'
 import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
 import SeasonBoard from './board/SeasonBoard.vue'
@@ -76,6 +77,10 @@ async function createAnOrder(): Promise<void> {
 
   <p v-if="season.view && season.view.damaged > 0" class="must below" data-test="told-damaged">
     Some records could not be read any more: <RouterLink to="/workshop">see which</RouterLink>.
+  </p>
+  <p v-if="season.owedSales.length > 0" class="must below" data-test="told-owed">
+    {{ counted(season.owedSales.length, 'sale') }} found no bar and the buyer paid:
+    <RouterLink to="/release">settle it</RouterLink>.
   </p>
   <template v-if="season.batches.length > 0 || season.designs.length > 0">
     <PlanTools v-if="!isPhone" />

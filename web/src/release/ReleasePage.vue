@@ -11,6 +11,7 @@ import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import GiveOut from './GiveOut.vue'
 import KeptSamples from './KeptSamples.vue'
+import OwedSales from './OwedSales.vue'
 import ShopPanel from './ShopPanel.vue'
 
 const season = useSeason()
@@ -50,6 +51,7 @@ const sentence = computed(() => {
     {{ sentence }}
     <template #actions><v-btn to="/stall" data-test="to-stall">The stall</v-btn></template>
   </PageHeadline>
+  <OwedSales class="mb-5" />
   <section v-if="rows.length > 0" class="sheet">
     <table class="figures">
       <thead>

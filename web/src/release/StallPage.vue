@@ -11,8 +11,8 @@ import { useKeptFields } from '@/parts/useKeptFields'
 import { homeComings, stallLines, takingsCents } from '@vendange/core/release'
 import { counted } from '@vendange/words'
 import { computed, ref } from 'vue'
+import OwedSales from './OwedSales.vue'
 import StallBasket from './StallBasket.vue'
-import StallOwed from './StallOwed.vue'
 
 /** A market day: what was packed, tapped as it is sold, kept on this device while there is no network. */
 const season = useSeason()
@@ -32,7 +32,8 @@ const inBasket = computed(() =>
   Object.entries(basket.value).map(([designId, bars]) => ({ designId, bars, priceCents: priceOf(designId) })),
 )
 const waiting = computed(() => queue.kept.filter(({ refusal }) => refusal === undefined))
-const owed = computed(() => queue.kept.filter(({ refusal }) => refusal !== undefined))
+/** What the workshop could not even keep as owed waits on the device until somebody settles it. */
+const notTaken = computed(() => queue.kept.filter(({ refusal }) => refusal !== undefined))
 const lines = computed(() =>
   stallLines(season.loaves, [...waiting.value, ...inBasket.value]).flatMap((line) => {
     const design = season.design(line.designId)
@@ -93,14 +94,19 @@ async function undo(): Promise<void> {
     <template v-if="lines.length === 0">Nothing is packed for a stall. Set bars aside for stalls first.</template>
     <template v-else
       >{{ counted(barsLeft, 'bar') }} to sell, {{ soldToday }} sold.
-      <template v-if="owed.length > 0">{{ counted(owed.length, 'sale') }} to settle.</template></template
+      <template v-if="season.owedSales.length > 0"
+        >{{ counted(season.owedSales.length, 'sale') }} to settle.</template
+      ></template
     >
     <template v-if="lines.length === 0" #actions>
       <v-btn color="primary" variant="flat" to="/release">To the release</v-btn>
     </template>
   </PageHeadline>
 
-  <StallOwed v-if="owed.length > 0" :owed="owed" class="below" @settle="queue.drop([$event])" />
+  <OwedSales class="below" />
+  <p v-if="notTaken.length > 0" class="must below">
+    {{ counted(notTaken.length, 'sale was', 'sales were') }} not taken: <RouterLink to="/waiting">see why</RouterLink>.
+  </p>
   <p v-if="waiting.length > 0" class="quiet below" role="status" data-test="stall-waiting">
     {{ counted(waiting.length, 'bar sold waits', 'bars sold wait') }} on this device{{
       queue.isReached ? '' : ': the workshop is not reached'

@@ -38,7 +38,7 @@ async function recordMine(one: Kept): Promise<void> {
 <template>
   <section class="sheet">
     <h2>To settle</h2>
-    <ul>
+    <ul class="bare">
       <li v-for="one in things" :key="one.order" data-test="to-settle">
         <dl>
           <dt>Yours, {{ momentWords(one.takenAtMs) }}</dt>
@@ -59,11 +59,6 @@ async function recordMine(one: Kept): Promise<void> {
 </template>
 
 <style scoped>
-ul {
-  padding: 0;
-  list-style: none;
-}
-
 li + li {
   margin-top: 18px;
   padding-top: 18px;

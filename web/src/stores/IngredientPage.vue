@@ -13,7 +13,7 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiPlus } from '@mdi/js'
 import type { NewIngredient } from '@vendange/contract'
-import { amountRange, deliveryDaysRange, endpoints, ingredientSchema, perBarRange } from '@vendange/contract'
+import { addressOf, amountRange, deliveryDaysRange, endpoints, ingredientSchema, perBarRange } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { densityOfLiquid, densityOfScent, densityOfSolid, densityRange } from '@vendange/core/recipe'
 import { suggestedInci, usualInci } from '@vendange/core/release'
@@ -222,7 +222,17 @@ async function takeIngredientAway(): Promise<void> {
       <section class="sheet stack">
         <div class="row head">
           <h2>Lots, in the order in which they are used</h2>
-          <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-lot" @click="addLot">Lot</v-btn>
+          <div class="row">
+            <a
+              v-if="openLots.length > 0"
+              class="alone"
+              :href="addressOf(endpoints.lotCards, { id })"
+              target="_blank"
+              data-test="lot-cards"
+              >Cards with their codes</a
+            >
+            <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-lot" @click="addLot">Lot</v-btn>
+          </div>
         </div>
         <p v-if="lots.length === 0" class="quiet">None yet. Put the first delivery in.</p>
         <LotCard v-for="lot in openLots" :key="lot.id" :lot="lot" :kind="ingredient.kind" />

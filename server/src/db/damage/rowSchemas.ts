@@ -141,3 +141,21 @@ export const shopSaleRowSchema = object({
   buyer: string().defined(),
   day: day().required(),
 })
+
+export const owedSaleRowSchema = object({
+  saleId: id(),
+  day: day().required(),
+  designId: id(),
+  channel: string()
+    .oneOf([...saleChannels])
+    .required(),
+  bars: whole().required(),
+  buyer: string().defined(),
+  priceCents: whole().nullable().defined(),
+  why: string().defined(),
+  at: instant(),
+  makerId: id(),
+  settled: string().oneOf(['free_bar', 'money_back']).nullable().defined(),
+  settledAt: string().nullable().defined(),
+  settledBy: string().nullable().defined(),
+})

@@ -26,10 +26,10 @@ const event: Sender<'event'> = async ({ what, takenAtMs }, client) => {
   return client(endpoints.loaves.record, { params: { id: loafId }, body: body as NewLoafEvent })
 }
 
-/** A report of sales is always heard; what of it was not taken stands in the answer. */
+/** A report of sales is always heard; what is owed the workshop keeps, and what it could not keep stands in the answer. */
 const sale: Sender<'sale'> = async ({ what }, client) => {
   const answer = await client(endpoints.release.takeSales, { body: { sales: [what] } })
-  const [refused] = answer.refused
+  const refused = answer.refused.find(({ isOwed }) => !isOwed)
   if (refused) throw new ProblemError({ type: 'about:blank', title: '', status: unprocessable, detail: refused.detail })
   return answer
 }

@@ -130,7 +130,7 @@ async function keep(): Promise<void> {
     <section v-if="options.length > 0" class="sheet" data-test="ways">
       <h2>Ways to make it</h2>
       <FindingList :findings="noRoom" />
-      <ul>
+      <ul class="bare">
         <li v-for="(one, at) in options" :key="at" data-test="way">
           <p>
             <template v-for="part in one.parts" :key="part.mould.id"
@@ -154,11 +154,6 @@ async function keep(): Promise<void> {
 </template>
 
 <style scoped>
-ul {
-  padding: 0;
-  list-style: none;
-}
-
 li {
   display: flex;
   gap: 16px;

@@ -19,7 +19,9 @@ const sale = (saleId: string): KeptSale => ({
   priceCents: 900,
 })
 const words = ({ saleId }: KeptSale): string => `Sale ${saleId}`
-const answered = (refused: readonly { readonly saleId: string; readonly detail: string }[] = []): Reply => ({
+const answered = (
+  refused: readonly { readonly saleId: string; readonly detail: string; readonly isOwed: boolean }[] = [],
+): Reply => ({
   body: { taken: 1, known: 0, beforeRelease: 0, refused },
 })
 
@@ -80,9 +82,17 @@ describe('the stall’s queue of sales', () => {
     expect(useOutbox().latest.sale?.taken).to.equal(1)
   })
 
-  it('keeps what the workshop did not take as owed, over a reload, until it is settled', async () => {
+  it('lets go of what the workshop keeps as owed: it is told and settled there', async () => {
+    await open().add([sale('a')], words)
+    replies = [answered([{ saleId: 'a', detail: 'None is left', isOwed: true }])]
+    const queue = await reopened()
+    await eventually(() => sent.length === 1 && queue.kept.length === 0)
+    expect(useOutbox().settle).to.deep.equal([])
+  })
+
+  it('keeps what the workshop could not even keep as owed, over a reload, until it is settled', async () => {
     await open().add([sale('a'), sale('b')], words)
-    replies = [answered(), answered([{ saleId: 'b', detail: 'None is left' }])]
+    replies = [answered(), answered([{ saleId: 'b', detail: 'None is left', isOwed: false }])]
     const queue = await reopened()
     await eventually(() => queue.kept.length === 1)
     const again = await reopened()
