@@ -60,6 +60,19 @@ async function typeEverywhere(page: Page, words: string): Promise<void> {
   }, words)
 }
 
+test('a page that is reloaded in the middle of typing has all of it again', async ({ page }) => {
+  const paths = await mainViews(workshop.url)
+  await page.goto(workshop.url + paths.mould)
+  const length = page.getByLabel('Inner length', { exact: true })
+  await page.getByLabel('Name', { exact: true }).fill('Half typed')
+  await length.fill('9 in')
+  await page.getByLabel('Inner width', { exact: true }).fill('80 and')
+  await page.reload()
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Half typed')
+  await expect(length).toHaveValue('228.6 mm')
+  await expect(page.getByLabel('Inner width', { exact: true })).toHaveValue('80 and')
+})
+
 test('every form in the application keeps what was typed into it, readable or not, when its page is left', async ({
   page,
 }) => {

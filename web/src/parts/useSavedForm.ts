@@ -223,7 +223,13 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
   onBeforeRouteLeave(saveFirst)
   onBeforeRouteUpdate(saveFirst)
 
+  /** The page is reloaded, closed, or put to sleep before the form has saved: what is typed stays as a draft. */
+  const keepAtOnce = (): void => void keepTyped()
+  const goings = ['pagehide', 'visibilitychange'] as const
+  for (const going of goings) addEventListener(going, keepAtOnce)
+
   onBeforeUnmount(() => {
+    for (const going of goings) removeEventListener(going, keepAtOnce)
     isLeft = true
     unread.close()
     if (status.value === 'editing') saveNow()

@@ -10,7 +10,9 @@ type Answer = (request: { readonly method: string; readonly path: string; readon
 export class Page {
   readonly kept = new Map<string, string>()
   readonly requests: string[] = []
-  private readonly known = ['localStorage', 'fetch'].map((name) => ({
+  /** Tells when the page goes or is hidden. */
+  readonly going = new EventTarget()
+  private readonly known = ['localStorage', 'fetch', 'addEventListener', 'removeEventListener'].map((name) => ({
     name,
     descriptor: Object.getOwnPropertyDescriptor(globalThis, name),
   }))
@@ -23,6 +25,9 @@ export class Page {
       setItem: (key: string, value: string) => kept.set(key, value),
       removeItem: (key: string) => kept.delete(key),
     })
+    const { going } = this
+    define('addEventListener', going.addEventListener.bind(going))
+    define('removeEventListener', going.removeEventListener.bind(going))
     define('fetch', async (path: string, { method, body }: { method: string; body?: string }) => {
       requests.push(`${method} ${path}`)
       const reply = await answer({ method, path, body: body === undefined ? undefined : JSON.parse(body) })

@@ -128,6 +128,20 @@ describe('a form that saves as you go', () => {
     expect(useUndo().notice?.text).to.equal('What you had typed into Malachite stands there again.')
   })
 
+  it('keeps at once what is typed and not sent yet when the page goes', async () => {
+    const { form, unmount } = open()
+    form.values.value = { name: 'Half typed', bars: 12 }
+    await nextTick()
+    page.going.dispatchEvent(new Event('pagehide'))
+    expect([...page.kept.values()].filter((text) => text.includes('Half typed'))).to.have.length(1)
+    expect(sent).to.deep.equal([])
+    unmount()
+    await settled()
+    // Saved, there is nothing left to keep.
+    page.going.dispatchEvent(new Event('visibilitychange'))
+    expect([...page.kept.values()].filter((text) => text.includes('Half typed'))).to.deep.equal([])
+  })
+
   it('shows both where the thing was changed while the draft lay', async () => {
     const first = open()
     await first.change({ bars: 0 })
