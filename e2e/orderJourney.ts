@@ -2,6 +2,7 @@ import type { SavedOrder, SeasonView } from '@vendange/contract'
 import type { Page } from '@playwright/test'
 import { expect, test } from '@playwright/test'
 import { answer, choose, doStepsUntil, pick, saving, type } from './hands'
+import { layoutFaults } from './layout'
 import type { WorkshopProcess } from './server'
 
 /** What each step of the first pour weighs, in the twin's own unit: the same soap in both, within the steps of the scales. */
@@ -208,6 +209,11 @@ export async function orderJourney(page: Page, workshop: WorkshopProcess, twin: 
           await doStepsUntil(page, title)
           await expect(page.getByTestId('target')).toHaveText(target)
         }
+        // The longest of them is read on a telephone too, with nothing cut off.
+        const size = page.viewportSize()
+        await page.setViewportSize({ width: 360, height: 740 })
+        expect(await layoutFaults(page)).toEqual([])
+        if (size) await page.setViewportSize(size)
         await expect(page.getByRole('button', { name: 'Lye’s temperature' })).toContainText(twin.soapedAt)
       }
       await doStepsUntil(page, 'Every step is done.')

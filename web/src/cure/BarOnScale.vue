@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
 import StandInPanel from '@/parts/StandInPanel.vue'
-import { useInstrument } from '@/parts/useInstrument'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
+import { useBarScale } from './useBarScale'
 
 /** The marked bar on the scale (a simulated one ships): its mass is taken once the display stands still. */
 defineProps<{
@@ -11,16 +11,14 @@ defineProps<{
 }>()
 const emit = defineEmits<{ take: [massG: number] }>()
 const { fineMass } = useUnits()
-const { isConnected, reading, command } = useInstrument(ref('scale'))
-const mass = computed(() => (reading.value?.kind === 'mass' ? reading.value : undefined))
+const { isConnected, mass, isOver, settledG, command } = useBarScale()
 const words = computed(() => {
-  if (reading.value?.kind === 'over') return 'Overload: take something off the pan.'
+  if (isOver.value) return 'Overload: take something off the pan.'
   if (!mass.value) return 'Nothing heard of the scale yet.'
   return mass.value.isSettled ? 'The scale stands still.' : 'The scale still moves.'
 })
-const canTake = computed(() => mass.value?.isSettled === true && mass.value.massG > 0)
 function take(): void {
-  if (mass.value && canTake.value) emit('take', mass.value.massG)
+  if (settledG.value !== undefined) emit('take', settledG.value)
 }
 </script>
 
@@ -29,7 +27,9 @@ function take(): void {
     <template v-if="isConnected">
       <p v-if="mass" class="serif shown" :class="{ moving: !mass.isSettled }">{{ fineMass(mass.massG) }}</p>
       <p role="status" class="quiet">{{ words }}</p>
-      <div><v-btn size="large" :disabled="!canTake" data-test="take-mass" @click="take">Take it</v-btn></div>
+      <div>
+        <v-btn size="large" :disabled="settledG === undefined" data-test="take-mass" @click="take">Take it</v-btn>
+      </div>
       <StandInPanel
         name="scale"
         :target="expectedG"

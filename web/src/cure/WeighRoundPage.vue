@@ -6,12 +6,12 @@ import QuantityField from '@/parts/QuantityField.vue'
 import SoapFace from '@/parts/SoapFace.vue'
 import StandInPanel from '@/parts/StandInPanel.vue'
 import { useAwake } from '@/parts/useAwake'
-import { useInstrument } from '@/parts/useInstrument'
 import { useSeason } from '@/parts/seasonStore'
 import { barMassRange } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { counted } from '@vendange/words'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useBarScale } from './useBarScale'
 import { useWeighingRound } from './useWeighingRound'
 
 /** One bar after the other on the scale: a press takes it and goes on. */
@@ -19,21 +19,19 @@ const season = useSeason()
 const { fineMass } = useUnits()
 useAwake()
 const { bars, now, last, expectedG, odd, doneCount, take, leaveForLater, undo } = useWeighingRound()
-const { isConnected, reading, command } = useInstrument(ref('scale'))
+const { isConnected, mass, settledG, command } = useBarScale()
 
 /** A bar that still lies on the pan is not the next one: the pan is empty in between. g, an estimate. */
 const emptyPanG = 2
 const isFresh = ref(true)
-const mass = computed(() => (reading.value?.kind === 'mass' ? reading.value : undefined))
 watch(mass, (shown) => {
   if (shown && shown.massG < emptyPanG) isFresh.value = true
 })
 const typed = ref<number | null>(null)
 const unread = ref<string>()
-const onScale = computed(() => {
-  const shown = mass.value
-  return shown && shown.isSettled && shown.massG >= emptyPanG && isFresh.value ? shown.massG : undefined
-})
+const onScale = computed(() =>
+  isFresh.value && settledG.value !== undefined && settledG.value >= emptyPanG ? settledG.value : undefined,
+)
 const given = computed(() => typed.value ?? (isConnected.value ? onScale.value : undefined))
 const takeWords = computed(() =>
   given.value !== undefined ? `Take ${fineMass(given.value)}` : isConnected.value ? 'Put the bar on' : 'Type its mass',
@@ -66,7 +64,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 const sentence = computed(() => {
   const all = bars.value.length
   if (all === 0) return 'No marked bar is due today.'
-  if (!now.value) return `All ${counted(all, 'bar')} are weighed.`
+  if (!now.value) return all === 1 ? 'The bar is weighed.' : `All ${counted(all, 'bar')} are weighed.`
   const { name, lotCode, state } = now.value
   return `${name}, lot ${lotCode}${state.place === undefined ? '' : `, on ${state.place}`}.`
 })

@@ -2,11 +2,11 @@
 import { runChange } from '@/parts/runChange'
 import { api } from '@/parts/api'
 import { useOwnScreen } from '@/parts/ownScreen'
+import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { useUndo } from '@/parts/undoStore'
-import type { NewLoafEvent } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { addDays, formatDay, relativeDay } from '@vendange/core/calendar'
 import type { DayTask, DayTaskKind } from '@vendange/core/season'
@@ -19,6 +19,7 @@ const props = defineProps<{ day: string }>()
 const season = useSeason()
 const screen = useOwnScreen()
 const undo = useUndo()
+const { record, trouble } = useLoafEvents()
 
 const words: Readonly<Record<DayTaskKind, string>> = {
   set_up: 'Set up and clean up',
@@ -81,19 +82,19 @@ const sentence = computed(() => {
     : `${name}: ${hours(planned)} of work in ${hours(there)}${because}.`
 })
 
+/** Taking the loaves of a pour out of their moulds is part of their record, written without a network too. */
+async function unmould(batchId: string): Promise<void> {
+  for (const loaf of season.loaves)
+    if (loaf.batchId === batchId && loaf.state.unmouldedDay === undefined)
+      await record(loaf, { type: 'unmoulded', day: props.day })
+}
+
 async function tick(task: DayTask): Promise<void> {
   const set = (done: boolean) => api(endpoints.tickTask, { body: { day: props.day, taskKey: task.key, isDone: done } })
   const done = !ticked.value.has(task.key)
+  const isPoured = season.loaves.some(({ batchId }) => batchId === task.subjectId)
+  if (task.kind === 'unmould' && done && isPoured && props.day <= season.today) return unmould(task.subjectId)
   if (!(await runChange(() => set(done)))) return
-  // Taking a loaf out of its mould is part of its record.
-  if (task.kind === 'unmould' && done && props.day <= season.today) {
-    for (const loaf of season.loaves.filter(({ batchId }) => batchId === task.subjectId)) {
-      if (loaf.state.unmouldedDay !== undefined) continue
-      const event: NewLoafEvent = { type: 'unmoulded', day: props.day, version: loaf.version }
-      await runChange(() => api(endpoints.loaves.record, { params: { id: loaf.id }, body: event }))
-    }
-    return
-  }
   undo.did(
     `${words[task.kind]} ${task.name}: ${done ? 'done' : 'not done'}`,
     async () => {
@@ -114,6 +115,7 @@ async function tick(task: DayTask): Promise<void> {
     </template>
   </PageHeadline>
   <section v-if="tasks.length > 0" class="sheet">
+    <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
     <p class="quiet lead">
       {{ progress }}
     </p>

@@ -18,17 +18,22 @@ const props = defineProps<{
 }>()
 const figure = useStepFigure()
 
+/** A digit of the display type, a letter of its unit and the space between, em of the figure. */
+const [digitEm, unitEm, gapEm] = [0.6, 0.26, 0.2]
+
 /** The figure asked for, its unit set smaller. */
 const parts = computed(() => {
   const [number = '', unit = ''] = figure(props.step, props.target).split(' ')
   return { number, unit }
 })
+/** About how wide it is printed, em: a figure of seven digits has to fit a telephone as well. */
+const widthEm = computed(() => digitEm * parts.value.number.length + unitEm * parts.value.unit.length + gapEm)
 </script>
 
 <template>
   <div v-if="step.target !== null" class="figure">
     <span v-if="part" class="part" data-test="part">{{ part }}</span>
-    <b data-test="target"
+    <b data-test="target" :style="{ '--width-em': widthEm }"
       >{{ parts.number }} <small>{{ parts.unit }}</small></b
     >
     <span v-if="step.planned !== step.target && !part" class="planned">planned {{ figure(step, step.planned) }}</span>
@@ -45,15 +50,16 @@ const parts = computed(() => {
 <style scoped>
 .figure {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
-  gap: 28px;
+  gap: 0 28px;
   margin-top: 10px;
   font-size: 1.7rem;
 }
 
 .figure b {
   font-family: var(--serif);
-  font-size: 7.4rem;
+  font-size: min(7.4rem, calc((100vw - 48px) / var(--width-em)));
   line-height: 1.2;
   font-weight: 600;
   white-space: nowrap;
