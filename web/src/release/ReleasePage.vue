@@ -51,7 +51,7 @@ const sentence = computed(() => {
     {{ sentence }}
     <template #actions><v-btn to="/stall" data-test="to-stall">The stall</v-btn></template>
   </PageHeadline>
-  <OwedSales class="mb-5" />
+  <OwedSales class="below" />
   <section v-if="rows.length > 0" class="sheet">
     <table class="figures">
       <thead>
@@ -113,6 +113,10 @@ const sentence = computed(() => {
 </template>
 
 <style scoped>
+.below {
+  margin-bottom: 20px;
+}
+
 .out {
   gap: 24px;
 }
