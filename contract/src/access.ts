@@ -59,6 +59,7 @@ const access: Access<typeof endpoints> = {
   lots: makers,
   batches: {
     create: makers,
+    planSoap: makers,
     move: makers,
     pin: makers,
     remove: makers,

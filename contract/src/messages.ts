@@ -15,6 +15,7 @@ import {
   dayTickSchema,
   designSchema,
   savedDesignSchema,
+  soapPoursSchema,
 } from './schemas/plan'
 import { recipeSchema, savedRecipeSchema } from './schemas/recipe'
 import { roomReadingSchema } from './schemas/room'
@@ -101,6 +102,7 @@ takes(endpoints.nearestRecipe, wishRequestSchema)
 takes(endpoints.acceptPlan, acceptedPlanSchema)
 takes(endpoints.tickTask, dayTickSchema)
 takes(endpoints.batches.create, batchSchema)
+takes(endpoints.batches.planSoap, soapPoursSchema)
 takes(endpoints.batches.move, batchMoveSchema)
 takes(endpoints.batches.pin, batchPinSchema)
 takes(endpoints.batches.remove, versionOnly)

@@ -1,6 +1,6 @@
 import { create, get, post, put, remove, taking } from '../endpoint'
 import type { OfVersion } from '../endpoint'
-import type { BatchMove, BatchPin, NewBatch } from '../schemas/plan'
+import type { BatchMove, BatchPin, NewBatch, SoapPours } from '../schemas/plan'
 import type { InstrumentCommand, NewStep, TimingSetAside } from '../schemas/work'
 import type { BatchSummary, BatchView, TimedPourView } from '../views'
 
@@ -8,6 +8,12 @@ import type { BatchSummary, BatchView, TimedPourView } from '../views'
 export const pourEndpoints = {
   batches: {
     create: taking<NewBatch>()(create<BatchSummary>()('/api/batches', 'Put a pour on a day')),
+    planSoap: taking<SoapPours>()(
+      post<readonly BatchSummary[]>()(
+        '/api/batches/of-soap',
+        'Plan all pours of a soap at once, in the place of those that were planned',
+      ),
+    ),
     move: taking<BatchMove>()(put<BatchSummary>()('/api/batches/:id', 'Move a pour to another day')),
     pin: taking<BatchPin>()(post<BatchSummary>()('/api/batches/:id/pin', 'Pin a pour to its days, or let it go')),
     remove: taking<OfVersion>()(remove<BatchSummary>()('/api/batches/:id', 'Take a planned pour off the calendar')),

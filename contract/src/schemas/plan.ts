@@ -8,6 +8,7 @@ import {
   wettingRatioRange,
 } from '@vendange/core/recipe'
 import { quantity } from '@vendange/core/findings'
+import { barThicknessRange, mouldSideRange } from '@vendange/core/mould'
 import { sumOfShares } from '@vendange/core/recipe'
 import { mostMoves } from '@vendange/core/pour'
 import type { InferType } from 'yup'
@@ -222,6 +223,40 @@ export const batchSchema = object({
 })
   .noUnknown()
   .required()
+/** What one pour makes of a soap that is poured in several. */
+export const pourPartSchema = object({
+  mouldId: idText(),
+  mouldCount: wholeWithin('count', mouldCountRange).required(),
+  barsWanted: wholeWithin('count', barsRange).required(),
+  barThicknessMm: within('length', barThicknessRange).required(),
+  fillHeightMm: within('length', mouldSideRange).optional(),
+})
+  .noUnknown()
+  .required()
+/** All the planned pours of a soap at once, in the place of those that it has. */
+export const soapPoursSchema = object({
+  designId: idText(),
+  /** The planned pours that these replace, as the page saw them. */
+  replaced: array(object({ id: idText(), version: versionNumber() }).noUnknown().required())
+    .max(200)
+    .required(),
+  pours: array(
+    object({
+      pourDay: dayText(),
+      /** Null: the first day with hours in its setting time. */
+      cutDay: optionalDay(),
+      isPinned: boolean().required(),
+      /** Null: all of the soap at once. */
+      part: pourPartSchema.nullable().defined(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(60)
+    .required(),
+})
+  .noUnknown()
+  .required()
 export const batchMoveSchema = object({
   pourDay: dayText(),
   /** Null: the first day with hours in its setting time. */
@@ -264,5 +299,6 @@ export type NewDayTick = InferType<typeof dayTickSchema>
 export type NewDesign = InferType<typeof designSchema>
 export type SavedDesign = InferType<typeof savedDesignSchema>
 export type NewBatch = InferType<typeof batchSchema>
+export type SoapPours = InferType<typeof soapPoursSchema>
 export type BatchMove = InferType<typeof batchMoveSchema>
 export type BatchPin = InferType<typeof batchPinSchema>

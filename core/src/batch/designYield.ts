@@ -1,3 +1,4 @@
+import { filledTo } from '../mould'
 import type { Recipe } from '../recipe'
 import type { DesignWish } from './batchWish'
 import type { BatchSource, NamedMould } from './scaleDesign'
@@ -11,19 +12,31 @@ export interface PourPart {
   readonly barsWanted: number
   /** How thick its bars are cut, mm: as quoted, whatever the mould's usual cut is. */
   readonly barThicknessMm: number
+  /** How high its moulds are filled, mm. @default as each mould usually is */
+  readonly fillHeightMm?: number | undefined
 }
 
-/** A design as one of its pours makes it: in the part's moulds and cut, without the design's other moulds, embeds or top. */
+/** A design as one of its pours makes it: in the part's moulds, cut and fill, with its loaves' share of embeds and top. */
 export function sourceOfPart<D extends DesignWish, R extends Recipe, M extends NamedMould>(
   source: BatchSource & { readonly design: D; readonly recipe: R },
   part: PourPart,
   mould: M,
 ): BatchSource & { readonly design: D; readonly recipe: R; readonly mould: M } {
-  const { mouldCount, barsWanted, barThicknessMm } = part
+  const { mouldCount, barsWanted, barThicknessMm, fillHeightMm } = part
+  const { design, more = [] } = source
+  const loaves = design.mouldCount + more.reduce((sum, { count }) => sum + count, 0)
+  const share = loaves > 0 ? mouldCount / loaves : 0
+  const cut = { ...mould, barThicknessMm }
   return {
     ...source,
-    design: { ...source.design, mouldCount, barsWanted, displacedMl: 0, topMl: 0 },
-    mould: { ...mould, barThicknessMm },
+    design: {
+      ...design,
+      mouldCount,
+      barsWanted,
+      displacedMl: (design.displacedMl ?? 0) * share,
+      topMl: (design.topMl ?? 0) * share,
+    },
+    mould: fillHeightMm === undefined ? cut : filledTo(cut, Math.min(fillHeightMm, cut.heightMm - cut.linerMm)),
     more: [],
   }
 }

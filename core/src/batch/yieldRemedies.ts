@@ -2,6 +2,8 @@ import { barsOfMould, thicknessForMouldBars } from '../cutting'
 import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import { filledTo, shapeOf } from '../mould'
+import type { PourPart } from './designYield'
+import { pourParts } from './pourParts'
 import type { Sentence } from '../findings'
 import { quantity, sentence } from '../findings'
 import { roundTo } from '../units'
@@ -31,12 +33,14 @@ export interface YieldRemedy {
   /** The mould and how many of it, where that is what changes. */
   readonly mouldId: string
   readonly mouldCount: number
+  /** The pours to be made, where the soap is not to be poured at once as its moulds usually are. */
+  readonly parts?: readonly PourPart[]
 }
 
 type Trial = Pick<YieldRemedy, 'kind' | 'title' | 'mouldId'> & {
   readonly mould: Mould & BarCut
   readonly mouldCount: number
-  readonly batches?: number
+  readonly parts?: readonly PourPart[]
 }
 
 /**
@@ -54,7 +58,7 @@ export function yieldRemedies(
   others: readonly MouldAtHand[],
   settings: BatchSettings,
 ): readonly YieldRemedy[] {
-  const { barsWanted, mouldCount, labelMassG } = wish
+  const { barsWanted, mouldCount, labelMassG, more = [] } = wish
   const scaledIn = (mould: Mould & BarCut, count: number) => scaleBatch({ ...wish, mould, mouldCount: count }, settings)
   const now = scaledIn(its, mouldCount)
   if (now.bars >= barsWanted) return []
@@ -67,12 +71,16 @@ export function yieldRemedies(
     // Cut a hair thinner than the figure, so that the last bar is whole.
     const thinner = { ...its, barThicknessMm: Math.floor(thicknessMm * 10) / 10 }
     const thickness = quantity.most('length', thinner.barThicknessMm)
+    const once = { mouldId: its.id, mouldCount, barsWanted, barThicknessMm: thinner.barThicknessMm }
+    // One pour with a cut of its own; with moulds of other kinds beside it, that is for each mould to say.
+    const asPart = (part: PourPart) => (more.length === 0 ? { parts: [part] } : {})
     trials.push({
       kind: 'cut',
       title: sentence('cut_thinner', { thickness }),
       mouldId: its.id,
       mould: thinner,
       mouldCount,
+      ...asPart(once),
     })
     const { barCuredG } = scaledIn(thinner, mouldCount)
     const fillHeightMm = Math.ceil((its.fillHeightMm * labelMassG) / barCuredG)
@@ -85,6 +93,7 @@ export function yieldRemedies(
         mouldId: its.id,
         mould: filledTo(thinner, fillHeightMm),
         mouldCount,
+        ...asPart({ ...once, fillHeightMm }),
       })
   }
   if (now.barsPerLoaf > 0) {
@@ -97,15 +106,24 @@ export function yieldRemedies(
         mould: its,
         mouldCount: needed,
       })
-    const batches = Math.ceil(barsWanted / now.bars)
-    trials.push({
-      kind: 'second_batch',
-      title: sentence('make_batches', { batches }),
+    // In two pours at the least: one that fills all its moulds at once is told above.
+    const loaves = Math.ceil(barsWanted / now.barsPerLoaf)
+    const parts = pourParts({
       mouldId: its.id,
-      mould: its,
-      mouldCount,
-      batches,
+      mouldsAtHand: Math.min(its.count, Math.ceil(loaves / 2)),
+      barsWanted,
+      barsPerLoaf: now.barsPerLoaf,
+      barThicknessMm: its.barThicknessMm,
     })
+    if (more.length === 0 && parts.length > 1)
+      trials.push({
+        kind: 'second_batch',
+        title: sentence('make_batches', { batches: parts.length }),
+        mouldId: its.id,
+        mould: its,
+        mouldCount: parts.reduce((sum, part) => sum + part.mouldCount, 0),
+        parts,
+      })
   }
   for (const other of others) {
     if (other.id === its.id) continue
@@ -117,18 +135,22 @@ export function yieldRemedies(
   }
 
   return trials
-    .map(({ kind, title, mouldId, mould, mouldCount: count, batches = 1 }): YieldRemedy => {
-      const { bars, barCuredG, barWetG, weights } = scaledIn(mould, count)
+    .map(({ kind, title, mouldId, mould, mouldCount: count, parts }): YieldRemedy => {
+      const pours = parts ? parts.map((part) => scaledIn(mould, part.mouldCount)) : [scaledIn(mould, count)]
+      const { barCuredG, barWetG } = pours[0]!
+      const bars = pours.reduce((sum, pour) => sum + pour.bars, 0)
+      const batterG = pours.reduce((sum, { weights }) => sum + weights.batterG, 0)
       return {
         kind,
         title,
-        bars: bars * batches,
+        bars,
         barCuredG,
         reachesLabel: barCuredG >= labelMassG,
-        batterG: weights.batterG * batches,
-        wasteG: roundTo((weights.batterG - bars * barWetG) * batches, 1),
+        batterG,
+        wasteG: roundTo(batterG - bars * barWetG, 1),
         mouldId,
         mouldCount: count,
+        ...(parts ? { parts } : {}),
       }
     })
     .filter(({ bars }) => bars >= barsWanted)

@@ -40,13 +40,21 @@ describe('the bars that a design gives', () => {
     expect(given.barWetG).to.be.closeTo(((usual?.barWetG ?? 0) * part.barThicknessMm) / mould.barThicknessMm, 0.5)
   })
 
-  it('fill a part’s own moulds and no others of the design', () => {
+  it('fill a part’s own moulds and no others of the design, with its loaves’ share of embeds and top', () => {
     const source = { ...workedSource, more: [{ mould, count: 3 }] }
     expect(
       sourceOfPart({ ...source, design: { ...source.design, topMl: 200, displacedMl: 50 } }, part, mould),
     ).to.deep.include({
       more: [],
-      design: { ...source.design, mouldCount: 2, barsWanted: 24, topMl: 0, displacedMl: 0 },
+      // Two loaves of the four that the whole design fills.
+      design: { ...source.design, mouldCount: 2, barsWanted: 24, topMl: 100, displacedMl: 25 },
     })
+  })
+
+  it('are filled as a part says, and never over the brim', () => {
+    const heightOf = (fillHeightMm: number): number =>
+      sourceOfPart(workedSource, { ...part, fillHeightMm }, mould).mould.fillHeightMm
+    expect(heightOf(62)).to.equal(62)
+    expect(heightOf(500)).to.equal(mould.heightMm - mould.linerMm)
   })
 })

@@ -27,7 +27,17 @@ describe('yieldRemedies', () => {
     expect(of(ways, 'fill')?.reachesLabel).to.equal(true)
     expect(of(ways, 'moulds')).to.deep.include({ bars: 20, mouldCount: 2 })
     expect(of(ways, 'other_mould')).to.deep.include({ bars: 12, mouldId: 'long' })
-    expect(of(ways, 'second_batch')).to.deep.include({ bars: 20 })
+    expect(of(ways, 'second_batch')).to.deep.include({ bars: 20, mouldCount: 2 })
+    expect(
+      of(ways, 'second_batch')?.parts?.map(({ mouldCount, barsWanted }) => [mouldCount, barsWanted]),
+    ).to.deep.equal([
+      [1, 10],
+      [1, 2],
+    ])
+    // One pour, cut and filled as the way says.
+    expect(of(ways, 'fill')?.parts).to.deep.equal([
+      { mouldId: 'loaf', mouldCount: 1, barsWanted: 12, barThicknessMm: 20.8, fillHeightMm: 67 },
+    ])
     expect(
       (['moulds', 'other_mould', 'second_batch'] as const).map((kind) => plainly(of(ways, kind)?.title)),
     ).to.deep.equal([

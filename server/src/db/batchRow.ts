@@ -170,6 +170,8 @@ export interface PlannedPour {
   readonly own?: PourPart | null
   /** Said after the design’s name. @default nothing */
   readonly label?: string
+  /** @default not pinned to its days */
+  readonly isPinned?: boolean
 }
 
 /** Puts a pour on the calendar. */

@@ -31,6 +31,7 @@ async function drawnOf(reader: Reader, { plan, batch }: BatchView) {
 export function batchRoutes(router: Router, { planning, bench }: Services, context: Context, read: Read): void {
   const { batches } = endpoints
   serve(router, batches.create, ({ body }) => planning.create(body))
+  serve(router, batches.planSoap, ({ body }) => planning.planSoap(body))
   serve(router, batches.move, ({ params, body }) => planning.move(params.id, body.pourDay, body.cutDay, body.version))
   serve(router, batches.pin, ({ params, body }) => planning.pin(params.id, body.isPinned, body.version))
   serve(router, batches.remove, ({ params, body }) => planning.setRemoved(params.id, true, body.version))

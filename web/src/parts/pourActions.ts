@@ -1,4 +1,4 @@
-import type { BatchSummary } from '@vendange/contract'
+import type { BatchSummary, SoapPours } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
 import { formatDay } from '@vendange/core/calendar'
@@ -85,5 +85,41 @@ export function usePours() {
     })
   }
 
-  return { pourOn, putOn, move, takeOff, setPinned }
+  /** The planned pours of a soap as they stand. */
+  const plannedOf = (designId: string): readonly BatchSummary[] =>
+    season.batchesOf(designId).filter(({ status }) => status === 'planned')
+
+  /**
+   * Plans the pours of a soap in several, each on days that were found for it.
+   *
+   * @param replaced the planned pours in whose place they come
+   */
+  async function planSoap(
+    designId: string,
+    pours: SoapPours['pours'],
+    replaced: readonly BatchSummary[],
+    words: string,
+  ): Promise<void> {
+    const send = (next: SoapPours['pours'], before: readonly BatchSummary[]) =>
+      api(endpoints.batches.planSoap, {
+        body: { designId, replaced: before.map(({ id, version }) => ({ id, version })), pours: next },
+      })
+    const made = await runChange(() => send(pours, replaced))
+    if (!made) return
+    undo.did(words, async () => {
+      const back = replaced.map(({ days, isPinned, part }) => ({
+        pourDay: days.pourDay,
+        cutDay: days.cutDay,
+        isPinned,
+        part,
+      }))
+      await send(
+        back,
+        made.map((one) => current(one.id) ?? one),
+      )
+      await season.load()
+    })
+  }
+
+  return { pourOn, putOn, move, takeOff, setPinned, plannedOf, planSoap }
 }

@@ -16,6 +16,8 @@ import {
   seekingBatches,
   unplannedPrefix,
 } from '@vendange/core/season'
+import type { SoapCount } from '@vendange/core/loaf'
+import { soapCount } from '@vendange/core/loaf'
 import type { Ref } from 'vue'
 import { computed } from 'vue'
 import type { SeasonThings } from './seasonThings'
@@ -33,7 +35,18 @@ const noLimits: SeasonLimits = {
 export function seasonPlan(
   view: Readonly<Ref<SeasonView | undefined>>,
   today: Readonly<Ref<Day>>,
-  { workshop, batches, recipe, mould, withKnownMaterials, batchOf, batchesOf, lineUp, mouldNames }: SeasonThings,
+  {
+    workshop,
+    batches,
+    loaves,
+    recipe,
+    mould,
+    withKnownMaterials,
+    batchOf,
+    batchesOf,
+    lineUp,
+    mouldNames,
+  }: SeasonThings,
 ) {
   /** The batches in the form in which core plans. */
   const plan = computed<readonly PlannedBatch[]>(() => batches.value)
@@ -79,6 +92,14 @@ export function seasonPlan(
     return source && designYield(source, parts)
   }
 
+  /** The bars of a soap over all its pours and loaves, those that failed left out. */
+  function countOf(of: SavedDesign): SoapCount {
+    const its = batchesOf(of.id)
+    const planned = { id: '', status: 'planned', bars: yieldOf(of)?.bars ?? 0 } as const
+    const made = loaves.value.filter(({ designId }) => designId === of.id)
+    return soapCount(of.barsWanted, its.length + made.length > 0 ? its : [planned], made)
+  }
+
   /** Whether and how a collection makes its day. */
   function verdict(of: SavedCollection): CollectionVerdict {
     const soaps = lineUp(of.id).flatMap((one) => {
@@ -97,5 +118,5 @@ export function seasonPlan(
     return collectionVerdict(neededDay(of), soaps, askable.value, mouldNames.value)
   }
 
-  return { plan, limits, dated, open, neededDay, seeking, sourceOf, yieldOf, verdict }
+  return { plan, limits, dated, open, neededDay, seeking, sourceOf, yieldOf, countOf, verdict }
 }

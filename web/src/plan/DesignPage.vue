@@ -21,7 +21,9 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import ColourPots from './ColourPots.vue'
 import LastTime from './LastTime.vue'
+import MakeGood from './MakeGood.vue'
 import MoreMoulds from './MoreMoulds.vue'
+import PoursOfSoap from './PoursOfSoap.vue'
 import SalesResults from './SalesResults.vue'
 import PartsTable from '@/parts/PartsTable.vue'
 import ScentFields from './ScentFields.vue'
@@ -38,8 +40,9 @@ const collection = computed(() => season.collection(design.value?.collectionId))
 const given = computed(() => design.value && season.yieldOf(design.value))
 /** One of its pours, the first: as all of them where it is poured at once. */
 const scaled = computed(() => given.value?.pours[0])
-/** Its pours, where each makes a part of it. */
-const parts = computed(() => season.batchesOf(props.id).flatMap(({ part }) => part ?? []))
+const pours = computed(() => season.batchesOf(props.id))
+/** Those of them that make a part of it. */
+const parts = computed(() => pours.value.flatMap(({ part }) => part ?? []))
 
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
   schema: designSchema,
@@ -99,7 +102,10 @@ const sentence = computed(() => {
   const now = design.value
   if (!now) return ''
   if (!given.value) return `${now.name} needs a recipe and a mould before anything can be weighed.`
-  const { bars, barsOver, barCuredG, pours } = given.value
+  const { barCuredG, pours } = given.value
+  const made = season.countOf(now)
+  const bars = made.cut + made.toCome
+  const barsOver = bars - now.barsWanted
   const of = pours.length > 1 ? ` in ${pours.length} pours` : ''
   const count =
     barsOver === 0
@@ -107,6 +113,8 @@ const sentence = computed(() => {
       : barsOver > 0
         ? `${counted(bars, 'bar')}${of}, ${barsOver} more than wanted`
         : `${counted(bars, 'bar')}${of}, ${-barsOver} fewer than wanted`
+  const lost = made.failedLoaves > 0 ? `; ${counted(made.failedLoaves, 'loaf', 'loaves')} failed` : ''
+  if (made.cut > 0 || lost !== '') return `${now.name}: ${count}, ${made.cut} of them cut${lost}.`
   return `${now.name} gives ${count}, about ${barMass(barCuredG)} each when cured.`
 })
 
@@ -218,7 +226,9 @@ async function takeSoapAway(): Promise<void> {
           v-model:lessons="values.lessons"
           :brought-from-id="values.broughtFromId"
         />
-        <ScheduleBox :design="design" />
+        <MakeGood :design="design" />
+        <PoursOfSoap v-if="pours.length > 1" :design="design" />
+        <ScheduleBox v-else :design="design" />
         <section class="sheet inside">
           <SoapFace :name="values.name" :soap="values" :width="210" :height="147" />
           <div class="stack">
@@ -241,7 +251,12 @@ async function takeSoapAway(): Promise<void> {
             {{ show('share', season.workshop?.cureLoss ?? 0) }} lost in the cure).
           </p>
           <FindingList :findings="scaled.findings" class="mb-3" />
-          <YieldRemedies v-if="parts.length === 0 && scaled.barsOver < 0" v-model="values" class="mb-3" />
+          <YieldRemedies
+            v-if="parts.length === 0 && scaled.barsOver < 0"
+            v-model="values"
+            :design-id="id"
+            class="mb-3"
+          />
           <BatchWeights :scaled="scaled" :scent-name="design.scent?.name" />
         </section>
       </div>

@@ -5,11 +5,14 @@ import type { NewDesign } from '@vendange/contract'
 import type { YieldRemedy } from '@vendange/core/batch'
 import { yieldRemedies } from '@vendange/core/batch'
 import { computed } from 'vue'
+import { useSoapPours } from './useSoapPours'
 
 /** What could be done when the moulds do not give the bars wanted. */
 const values = defineModel<NewDesign>({ required: true })
+const props = defineProps<{ designId: string }>()
 const season = useSeason()
 const { barMass, weighed, say } = useUnits()
+const { place, placeWords, take: takePours } = useSoapPours()
 
 const ways = computed<readonly YieldRemedy[]>(() => {
   const mould = season.mould(values.value.mouldId)
@@ -22,8 +25,15 @@ const ways = computed<readonly YieldRemedy[]>(() => {
     season.workshop,
   )
 })
-const canTake = ({ kind }: YieldRemedy): boolean => kind === 'moulds' || kind === 'other_mould'
-function take({ mouldId, mouldCount }: YieldRemedy): void {
+/** Each way with the days that its pours would have, where it is more than another mould in the form. */
+const rows = computed(() =>
+  ways.value.map((way) => {
+    const placed = way.parts && place(props.designId, way.parts)
+    return { way, placed, canTake: way.parts === undefined || placed?.parts !== undefined }
+  }),
+)
+async function take({ way: { parts, mouldId, mouldCount }, placed }: (typeof rows.value)[number]): Promise<void> {
+  if (parts) return takePours(props.designId, placed)
   values.value = { ...values.value, mouldId, mouldCount }
 }
 </script>
@@ -41,16 +51,28 @@ function take({ mouldId, mouldCount }: YieldRemedy): void {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="way in ways" :key="way.kind + say(way.title)">
-        <td>{{ say(way.title) }}</td>
-        <td class="number">
-          <b>{{ way.bars }}</b>
+      <tr v-for="row in rows" :key="row.way.kind + say(row.way.title)">
+        <td>
+          {{ say(row.way.title)
+          }}<template v-if="row.way.parts"
+            ><br /><small :class="row.canTake ? 'quiet' : 'must'" data-test="way-days">{{
+              placeWords(row.placed)
+            }}</small></template
+          >
         </td>
-        <td class="number" :class="{ must: !way.reachesLabel }">{{ barMass(way.barCuredG) }}</td>
-        <td class="number">{{ weighed(way.batterG) }}</td>
-        <td class="number quiet">{{ weighed(way.wasteG) }}</td>
         <td class="number">
-          <v-btn v-if="canTake(way)" size="small" variant="text" :data-test="`take-${way.kind}`" @click="take(way)"
+          <b>{{ row.way.bars }}</b>
+        </td>
+        <td class="number" :class="{ must: !row.way.reachesLabel }">{{ barMass(row.way.barCuredG) }}</td>
+        <td class="number">{{ weighed(row.way.batterG) }}</td>
+        <td class="number quiet">{{ weighed(row.way.wasteG) }}</td>
+        <td class="number">
+          <v-btn
+            size="small"
+            variant="text"
+            :disabled="!row.canTake"
+            :data-test="`take-${row.way.kind}`"
+            @click="take(row)"
             >Take</v-btn
           >
         </td>

@@ -50,6 +50,7 @@ export const batchRowSchema = object({
     mouldCount: whole().required(),
     barsWanted: whole().required(),
     barThicknessMm: figure().required(),
+    fillHeightMm: figure().optional(),
   })
     .nullable()
     .defined(),
