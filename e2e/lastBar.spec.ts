@@ -124,7 +124,7 @@ test('a slab is planned both ways round on screen, in mixed sizes, and its cut i
 })
 
 test('the bars of an order are bevelled: minutes, mass and charge', async ({ page }) => {
-  const quoted = await loafNamed('Regatta, first pour')
+  const quoted = await loafNamed('Regatta, pour 1 of 4')
   await page.goto(`${workshop.url}/cut/${quoted.id}`)
   await expect(page.getByTestId('finish-words')).toHaveText(
     'Bevelled: all 18 bars. The price of Rowing club regatta’s order has it already.',
@@ -174,7 +174,7 @@ test('the bars of an order are bevelled: minutes, mass and charge', async ({ pag
 })
 
 test('a loaf stands on its rack by code, and is followed until it levels off', async ({ page }) => {
-  const loaf = await loafNamed('Regatta, first pour')
+  const loaf = await loafNamed('Regatta, pour 1 of 4')
   await page.goto(`${workshop.url}/cure`)
   await page.getByTestId('connect-room').click()
   await expect(page.getByTestId('room-sensor')).toContainText(/The room: 2\d(\.\d)? °C, 5\d % humid/)
@@ -186,7 +186,7 @@ test('a loaf stands on its rack by code, and is followed until it levels off', a
     await scan.press('Enter')
     await expect(scan).toHaveValue('')
   }
-  await expect(page.getByText('Regatta, first pour stands on Door rack.')).toBeVisible()
+  await expect(page.getByText('Regatta, pour 1 of 4 stands on Door rack.')).toBeVisible()
   await expect(page.getByTestId('rack-Door rack')).toContainText(loaf.lotCode)
   await scan.fill('nowhere')
   await scan.press('Enter')
@@ -240,7 +240,7 @@ test('a loaf stands on its rack by code, and is followed until it levels off', a
 test('one is held, one goes with its label, and the drop sells out; a called-back lot leads to its buyers', async ({
   page,
 }) => {
-  const [held, gone] = [await loafNamed('Regatta, first pour', 0), await loafNamed('Regatta, first pour', 1)]
+  const [held, gone] = [await loafNamed('Regatta, pour 1 of 4', 0), await loafNamed('Regatta, pour 1 of 4', 1)]
   await page.goto(`${workshop.url}/release/${held.id}`)
   await page.getByLabel('Why it is held').fill('A soft corner')
   await page.getByTestId('hold').click()
@@ -266,10 +266,10 @@ test('one is held, one goes with its label, and the drop sells out; a called-bac
   await page.getByTestId('label').locator('input').check()
   await type(page, 'Bars, of 18', '10')
   await page.getByTestId('release').click()
-  await expect.poll(async () => (await loafNamed('Regatta, first pour', 1)).state.releasedBars).toBe(10)
+  await expect.poll(async () => (await loafNamed('Regatta, pour 1 of 4', 1)).state.releasedBars).toBe(10)
 
   await page.goto(`${workshop.url}/release`)
-  await pick(page.getByTestId('give-soap'), 'Regatta, first pour')
+  await pick(page.getByTestId('give-soap'), 'Regatta')
   await type(page, 'Bars', '11', page.getByTestId('give-out'))
   await page.getByTestId('give').click()
   await expect(page.getByText('Only 10 bars are free.')).toBeVisible()

@@ -64,7 +64,7 @@ export async function mainViews(url: string): Promise<Readonly<Record<MainViewNa
   const guestHouse = season.orders.find(({ collectionId }) => collectionId === null)
   if (!guestHouse) throw new Error('The demo has no order that is asked for')
   const signalLamps = named(season.batches, 'Signal Lamps')
-  const regatta = named(season.loaves, 'Regatta, first pour')
+  const regatta = named(season.loaves, 'Regatta, pour 1 of 4')
   const used = stores.lots.find(({ usedAmount }) => usedAmount > 0)
   if (!used) throw new Error('The demo has used no lot yet')
   return {

@@ -2,6 +2,7 @@ import { createClient } from '@libsql/client'
 import type { SavedMaker, SavedRecipe } from '@vendange/contract'
 import { blankMaker, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
+import { eq } from 'drizzle-orm'
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -13,7 +14,7 @@ import { RestoreRefused } from '../src/db/refusedFile'
 import { finishRestore, layReady, restoreBackup } from '../src/db/restore'
 import { readStock } from '../src/db/storesRow'
 import { findRows } from '../src/db/versionedRepository'
-import { loaves, makers, recipes } from '../src/db/schema'
+import { batches, designs, loaves, makers, recipes } from '../src/db/schema'
 import { ensureWorkshop, readWorkshop } from '../src/db/workshopRow'
 import { frozenClock } from '../src/parts/clock'
 import { openTestWorkshop, problemOf } from './workshopAtTest'
@@ -183,6 +184,59 @@ describe('the database file', () => {
     expect(lots.map(({ id, usedAmount, leftAmount }) => [id, usedAmount, leftAmount])).to.deep.equal([
       ['used', 300.5, 699.5],
       ['whole', 0, 1000],
+    ])
+    await database.close()
+  })
+
+  it('joins soaps that were entered once for each of their pours, and leaves alone what differs', async () => {
+    const client = await writtenBy(28)
+    const common = `1, 0, 'c', 'layers', '[]', 'm', 2, 35, 115`
+    for (const statement of [
+      'PRAGMA foreign_keys = OFF',
+      `INSERT INTO moulds (id, version, is_removed, name, length_mm, width_mm, height_mm, liner_mm, fill_height_mm,
+        shape, log_count, cavity_count, cavity_ml, bar_thickness_mm, end_trim_mm, kerf_mm, count)
+        VALUES ('m', 1, 0, 'Long', 450, 80, 80, 0, 70, 'loaf', 1, 0, 0, 25, 0, 0, 2)`,
+      ...[
+        ['b', 'Regatta, second pour'],
+        ['a', 'Regatta, first pour'],
+        ['x', 'Linen, first pour'],
+        ['z', 'Slow pour'],
+      ].map(
+        ([id, name]) => `INSERT INTO designs (id, version, is_removed, collection_id, technique, colours, mould_id,
+          mould_count, bars_wanted, label_mass_g, name) VALUES ('${id}', ${common}, '${name}')`,
+      ),
+      // Bevelled, and so another soap.
+      `INSERT INTO designs (id, version, is_removed, collection_id, technique, colours, mould_id, mould_count,
+        bars_wanted, label_mass_g, name, bevelled) VALUES ('y', ${common}, 'Linen, second pour', 1)`,
+      ...[
+        ['a', '2027-02-10'],
+        ['b', '2027-02-13'],
+        ['x', '2027-02-10'],
+        ['y', '2027-02-13'],
+        ['z', '2027-02-13'],
+      ].map(
+        ([id, day]) => `INSERT INTO batches (id, version, is_removed, design_id, pour_day, status)
+          VALUES ('pour-${id}', 1, 0, '${id}', '${day}', 'planned')`,
+      ),
+    ])
+      await client.execute(statement)
+    client.close()
+    const database = await open()
+    const soaps = await database.read.select().from(designs).where(eq(designs.isRemoved, false)).orderBy(designs.name)
+    expect(soaps.map(({ id, name, barsWanted }) => [id, name, barsWanted])).to.deep.equal([
+      ['x', 'Linen, first pour', 35],
+      ['y', 'Linen, second pour', 35],
+      ['a', 'Regatta', 70],
+      ['z', 'Slow pour', 35],
+    ])
+    const pours = await database.read.select().from(batches).orderBy(batches.id)
+    const own = { mouldId: 'm', mouldCount: 2, barsWanted: 35, barThicknessMm: 25 }
+    expect(pours.map(({ id, designId, label, own: part }) => [id, designId, label, part])).to.deep.equal([
+      ['pour-a', 'a', 'pour 1 of 2', own],
+      ['pour-b', 'a', 'pour 2 of 2', own],
+      ['pour-x', 'x', '', null],
+      ['pour-y', 'y', '', null],
+      ['pour-z', 'z', '', null],
     ])
     await database.close()
   })

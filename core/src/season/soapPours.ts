@@ -72,7 +72,8 @@ export function placePours(
   const others = [...seasonBatches(view), ...seekingBatches(view)].filter(({ id }) => !replaced.has(id))
   const open = new OpenSeason(seasonOf([...others, ...seeking], seasonLimits(view), view.today))
   const placed: PlacedPart[] = []
-  for (const [at, part] of parts.entries()) {
+  // The last one first: each takes the last day that is free, and the fuller ones are to be poured early.
+  for (const [at, part] of [...parts.entries()].reverse()) {
     const best = open.bestDay(seekingId(at))
     if (!best) return { parts: undefined, missing: part, why: noDayFindings(open, seekingId(at), mouldNames) }
     open.place(seekingId(at), best.pour, best.cut)

@@ -52,11 +52,28 @@ async function makeSoap(seeding: Seeding, soap: DemoSoap, designId: string, seed
   const { pourDay, story } = soap
   if (pourDay === null) return
   seeding.setDay(story === 'planned' ? demoToday : pourDay)
-  const batch = await seeding.services.planning.create({ designId, pourDay })
-  if (story === 'planned') return
-  const loafIds = await pourAtBench(seeding, batch.id, seed)
-  if (story === 'in_mould') return
-  for (const [index, loafId] of loafIds.entries()) await cureLoaf(seeding, loafId, soap, seed + index)
+  for (const [turn, batchId] of (await planPours(seeding, soap, designId, pourDay)).entries()) {
+    if (story === 'planned') continue
+    const loafIds = await pourAtBench(seeding, batchId, seed + turn)
+    if (story === 'in_mould') continue
+    for (const [index, loafId] of loafIds.entries()) await cureLoaf(seeding, loafId, soap, seed + turn + index)
+  }
+}
+
+/** Puts the pours of a soap on the calendar. @returns their ids in the order of their days */
+async function planPours(
+  { services }: Seeding,
+  { morePourDays = [], mould, mouldCount, barsWanted }: DemoSoap,
+  designId: string,
+  pourDay: Day,
+): Promise<readonly string[]> {
+  const days = [pourDay, ...morePourDays]
+  if (days.length === 1) return [(await services.planning.create({ designId, pourDay })).id]
+  const { barThicknessMm } = demoMoulds[mould]
+  const mouldId = (await services.moulds.list()).find(({ name }) => name === demoMoulds[mould].name)?.id ?? ''
+  const part = { mouldId, mouldCount, barsWanted: Math.ceil(barsWanted / days.length), barThicknessMm }
+  const pours = days.map((day) => ({ pourDay: day, cutDay: null, isPinned: false, part }))
+  return (await services.planning.planSoap({ designId, replaced: [], pours })).map(({ id }) => id)
 }
 
 async function addCollections(seeding: Seeding, recipeIds: IdsByName, mouldIds: IdsByName): Promise<IdsByName> {
@@ -68,7 +85,16 @@ async function addCollections(seeding: Seeding, recipeIds: IdsByName, mouldIds: 
     ids.set(collection.name, collectionId)
     for (const soap of soaps) {
       seed += 1
-      const { recipe, mould, pourDay: _day, story: _story, cut: _cut, release: _release, ...rest } = soap
+      const {
+        recipe,
+        mould,
+        pourDay: _day,
+        morePourDays = [],
+        story: _story,
+        cut: _cut,
+        release: _release,
+        ...rest
+      } = soap
       const { note: _note, stampMin: _stampMin, ...details } = rest
       const design = await designs.create({
         ...blankDesign,
@@ -79,6 +105,7 @@ async function addCollections(seeding: Seeding, recipeIds: IdsByName, mouldIds: 
         mouldId: mouldIds.get(mould) ?? null,
       })
       await makeSoap(seeding, soap, design.id, seed)
+      seed += morePourDays.length
     }
   }
   return ids

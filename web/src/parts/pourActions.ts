@@ -64,8 +64,12 @@ export function usePours() {
   }
 
   /** Puts a design's pour on a day, with the cut that it was found free with, whether it is on the calendar yet or not. */
-  async function pourOn(designId: string, pourDay: Day, cutDay?: Day): Promise<void> {
-    const batch = season.batchOf(designId)
+  async function pourOn(
+    { designId, batchId }: { readonly designId: string; readonly batchId?: string | undefined },
+    pourDay: Day,
+    cutDay?: Day,
+  ): Promise<void> {
+    const batch = batchId === undefined ? season.batchOf(designId) : current(batchId)
     if (batch) await move(batch, pourDay, cutDay)
     else await putOn(designId, pourDay, cutDay)
   }

@@ -39,6 +39,7 @@ export function seasonPlan(
     workshop,
     batches,
     loaves,
+    collection,
     recipe,
     mould,
     withKnownMaterials,
@@ -92,12 +93,17 @@ export function seasonPlan(
     return source && designYield(source, parts)
   }
 
-  /** The bars of a soap over all its pours and loaves, those that failed left out. */
+  /**
+   * The bars of a soap over all its pours and loaves, those that failed left out. What came out long ago is sold and not
+   * in sight any more: it counts as it was planned.
+   */
   function countOf(of: SavedDesign): SoapCount {
-    const its = batchesOf(of.id)
+    const its = collection(of.collectionId)
+    const isHistory = its !== undefined && isOut(its)
+    const pours = isHistory ? [] : batchesOf(of.id)
+    const made = isHistory ? [] : loaves.value.filter(({ designId }) => designId === of.id)
     const planned = { id: '', status: 'planned', bars: yieldOf(of)?.bars ?? 0 } as const
-    const made = loaves.value.filter(({ designId }) => designId === of.id)
-    return soapCount(of.barsWanted, its.length + made.length > 0 ? its : [planned], made)
+    return soapCount(of.barsWanted, pours.length + made.length > 0 ? pours : [planned], made)
   }
 
   /** Whether and how a collection makes its day. */
@@ -111,8 +117,8 @@ export function seasonPlan(
         batch,
         // Pours of a collection that came out long ago are not on the calendar any more.
         poured: batch ? batch.status === 'poured' : isOut(of),
-        // The one day that is sought is for a design poured at once.
-        seeking: its.length > 1 ? null : (seeking(one) ?? null),
+        // Each pour seeks a day of its own.
+        seeking: (batch ? seekers.value.get(batch.id) : seeking(one)) ?? null,
       }))
     })
     return collectionVerdict(neededDay(of), soaps, askable.value, mouldNames.value)

@@ -114,7 +114,8 @@ const sentence = computed(() => {
         ? `${counted(bars, 'bar')}${of}, ${barsOver} more than wanted`
         : `${counted(bars, 'bar')}${of}, ${-barsOver} fewer than wanted`
   const lost = made.failedLoaves > 0 ? `; ${counted(made.failedLoaves, 'loaf', 'loaves')} failed` : ''
-  if (made.cut > 0 || lost !== '') return `${now.name}: ${count}, ${made.cut} of them cut${lost}.`
+  const cut = made.cut > 0 ? `, ${made.cut} of them cut` : ''
+  if (cut + lost !== '') return `${now.name}: ${count}${cut}${lost}.`
   return `${now.name} gives ${count}, about ${barMass(barCuredG)} each when cured.`
 })
 

@@ -10,6 +10,7 @@ import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import BringBack from './BringBack.vue'
 import LineUpChecks from './LineUpChecks.vue'
+import MakeGood from './MakeGood.vue'
 import { standingClass, standingWords } from './verdictWords'
 import YieldCell from './YieldCell.vue'
 
@@ -18,11 +19,15 @@ const props = defineProps<{ collection: SavedCollection }>()
 const season = useSeason()
 const { pourOn } = usePours()
 
+const lineUp = computed(() => season.lineUp(props.collection.id))
 const soaps = computed(() => season.verdict(props.collection).soaps)
 const bars = computed(() =>
   barsAgainstChannels(
     props.collection.channels,
-    season.lineUp(props.collection.id).map((soap) => season.yieldOf(soap)?.bars ?? 0),
+    lineUp.value.map((soap) => {
+      const { cut, toCome } = season.countOf(soap)
+      return cut + toCome
+    }),
   ),
 )
 const openLoavesOf = (designId: string) =>
@@ -64,7 +69,7 @@ const openLoavesOf = (designId: string) =>
             <v-btn
               v-if="soap.standing === 'to_plan' && soap.pourDay"
               size="small"
-              @click="pourOn(soap.designId, soap.pourDay, soap.cutDay)"
+              @click="pourOn(soap, soap.pourDay, soap.cutDay)"
               >Put on {{ formatDay(soap.pourDay, season.today) }}</v-btn
             >
             <FailedLoaf :loaves="openLoavesOf(soap.designId)" />
@@ -77,6 +82,7 @@ const openLoavesOf = (designId: string) =>
         bars.missing > 0 ? `: ${bars.missing} are missing.` : '.'
       }}
     </p>
+    <MakeGood v-for="soap in lineUp" :key="soap.id" :design="soap" class="mt-3" />
     <LineUpChecks :collection="collection" class="mt-3" />
     <BringBack :collection-id="collection.id" class="mt-3" />
     <p v-if="soaps.length === 0" class="quiet mt-2">

@@ -60,7 +60,7 @@ async function createAnOrder(): Promise<void> {
         v-if="mend?.betterDay"
         color="primary"
         variant="flat"
-        @click="pourOn(mend.designId, mend.betterDay, mend.betterCutDay)"
+        @click="pourOn(mend, mend.betterDay, mend.betterCutDay)"
         >Pour {{ mend.name }} on {{ formatDay(mend.betterDay, season.today) }}</v-btn
       >
       <v-btn

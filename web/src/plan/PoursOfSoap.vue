@@ -32,7 +32,14 @@ const rows = computed(() =>
     return {
       batch,
       isLate: slack !== undefined && slack < 0,
-      words: slack === undefined ? '' : slack < 0 ? `${dayCount(slack)} late` : `${dayCount(slack)} to spare`,
+      words:
+        slack === undefined
+          ? ''
+          : slack < 0
+            ? `${dayCount(slack)} late`
+            : slack === 0
+              ? 'just in time'
+              : `${dayCount(slack)} to spare`,
     }
   }),
 )

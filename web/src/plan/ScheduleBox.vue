@@ -38,7 +38,7 @@ const day = computed({
 })
 async function putOn(): Promise<void> {
   const wanted = day.value
-  await pourOn(props.design.id, wanted, trial.value?.days.cutDay)
+  await pourOn({ designId: props.design.id }, wanted, trial.value?.days.cutDay)
   if (season.batchOf(props.design.id)?.days.pourDay !== wanted) return
   chosenDay.value = null
   kept.sent()

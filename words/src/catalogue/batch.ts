@@ -36,7 +36,7 @@ export const batchWords = {
   cut_thinner: 'Cut them {thickness} thick',
   cut_thinner_fill_higher: 'Cut them {thickness} thick and fill to {fill}',
   fill_moulds: 'Fill {count} × {mould}',
-  make_batches: '{batches, plural, =2 {Make a second batch} one {Make # batch} other {Make # batches}}',
+  make_batches: '{batches, plural, one {Pour it in # batch} other {Pour it in # batches}}',
   pour_into_other: 'Pour into {count, plural, one {{mould}} other {# × {mould}}}',
   fat_went_in_off: '{fat} went in {off} {way, select, over {over} other {under}}.',
   lye_was_weighed_for_it: 'The lye was weighed for it; the superfat is {superfat}.',

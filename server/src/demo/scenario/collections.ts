@@ -2,24 +2,25 @@ import { demoZone } from './workshop'
 import type { DemoCollection, DemoSoap } from './soap'
 import { colour, inFat, inWater, scent } from './soap'
 
-// An order larger than one batch is poured in turns.
-const regattaPour = (turn: string, pourDay: string): DemoSoap => ({
-  name: `Regatta, ${turn} pour`,
+// An order larger than one batch is poured in several.
+const regatta: DemoSoap = {
+  name: 'Regatta',
   technique: 'two level layers',
   scent: scent('Citrus peel blend', 0.03, 0.05),
   labelMassG: 115,
-  barsWanted: 35,
+  barsWanted: 140,
   mouldCount: 2,
   recipe: 'house',
   mould: 'long',
-  pourDay,
+  pourDay: '2027-02-10',
+  morePourDays: ['2027-02-13', '2027-02-17', '2027-02-20'],
   story: 'curing',
   cut: { bars: 18, bevelled: true },
   bevelled: true,
   stamped: true,
   stampMin: 6,
   colours: [colour('club red', '#A3343C', 0.5, 10), colour('oar white', '#F4EEE2', 0.5, 4)],
-})
+}
 const guestPour = (turn: string, pourDay: string): DemoSoap => ({
   name: `Guest Linen, ${turn} pour`,
   technique: 'plain',
@@ -156,12 +157,7 @@ export const demoCollections: readonly DemoCollection[] = [
     ],
     releaseLocal: '2027-03-26T12:00',
     releaseZone: demoZone,
-    soaps: [
-      regattaPour('first', '2027-02-10'),
-      regattaPour('second', '2027-02-13'),
-      regattaPour('third', '2027-02-17'),
-      regattaPour('fourth', '2027-02-20'),
-    ],
+    soaps: [regatta],
   },
   {
     name: 'Guest house, April',

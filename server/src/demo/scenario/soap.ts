@@ -24,6 +24,8 @@ export interface DemoSoap
   readonly mould: keyof typeof demoMoulds
   /** Day of the pour; null leaves it off the calendar. */
   readonly pourDay: string | null
+  /** Days of its other pours, where it is poured in several: each as large as the first. */
+  readonly morePourDays?: readonly string[]
   /** How far its story goes by the demo's day. */
   readonly story: 'unplanned' | 'planned' | 'in_mould' | 'curing' | 'released'
   /** What the cut and the release gave, for those that got so far. */

@@ -23,6 +23,7 @@ import OrderCharges from './OrderCharges.vue'
 import OrderFields from './OrderFields.vue'
 import QuoteDetails from './QuoteDetails.vue'
 import QuoteOptions from './QuoteOptions.vue'
+import MakeGood from '../MakeGood.vue'
 import { dayCount, listed } from '../verdictWords'
 import { noTax, useQuote } from './useQuote'
 
@@ -224,6 +225,7 @@ const quotedWords = computed(() => {
       <OrderFields v-model="values" :status="status" :errors="errors" @remove="takeOrderAway" />
 
       <div class="stack">
+        <MakeGood v-for="soap in season.lineUp(order.collectionId ?? '')" :key="soap.id" :design="soap" />
         <OrderCharges
           v-if="order.collectionId !== null"
           v-model="values.charges"
