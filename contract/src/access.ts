@@ -89,6 +89,7 @@ const access: Access<typeof endpoints> = {
     settleSale: makers,
     kept: sellers,
     labels: sellers,
+    allLabels: sellers,
     printing: sellers,
     traceLot: makers,
   },

@@ -32,6 +32,10 @@ export const releaseEndpoints = {
       '/api/loaves/:id/labels.pdf',
       'Labels of a loaf on a sheet: `stock` by its key, `count` of them',
     ),
+    allLabels: get<Blob>()(
+      '/api/labels.pdf',
+      'Labels of several loaves, one for each bar released: `loaves` by their ids, `stock` by its key, from the `first` free place of the sheet',
+    ),
     printing: get<{ readonly share: number | null }>()(
       '/api/printing/:job',
       'How far labels are that were asked for with this `job`; null where none are being made',

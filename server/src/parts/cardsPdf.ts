@@ -32,6 +32,8 @@ export interface CardSheet {
   readonly cards: readonly Card[]
   /** So many of each. @default 1 */
   readonly copies?: number
+  /** Places of the first sheet that are used up already. @default 0 */
+  readonly usedPlaces?: number
   /** Side of the code, where the stock has room for it, mm. @default 18 */
   readonly codeMm?: number
 }
@@ -42,10 +44,10 @@ export interface CardSheet {
  * @param onShare called with how much is done, 0 to 1
  */
 export async function cardsPdf(sheet: CardSheet, onShare?: (share: number) => void): Promise<Uint8Array> {
-  const { title, stock, copies = 1, codeMm = widestCodeMm } = sheet
+  const { title, stock, copies = 1, usedPlaces = 0, codeMm = widestCodeMm } = sheet
   const cards = sheet.cards.flatMap((card) => Array.from({ length: copies }, () => card))
   const sideMm = Math.min(codeMm, stock.labelHeightMm - 2 * paddingMm)
-  const places = labelPlaces(stock, cards.length)
+  const places = labelPlaces(stock, usedPlaces + cards.length).slice(usedPlaces)
   const content = places.flatMap(({ page, xMm, yMm }, at): Content[] => {
     const card = cards[at]
     if (!card) return []

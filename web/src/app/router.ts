@@ -86,6 +86,11 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/release', component: () => import('@/release/ReleasePage.vue'), meta: { title: 'Release' } },
   {
+    path: '/release-round',
+    component: () => import('@/release/ReleaseRoundPage.vue'),
+    meta: { title: 'Release round', stage: '/release', hands: true },
+  },
+  {
     path: '/release/:id',
     component: () => import('@/release/ReleaseLoafPage.vue'),
     props: true,

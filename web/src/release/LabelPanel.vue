@@ -10,8 +10,9 @@ import { mdiPrinterOutline } from '@mdi/js'
 import type { LoafView } from '@vendange/contract'
 import { addressOf, endpoints } from '@vendange/contract'
 import type { LabelStyle } from '@vendange/core/release'
-import { labelLacksSentence, labelOf, labelStocks, usualStock } from '@vendange/core/release'
+import { labelLacksSentence, labelOf, usualStock } from '@vendange/core/release'
 import { labelLines } from '@vendange/words'
+import { useLabelStocks } from './useLabelStocks'
 import { usePrinting } from './usePrinting'
 import { computed, ref } from 'vue'
 
@@ -19,7 +20,7 @@ import { computed, ref } from 'vue'
 const props = defineProps<{ view: LoafView }>()
 const season = useSeason()
 const screen = useOwnScreen()
-const { say, show } = useUnits()
+const { say } = useUnits()
 const styles = [
   { value: 'eu', words: 'EU, UK' },
   { value: 'us', words: 'US' },
@@ -42,13 +43,7 @@ const label = computed(
 )
 const lines = computed(() => (label.value ? labelLines(label.value.terms, label.value.ingredients) : []))
 const lacks = computed(() => (label.value ? labelLacksSentence(label.value.lacks) : undefined))
-/** "A4, 2 × 7 of 99 mm × 38 mm". */
-const stocks = computed(() =>
-  labelStocks.map(({ key, paper, columns, rows, labelWidthMm, labelHeightMm }) => ({
-    value: key,
-    title: `${paper}, ${columns} × ${rows} of ${show('length', labelWidthMm)} × ${show('length', labelHeightMm)}`,
-  })),
-)
+const stocks = useLabelStocks()
 const stock = ref(usualStock(season.workshop?.lengthUnit ?? 'mm', 'labels').key)
 const count = ref(props.view.loaf.state.cut?.bars ?? 1)
 const countRange = { min: 1, max: 2000 }

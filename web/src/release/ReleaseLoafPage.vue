@@ -14,10 +14,10 @@ import { barsRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import type { LesserUse } from '@vendange/core/loaf'
 import { lesserUses, unreleasedBars } from '@vendange/core/loaf'
-import { labelOf, mayRelease, phRange, releaseChecks } from '@vendange/core/release'
-import { barMassStepG } from '@vendange/core/units'
+import { mayRelease, phRange } from '@vendange/core/release'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
+import { useReleaseChecks } from './checksOf'
 import LabelPanel from './LabelPanel.vue'
 import { amid, counted, releaseCheckWords } from '@vendange/words'
 
@@ -26,6 +26,7 @@ const season = useSeason()
 useAwake()
 const { mayRecord } = useOwnScreen()
 const { say } = useUnits()
+const { checksOf, labelLacksOf } = useReleaseChecks()
 const { record, errors, trouble, isSending } = useLoafEvents()
 
 const loaf = computed(() => season.loaf(props.id))
@@ -35,17 +36,7 @@ const loadView = (): Promise<unknown> =>
     .then((found) => (view.value = found))
     .catch(() => undefined)
 void loadView()
-const recalledLots = computed(() =>
-  (view.value?.lotsUsed ?? [])
-    .filter(({ isRecalled }) => isRecalled)
-    .map(({ name, lotNumber }) => `${name} ${lotNumber}`),
-)
-const labelLacks = computed(() => {
-  const { workshop, today } = season
-  return (
-    view.value && workshop && labelOf(view.value.loaf, view.value.plan, view.value.namesOnLabel, workshop, today).lacks
-  )
-})
+const labelLacks = computed(() => labelLacksOf(view.value))
 const ph = ref<number | null>(null)
 const lookIsSound = ref(false)
 const labelIsComplete = ref(false)
@@ -55,17 +46,11 @@ const unread = ref<Record<string, string | undefined>>({})
 
 const checks = computed(() =>
   loaf.value
-    ? releaseChecks(
-        loaf.value.state,
-        {
-          ...loaf.value,
-          recalledLots: recalledLots.value,
-          ...(labelLacks.value ? { labelLacks: labelLacks.value } : {}),
-          labelStepG: barMassStepG[season.workshop?.massUnit ?? 'g'],
-        },
-        { ph: ph.value, lookIsSound: lookIsSound.value, labelIsComplete: labelIsComplete.value },
-        season.today,
-      )
+    ? checksOf(loaf.value, view.value, {
+        ph: ph.value,
+        lookIsSound: lookIsSound.value,
+        labelIsComplete: labelIsComplete.value,
+      })
     : [],
 )
 const isClear = computed(

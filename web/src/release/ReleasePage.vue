@@ -9,6 +9,7 @@ import { releaseChecks } from '@vendange/core/release'
 import { barMassStepG } from '@vendange/core/units'
 import { counted } from '@vendange/words'
 import { computed } from 'vue'
+import AllLabels from './AllLabels.vue'
 import GiveOut from './GiveOut.vue'
 import KeptSamples from './KeptSamples.vue'
 import OwedSales from './OwedSales.vue'
@@ -36,6 +37,8 @@ const rows = computed(() =>
 )
 const ready = computed(() => rows.value.filter(({ progress, loaf }) => progress.isOver && loaf.state.status !== 'held'))
 const released = computed(() => season.loaves.filter(({ state }) => state.status === 'released'))
+/** Released today: their labels are printed together. */
+const today = computed(() => released.value.filter(({ state }) => state.release?.day === season.today))
 const sentence = computed(() => {
   const names = [...new Set(ready.value.map(({ loaf }) => loaf.name))]
   if (names.length > 0) return `${names.join(', ')} can be checked for release today.`
@@ -49,7 +52,12 @@ const sentence = computed(() => {
 <template>
   <PageHeadline>
     {{ sentence }}
-    <template #actions><v-btn to="/stall" data-test="to-stall">The stall</v-btn></template>
+    <template #actions>
+      <v-btn v-if="ready.length > 0" color="primary" variant="flat" to="/release-round" data-test="to-release-round"
+        >Check {{ counted(ready.length, 'loaf', 'loaves') }} in a round</v-btn
+      >
+      <v-btn to="/stall" data-test="to-stall">The stall</v-btn>
+    </template>
   </PageHeadline>
   <OwedSales class="below" />
   <section v-if="rows.length > 0" class="sheet">
@@ -109,6 +117,7 @@ const sentence = computed(() => {
       </tbody>
     </table>
   </section>
+  <AllLabels v-if="today.length > 1" :loaves="today" class="mt-5" />
   <KeptSamples />
 </template>
 

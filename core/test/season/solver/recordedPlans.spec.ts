@@ -1,6 +1,5 @@
 import { expect } from 'chai'
 import { readFileSync, writeFileSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
 import type { SeasonProblem, SolverOptions } from '../../../src/season'
 import { solveSeason } from '../../../src/season'
 
@@ -10,7 +9,7 @@ interface Recorded {
   readonly days: string
 }
 
-const file = fileURLToPath(new URL('./recordedPlans.json', import.meta.url))
+const file = 'core/test/season/solver/recordedPlans.json'
 const instance = (name: string): SeasonProblem =>
   JSON.parse(readFileSync(`bench/seasons/${name}.json`, 'utf8')) as SeasonProblem
 
