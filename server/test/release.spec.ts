@@ -113,6 +113,28 @@ describe('from release to the last bar', () => {
     expect((await fetch(new URL('/api/loaves/nothing/tray-cards.pdf', workshop.url))).status).to.equal(404)
   })
 
+  it('prints the labels of several loaves on sheets without gaps, from the first free place', async () => {
+    const { loafIds } = await releasedSoap(2, 4)
+    const ask = async (query: Record<string, string>) => {
+      const address = new URL(`/api/labels.pdf?${new URLSearchParams(query).toString()}`, workshop.url)
+      const answer = await fetch(address)
+      const isPdf = answer.headers.get('content-type') === 'application/pdf'
+      return { status: answer.status, pages: isPdf ? await textOfPdf(new Uint8Array(await answer.arrayBuffer())) : [] }
+    }
+    const loaves = loafIds.join()
+    // Two loaves of four bars on sheets of two by seven.
+    const whole = await ask({ loaves, stock: 'a4-14' })
+    expect([whole.status, whole.pages.length]).to.deep.equal([200, 1])
+    const { loaf } = await workshop.api(endpoints.loaves.view, { params: { id: loafIds[1]! } })
+    expect(whole.pages.join(' ').split(`Lot ${loaf.lotCode}`)).to.have.length(4 + 1)
+    // From the tenth place five fit on the used sheet, three on the next.
+    const used = await ask({ loaves, stock: 'a4-14', first: '10' })
+    expect(used.pages.map((text) => text.split(/Lot \d{6}-\d/).length - 1)).to.deep.equal([5, 3])
+    for (const wrong of [{ loaves: '' }, { loaves, first: '15' }, { loaves, first: '0' }, { loaves, first: 'x' }])
+      expect((await ask({ stock: 'a4-14', ...wrong })).status, JSON.stringify(wrong)).to.equal(422)
+    expect((await ask({ loaves: 'none' })).status).to.equal(404)
+  })
+
   describe('a report of sales', () => {
     const sale = (designId: string, saleId: string, bars: number): NewSale => ({
       saleId,

@@ -40,7 +40,7 @@ const released = computed(() => season.loaves.filter(({ state }) => state.status
 /** Released today: their labels are printed together. */
 const today = computed(() => released.value.filter(({ state }) => state.release?.day === season.today))
 const sentence = computed(() => {
-  const names = [...new Set(ready.value.map(({ loaf }) => loaf.name))]
+  const names = [...new Set(ready.value.map(({ loaf }) => season.design(loaf.designId)?.name ?? loaf.name))]
   if (names.length > 0) return `${names.join(', ')} can be checked for release today.`
   const [next] = rows.value
   return next

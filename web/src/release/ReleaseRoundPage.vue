@@ -50,6 +50,12 @@ function pressed(event: KeyboardEvent): void {
 onMounted(() => window.addEventListener('keydown', pressed))
 onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 
+/** Those that stay only until their marked bar has been weighed anew. */
+const toWeigh = computed(
+  () =>
+    staying.value.filter(({ against }) => against.some(({ key, result }) => key === 'mass' && result === 'open'))
+      .length,
+)
 const sentence = computed(() => {
   if (rows.value.length === 0) return 'No loaf waits for its release today.'
   if (now.value) return `${now.value.loaf.name}, lot ${now.value.loaf.lotCode}: its strip and its look.`
@@ -57,7 +63,9 @@ const sentence = computed(() => {
     return `${counted(going.value.length, 'loaf', 'loaves')} may go: ${counted(barsGoing.value, 'bar')}.`
   return released.value.size > 0
     ? `${counted(released.value.size, 'loaf is', 'loaves are')} released.`
-    : 'None of them can go today.'
+    : toWeigh.value > 0
+      ? `None of them can go yet: ${counted(toWeigh.value, 'marked bar wants', 'marked bars want')} weighing first.`
+      : 'None of them can go today.'
 })
 const out = computed(() => [...released.value].flatMap((id) => season.loaf(id) ?? []))
 const place = computed(() => rows.value.filter(({ answer: given }) => given).length + 1)
@@ -70,6 +78,7 @@ const toSeeCount = computed(
   <PageHeadline>
     {{ sentence }}
     <template v-if="!now && going.length === 0" #actions>
+      <v-btn v-if="toWeigh > 0" color="primary" variant="flat" to="/weigh">Weigh them in a round</v-btn>
       <v-btn to="/release">To the release</v-btn>
     </template>
   </PageHeadline>
