@@ -85,6 +85,7 @@ const access: Access<typeof endpoints> = {
   room: hands,
   release: {
     allot: sellers,
+    giveOut: makers,
     takeSales: sellers,
     settleSale: makers,
     kept: sellers,

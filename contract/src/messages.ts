@@ -32,6 +32,7 @@ import { wishRequestSchema } from './schemas/wish'
 import {
   allotmentSchema,
   commandSchema,
+  givingOutSchema,
   loafEventSchema,
   saleSettlingSchema,
   salesSchema,
@@ -112,6 +113,7 @@ takes(endpoints.batches.setTimingAside, timingSetAsideSchema)
 takes(endpoints.instruments.command, commandSchema)
 takes(endpoints.loaves.record, loafEventSchema)
 takes(endpoints.release.allot, allotmentSchema)
+takes(endpoints.release.giveOut, givingOutSchema)
 takes(endpoints.release.takeSales, salesSchema)
 takes(endpoints.release.settleSale, saleSettlingSchema)
 takes(endpoints.room.keep, roomReadingSchema)

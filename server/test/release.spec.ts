@@ -113,6 +113,19 @@ describe('from release to the last bar', () => {
     expect((await fetch(new URL('/api/loaves/nothing/tray-cards.pdf', workshop.url))).status).to.equal(404)
   })
 
+  it('gives bars of several soaps out at once, all of it or none', async () => {
+    const { soap, loafIds } = await releasedSoap(1)
+    const { api } = workshop
+    const give = (...bars: readonly number[]) =>
+      api(endpoints.release.giveOut, { body: { gifts: bars.map((one) => allotment(soap.id, one)) } })
+    const refused = await problemOf(give(6, 5))
+    expect([refused.status, refused.detail]).to.deep.equal([422, 'Only 4 bars are free.'])
+    expect((await stateOf(loafIds[0]!)).channels).to.deep.equal([])
+    const given = await give(6, 4)
+    expect(given.map(({ lots }) => lots.map(({ bars }) => bars))).to.deep.equal([[6], [4]])
+    expect((await stateOf(loafIds[0]!)).channels).to.deep.equal([{ channel: 'Web', allotted: 10, sold: 0 }])
+  })
+
   it('prints the labels of several loaves on sheets without gaps, from the first free place', async () => {
     const { loafIds } = await releasedSoap(2, 4)
     const ask = async (query: Record<string, string>) => {

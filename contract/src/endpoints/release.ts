@@ -1,6 +1,6 @@
 import { create, get, post, taking } from '../endpoint'
 import type { ShopBuy, NewShopOffer, ShopOffer, ShopSale } from '../schemas/shop'
-import type { NewAllotment, SaleSettling, SalesReport } from '../schemas/work'
+import type { GivingOut, NewAllotment, SaleSettling, SalesReport } from '../schemas/work'
 import type { AllotmentView, LoafSummary, SalesTaken, TraceView } from '../views'
 
 /** Bars on their way to buyers, and the simulated shop. */
@@ -10,6 +10,12 @@ export const releaseEndpoints = {
       create<AllotmentView>()(
         '/api/allotments',
         'Set bars of a soap aside, of the loaves released first; never more than there are',
+      ),
+    ),
+    giveOut: taking<GivingOut>()(
+      create<readonly AllotmentView[]>()(
+        '/api/givings',
+        'Set bars of several soaps aside at once, all of it or none; tells from which lots',
       ),
     ),
     takeSales: taking<SalesReport>()(

@@ -243,6 +243,11 @@ export const allotmentSchema = object({
   .noUnknown()
   .required()
 
+/** Bars of several soaps given out at once: all of it, or none. */
+export const givingOutSchema = object({ gifts: array(allotmentSchema).min(1).max(200).required() })
+  .noUnknown()
+  .required()
+
 /** Bars sold, as a shop or a table of sales reports them. `lotCode` empty: of whichever lot was set aside first. */
 export const saleSchema = object({
   saleId: text().max(120).required(),
@@ -270,6 +275,7 @@ export const saleSettlingSchema = object({
   .required()
 
 export type SaleSettling = InferType<typeof saleSettlingSchema>
+export type GivingOut = InferType<typeof givingOutSchema>
 export type NewAllotment = InferType<typeof allotmentSchema>
 export type NewSale = InferType<typeof saleSchema>
 export type NewStep = InferType<typeof stepSchema>

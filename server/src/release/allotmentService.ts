@@ -21,6 +21,8 @@ import { sayOf } from '../parts/workshopWords'
 export interface AllotmentService {
   /** Sets bars of a soap aside for somebody, of the loaves released first. @throws 422 where there are not enough */
   allot(wanted: NewAllotment, makerId: string): Promise<AllotmentView>
+  /** Sets bars of several soaps aside at once. @throws 422 where there are not enough of one of them: then none is */
+  giveOut(gifts: readonly NewAllotment[], makerId: string): Promise<readonly AllotmentView[]>
   /** Writes what was sold into the loaves it came from, line by line; one that is known already is left out. */
   takeSales(sales: readonly unknown[], makerId: string): Promise<SalesTaken>
   /**
@@ -215,6 +217,17 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
       database.write(async (transaction) => {
         const maker = await knownMaker(transaction, makerId)
         return setAside(transaction, wanted, { at: clock.now().toISOString(), makerId: maker })
+      }),
+
+    giveOut: (gifts, makerId) =>
+      database.write(async (transaction) => {
+        const stamp = { at: clock.now().toISOString(), makerId: await knownMaker(transaction, makerId) }
+        const given: AllotmentView[] = []
+        for (const gift of gifts) {
+          await setImmediate()
+          given.push(await setAside(transaction, gift, stamp))
+        }
+        return given
       }),
 
     settleSale: ({ saleId, how }, makerId) =>

@@ -24,6 +24,7 @@ const mostLoaves = 100
 
 export function releaseRoutes(router: Router, { allotments, loaves }: Services, context: Context, read: Read): void {
   serve(router, endpoints.release.allot, ({ body, makerId }) => allotments.allot(body, makerId()))
+  serve(router, endpoints.release.giveOut, ({ body, makerId }) => allotments.giveOut(body.gifts, makerId()))
   serve(router, endpoints.release.takeSales, ({ body, makerId }) => allotments.takeSales(body.sales, makerId()))
   serve(router, endpoints.release.settleSale, ({ body, makerId }) => allotments.settleSale(body, makerId()))
   serve(router, endpoints.release.kept, () => allotments.kept())

@@ -86,6 +86,12 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/release', component: () => import('@/release/ReleasePage.vue'), meta: { title: 'Release' } },
   {
+    path: '/give-out/:id',
+    component: () => import('@/release/GiveOutPage.vue'),
+    props: true,
+    meta: { title: 'Giving out', stage: '/release' },
+  },
+  {
     path: '/release-round',
     component: () => import('@/release/ReleaseRoundPage.vue'),
     meta: { title: 'Release round', stage: '/release', hands: true },

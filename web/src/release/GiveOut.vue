@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { api, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
+import { useOwnScreen } from '@/parts/ownScreen'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
@@ -8,11 +9,13 @@ import { barsRange, endpoints } from '@vendange/contract'
 import type { SaleChannel } from '@vendange/core/loaf'
 import { freeBarsOf, saleChannels } from '@vendange/core/loaf'
 import { sellThrough } from '@vendange/core/release'
+import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, reactive, ref, toRefs } from 'vue'
 
 /** Bars given out: to orders, subscribers, the web drop, stalls; the oldest ready first, never more than there are. */
 const season = useSeason()
+const screen = useOwnScreen()
 const { show } = useUnits()
 const soaps = computed(() => {
   const released = season.loaves.filter(({ state }) => state.status === 'released')
@@ -27,6 +30,14 @@ const soaps = computed(() => {
     }
   })
 })
+/** Collections and orders with free bars: each is given out on one page. */
+const collections = computed(() =>
+  season.collections.flatMap(({ id, name }) => {
+    const own = new Set(season.lineUp(id).map((design) => design.id))
+    const free = soaps.value.reduce((sum, soap) => sum + (own.has(soap.id) ? soap.free : 0), 0)
+    return free > 0 ? [{ id, name, free }] : []
+  }),
+)
 const orders = computed(() =>
   season.orders.filter(({ isRemoved, collectionId }) => !isRemoved && collectionId !== null),
 )
@@ -79,6 +90,11 @@ async function allot(): Promise<void> {
         </tr>
       </tbody>
     </table>
+    <p v-for="one in screen.may(endpoints.release.giveOut) ? collections : []" :key="one.id" class="row">
+      <v-btn :to="`/give-out/${one.id}`" size="small" data-test="to-giving"
+        >Give {{ one.name }} out: {{ counted(one.free, 'bar') }}</v-btn
+      >
+    </p>
     <form class="fields" @submit.prevent="allot">
       <v-select
         v-model="form.designId"

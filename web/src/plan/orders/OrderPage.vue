@@ -190,9 +190,10 @@ const quotedWords = computed(() => {
     <PageHeadline>
       {{ sentence }}
       <template #actions>
-        <v-btn v-if="order.collectionId" color="primary" variant="flat" :to="`/plan/${order.collectionId}`"
-          >See its pours</v-btn
-        >
+        <template v-if="order.collectionId">
+          <v-btn color="primary" variant="flat" :to="`/plan/${order.collectionId}`">See its pours</v-btn>
+          <v-btn :to="`/give-out/${order.collectionId}`" data-test="to-giving">Give its bars out</v-btn>
+        </template>
         <template v-else-if="option">
           <v-btn v-if="promise?.asPlanned" color="primary" variant="flat" data-test="accept" @click="accept(false)"
             >Accept for {{ on(promise.asPlanned.due) }}</v-btn

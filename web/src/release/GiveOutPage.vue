@@ -1,0 +1,207 @@
+<script setup lang="ts">
+import { api } from '@/parts/api'
+import { useOwnScreen } from '@/parts/ownScreen'
+import PageHeadline from '@/parts/PageHeadline.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import { runChange } from '@/parts/runChange'
+import { useSeason } from '@/parts/seasonStore'
+import SoapFace from '@/parts/SoapFace.vue'
+import { channelBarsRange, endpoints } from '@vendange/contract'
+import { formatDay } from '@vendange/core/calendar'
+import type { SaleChannel } from '@vendange/core/loaf'
+import { freeBarsOf } from '@vendange/core/loaf'
+import { proposeGivingOut } from '@vendange/core/release'
+import { counted } from '@vendange/words'
+import { computed, ref } from 'vue'
+
+/** All bars of a collection or an order on one page: who wants them, what is there, and who gets what, by one press. */
+const props = defineProps<{ id: string }>()
+const season = useSeason()
+const screen = useOwnScreen()
+
+const collection = computed(() => season.collection(props.id))
+const order = computed(() => season.orders.find(({ collectionId }) => collectionId === props.id))
+const soaps = computed(() =>
+  season.lineUp(props.id).map((design) => {
+    const released = season.loaves.filter(
+      ({ designId, state }) => designId === design.id && state.status === 'released',
+    )
+    return { designId: design.id, design, released, free: freeBarsOf(released) }
+  }),
+)
+const asideFor = (channel: SaleChannel): number =>
+  soaps.value
+    .flatMap(({ released }) => released)
+    .flatMap(({ state }) => state.channels.filter((one) => one.channel === channel))
+    .reduce((sum, { allotted }) => sum + allotted, 0)
+const wishes = computed(() => {
+  const { value: of } = order
+  const ordered = of
+    ? [{ key: 'order', channel: 'Orders' as const, who: of.client, orderId: of.id, wanted: of.bars }]
+    : []
+  const channels = (collection.value?.channels ?? []).map(({ channel, bars }) => ({
+    key: channel,
+    channel,
+    who: '',
+    orderId: null,
+    wanted: bars,
+  }))
+  return [...ordered, ...channels].map((wish) => ({ ...wish, aside: asideFor(wish.channel) }))
+})
+const proposed = computed(() => proposeGivingOut(soaps.value, wishes.value))
+
+/** What was changed by hand, by wish and soap. */
+const changed = ref<Readonly<Record<string, number>>>({})
+const placeOf = (key: string, designId: string): string => `${key}:${designId}`
+const giftOf = (key: string, designId: string): number =>
+  changed.value[placeOf(key, designId)] ??
+  proposed.value.find((gift) => gift.key === key && gift.designId === designId)?.bars ??
+  0
+const rows = computed(() =>
+  soaps.value.map((soap) => {
+    const given = wishes.value.reduce((sum, { key }) => sum + giftOf(key, soap.designId), 0)
+    return { ...soap, given, isTooMuch: given > soap.free }
+  }),
+)
+const total = computed(() => rows.value.reduce((sum, { given }) => sum + given, 0))
+const totalOf = (key: string): number => soaps.value.reduce((sum, { designId }) => sum + giftOf(key, designId), 0)
+const wanted = computed(() => wishes.value.reduce((sum, wish) => sum + Math.max(0, wish.wanted - wish.aside), 0))
+const free = computed(() => soaps.value.reduce((sum, soap) => sum + soap.free, 0))
+
+/** What goes to whom, of which lots: the list to pack by. */
+const packing = ref<readonly { readonly to: string; readonly lines: readonly string[] }[]>([])
+const isSending = ref(false)
+async function give(): Promise<void> {
+  const gifts = wishes.value.flatMap((wish) =>
+    soaps.value.flatMap(({ designId, design }) => {
+      const bars = giftOf(wish.key, designId)
+      return bars > 0 ? [{ wish, name: design.name, designId, bars }] : []
+    }),
+  )
+  isSending.value = true
+  const given = await runChange(() =>
+    api(endpoints.release.giveOut, {
+      body: {
+        gifts: gifts.map(({ wish: { channel, who, orderId }, designId, bars }) => ({
+          designId,
+          bars,
+          channel,
+          who: who === '' ? (collection.value?.name ?? '') : who,
+          orderId,
+        })),
+      },
+    }),
+  )
+  isSending.value = false
+  if (!given) return
+  changed.value = {}
+  const to = ({ channel, who }: (typeof gifts)[number]['wish']): string => (who === '' ? channel : who)
+  const lots = (at: number): string => (given[at]?.lots ?? []).map((lot) => `${lot.bars} of ${lot.lotCode}`).join(', ')
+  packing.value = [...new Set(gifts.map(({ wish }) => to(wish)))].map((name) => ({
+    to: name,
+    lines: gifts.flatMap((gift, at) =>
+      to(gift.wish) === name ? [`${counted(gift.bars, 'bar')} of ${gift.name}: ${lots(at)}`] : [],
+    ),
+  }))
+}
+
+const sentence = computed(() => {
+  const { value: of } = collection
+  if (!of) return 'There is no such collection.'
+  if (wishes.value.length === 0) return `${of.name}: nobody wants bars yet. Say what its channels want.`
+  if (wanted.value === 0) return `${of.name}: all that was wanted is set aside.`
+  if (free.value === 0) return `${of.name}: ${counted(wanted.value, 'bar')} wanted, and none is free to give yet.`
+  const short = wanted.value > free.value ? `, ${wanted.value - free.value} fewer than wanted` : ''
+  return `${of.name}: ${counted(free.value, 'bar is', 'bars are')} there to give${short}.`
+})
+const printList = (): void => window.print()
+</script>
+
+<template>
+  <PageHeadline>
+    {{ sentence }}
+    <template v-if="collection && wishes.length === 0" #actions>
+      <v-btn color="primary" variant="flat" :to="`/plan/${id}`">To its channels</v-btn>
+    </template>
+  </PageHeadline>
+  <section v-if="packing.length > 0" class="sheet stack mb-4" data-test="packing">
+    <div class="row head">
+      <h2>To pack, {{ formatDay(season.today, season.today) }}</h2>
+      <v-btn class="no-print" @click="printList">Print it</v-btn>
+    </div>
+    <div v-for="list in packing" :key="list.to">
+      <h3>{{ list.to }}</h3>
+      <ul class="bare">
+        <li v-for="line in list.lines" :key="line">☐ {{ line }}</li>
+      </ul>
+    </div>
+  </section>
+  <section v-if="wishes.length > 0" class="sheet no-print">
+    <table class="figures" data-test="giving">
+      <thead>
+        <tr>
+          <th colspan="2">Soap</th>
+          <th class="number">Free</th>
+          <th v-for="wish in wishes" :key="wish.key">{{ wish.who || wish.channel }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.designId" data-test="giving-soap">
+          <td class="face"><SoapFace :name="row.design.name" :soap="row.design" :width="56" :height="40" /></td>
+          <td class="serif">
+            {{ row.design.name }}<br v-if="row.isTooMuch" /><small v-if="row.isTooMuch" class="must"
+              >{{ row.given - row.free }} more than are free</small
+            >
+          </td>
+          <td class="number">
+            <b>{{ row.free }}</b>
+          </td>
+          <td v-for="wish in wishes" :key="wish.key">
+            <QuantityField
+              :model-value="giftOf(wish.key, row.designId)"
+              kind="count"
+              :range="channelBarsRange"
+              label="Bars"
+              class="bars"
+              @update:model-value="changed = { ...changed, [placeOf(wish.key, row.designId)]: $event }"
+            />
+          </td>
+        </tr>
+      </tbody>
+      <tfoot>
+        <tr>
+          <td colspan="2">Wanted, and aside already</td>
+          <td />
+          <td v-for="wish in wishes" :key="wish.key" :data-test="`wish-${wish.key}`">
+            {{ totalOf(wish.key) + wish.aside }} of {{ wish.wanted }}
+          </td>
+        </tr>
+      </tfoot>
+    </table>
+    <div class="row mt-3">
+      <v-btn
+        v-if="screen.may(endpoints.release.giveOut)"
+        color="primary"
+        variant="flat"
+        size="large"
+        :disabled="total === 0 || rows.some(({ isTooMuch }) => isTooMuch)"
+        :loading="isSending"
+        data-test="give-all"
+        @click="give"
+        >Give {{ counted(total, 'bar') }} out</v-btn
+      >
+      <span v-if="total === 0" class="quiet">No bar of it is free.</span>
+      <span class="quiet">Orders first, then who buys early, then the channels; the oldest bars first.</span>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.bars {
+  min-width: 110px;
+}
+
+tfoot td {
+  font-weight: 600;
+}
+</style>
