@@ -25,6 +25,17 @@ const on = (day: string, of: BatchAtWork = batch) =>
   dayTasks(day, [of], [], times).map(({ kind, minutes }) => [kind, minutes] as const)
 
 describe('dayTasks', () => {
+  it('has a finish done once all its bars are, and not before', () => {
+    const stampOf = (finished: BatchAtWork['finishedBars'], isCut = true): boolean | undefined =>
+      dayTasks('2027-03-13', [{ ...batch, isCut, finishedBars: finished }], [], times).find(
+        ({ kind }) => kind === 'stamp',
+      )?.isOnRecord
+    expect(stampOf({})).to.equal(false)
+    expect(stampOf({ stamped: 35 })).to.equal(false)
+    expect(stampOf({ stamped: 36 })).to.equal(true)
+    expect(stampOf({ stamped: 36 }, false)).to.equal(false)
+  })
+
   it('follows a batch from its preparation to its label', () => {
     expect(on('2027-03-09')).to.deep.equal([])
     expect(on('2027-03-10')).to.deep.equal([['prepare', 45]])

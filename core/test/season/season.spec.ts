@@ -149,6 +149,9 @@ describe('batchDays', () => {
     expect(batchDays('2027-03-13', demand, workshop.working).cutDay).to.equal('2027-03-15')
     const short = { ...demand, setDays: { min: 1, max: 1 } }
     expect(batchDays('2027-03-13', short, workshop.working).cutDay).to.equal('2027-03-14')
+    // The very last day of its setting time counts as well.
+    const just = { ...demand, setDays: { min: 1, max: 2 } }
+    expect(batchDays('2027-03-13', just, workshop.working).cutDay).to.equal('2027-03-15')
   })
 
   it('is set right by the cut that was made', () => {
@@ -369,6 +372,20 @@ describe('collectionVerdict', () => {
     // Poured on Thu 1 April, cut on Fri 2 April, cured on Fri 30 April: six days late.
     expect(verdict.soaps[0]).to.include({ standing: 'late', slackDays: -6, betterDay: '2027-03-25' })
     expect(verdict.possible).to.equal(false)
+    // One that is poured stays late, and one that is in time needs no better day.
+    const poured = collectionVerdict(
+      neededDay,
+      [soap('late', { batch, poured: true, seeking: { ...seeking, id: 'late' } })],
+      calendar({ ...seeking, id: 'late', days: batch.days }, []),
+    )
+    expect(poured.soaps[0]).to.deep.include({ standing: 'late', betterDay: undefined })
+    const early = planned('early', '2027-03-10')
+    const inTime = collectionVerdict(
+      neededDay,
+      [soap('early', { batch: early, seeking: { ...seeking, id: 'early' } })],
+      calendar({ ...seeking, id: 'early', days: early.days }, []),
+    )
+    expect(inTime.soaps[0]).to.deep.include({ standing: 'planned', betterDay: undefined, whyNoDay: [] })
   })
 
   it('has nothing to say against an empty line-up', () => {

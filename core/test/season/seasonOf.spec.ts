@@ -54,6 +54,15 @@ describe('seasonOf', () => {
     expect(problem.days).to.equal(leastHorizonDays + 1)
   })
 
+  it('has no hurry with what nobody waits for, and lets nothing be poured before what it needs is there', () => {
+    const free = { ...planned, neededDay: undefined, earliestDay: '2027-03-20' }
+    const { problem } = seasonOf([free], limits, today)
+    // Whatever day it is cut on, it is cured in time.
+    expect(problem.batches[0]).to.deep.include({ due: problem.days + 28, earliest: 12 })
+    const past = seasonOf([{ ...planned, earliestDay: '2027-01-20' }], limits, today)
+    expect(past.problem.batches[0]?.earliest).to.equal(0)
+  })
+
   it('asks for no preparation of a pour that had its day for it before today', () => {
     const onThursday = (days: SeasonBatch['days']) => {
       const { problem, placements } = seasonOf([{ ...planned, days }], limits, '2027-03-11')
