@@ -6,7 +6,7 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { runChange } from '@/parts/runChange'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import { channelBarsRange, endpoints } from '@vendange/contract'
+import { channelBarsRange, channelNames, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import type { SaleChannel } from '@vendange/core/loaf'
 import { freeBarsOf } from '@vendange/core/loaf'
@@ -39,13 +39,10 @@ const wishes = computed(() => {
   const ordered = of
     ? [{ key: 'order', channel: 'Orders' as const, who: of.client, orderId: of.id, wanted: of.bars }]
     : []
-  const channels = (collection.value?.channels ?? []).map(({ channel, bars }) => ({
-    key: channel,
-    channel,
-    who: '',
-    orderId: null,
-    wanted: bars,
-  }))
+  const said = collection.value?.channels ?? []
+  // Where nobody has said how many, every channel may get what is typed.
+  const open = said.length + ordered.length > 0 ? said : channelNames.map((channel) => ({ channel, bars: 0 }))
+  const channels = open.map(({ channel, bars }) => ({ key: channel, channel, who: '', orderId: null, wanted: bars }))
   return [...ordered, ...channels].map((wish) => ({ ...wish, aside: asideFor(wish.channel) }))
 })
 const proposed = computed(() => proposeGivingOut(soaps.value, wishes.value))
@@ -108,11 +105,13 @@ async function give(): Promise<void> {
 const sentence = computed(() => {
   const { value: of } = collection
   if (!of) return 'There is no such collection.'
-  if (wishes.value.length === 0) return `${of.name}: nobody wants bars yet. Say what its channels want.`
+  const there = counted(free.value, 'bar is', 'bars are')
+  if (wishes.value.every((wish) => wish.wanted === 0))
+    return `${of.name}: ${there} free. Nobody has said yet who wants how many: type who gets them.`
   if (wanted.value === 0) return `${of.name}: all that was wanted is set aside.`
   if (free.value === 0) return `${of.name}: ${counted(wanted.value, 'bar')} wanted, and none is free to give yet.`
   const short = wanted.value > free.value ? `, ${wanted.value - free.value} fewer than wanted` : ''
-  return `${of.name}: ${counted(free.value, 'bar is', 'bars are')} there to give${short}.`
+  return `${of.name}: ${there} there to give${short}.`
 })
 const printList = (): void => window.print()
 </script>
@@ -120,8 +119,8 @@ const printList = (): void => window.print()
 <template>
   <PageHeadline>
     {{ sentence }}
-    <template v-if="collection && wishes.length === 0" #actions>
-      <v-btn color="primary" variant="flat" :to="`/plan/${id}`">To its channels</v-btn>
+    <template v-if="collection && order === undefined" #actions>
+      <v-btn :to="`/plan/${id}`">To its channels</v-btn>
     </template>
   </PageHeadline>
   <section v-if="packing.length > 0" class="sheet stack mb-4" data-test="packing">
@@ -136,7 +135,7 @@ const printList = (): void => window.print()
       </ul>
     </div>
   </section>
-  <section v-if="wishes.length > 0" class="sheet no-print">
+  <section v-if="collection" class="sheet no-print">
     <table class="figures" data-test="giving">
       <thead>
         <tr>
@@ -173,7 +172,7 @@ const printList = (): void => window.print()
           <td colspan="2">Wanted, and aside already</td>
           <td />
           <td v-for="wish in wishes" :key="wish.key" :data-test="`wish-${wish.key}`">
-            {{ totalOf(wish.key) + wish.aside }} of {{ wish.wanted }}
+            {{ totalOf(wish.key) + wish.aside }}{{ wish.wanted > 0 ? ` of ${wish.wanted}` : '' }}
           </td>
         </tr>
       </tfoot>
@@ -190,7 +189,7 @@ const printList = (): void => window.print()
         @click="give"
         >Give {{ counted(total, 'bar') }} out</v-btn
       >
-      <span v-if="total === 0" class="quiet">No bar of it is free.</span>
+      <span v-if="total === 0" class="quiet">{{ free === 0 ? 'No bar of it is free.' : 'Nobody gets one yet.' }}</span>
       <span class="quiet">Orders first, then who buys early, then the channels; the oldest bars first.</span>
     </div>
   </section>

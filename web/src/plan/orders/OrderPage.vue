@@ -19,6 +19,7 @@ import { orderForecasts } from '@vendange/core/season'
 import { counted } from '@vendange/words'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import OrderBars from './OrderBars.vue'
 import OrderCharges from './OrderCharges.vue'
 import OrderFields from './OrderFields.vue'
 import QuoteDetails from './QuoteDetails.vue'
@@ -226,6 +227,7 @@ const quotedWords = computed(() => {
       <OrderFields v-model="values" :status="status" :errors="errors" @remove="takeOrderAway" />
 
       <div class="stack">
+        <OrderBars v-if="order.collectionId !== null" :order="order" />
         <MakeGood v-for="soap in season.lineUp(order.collectionId ?? '')" :key="soap.id" :design="soap" />
         <OrderCharges
           v-if="order.collectionId !== null"
