@@ -68,9 +68,9 @@ const sentence = computed(() => {
       : 'None of them can go today.'
 })
 const out = computed(() => [...released.value].flatMap((id) => season.loaf(id) ?? []))
-const place = computed(() => rows.value.filter(({ answer: given }) => given).length + 1)
+const place = computed(() => rows.value.filter(({ answer: given }) => given !== undefined).length + 1)
 const toSeeCount = computed(
-  () => rows.value.filter(({ answer: given, against }) => given ?? against.length === 0).length,
+  () => rows.value.filter(({ answer: given, against }) => given !== undefined || against.length === 0).length,
 )
 </script>
 
