@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs'
 import type { LoafSummary, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
-import { pourSession } from '@vendange/core/batch'
 import { expect } from '@playwright/test'
 import { readFile } from 'node:fs/promises'
 import { answer, pick, type } from './hands'
 import { archiveComesBack, killRounds } from './killRounds'
+import { pourOffScreen } from './pourOffScreen'
 import { WorkshopProcess } from './server'
 import { test } from './tablet'
 
@@ -83,15 +83,7 @@ async function pouredSlab(name: string): Promise<void> {
   const body = { ...soap, name, mouldId: mould.id, mouldCount: 1, moreMoulds: [], pourPlan: [], barsWanted: 12 }
   const design = await api(endpoints.designs.create, { body })
   const batch = await api(endpoints.batches.create, { body: { designId: design.id, pourDay: '2027-03-08' } })
-  const params = { id: batch.id }
-  for (;;) {
-    const { plan, records } = await api(endpoints.batches.view, { params })
-    const { steps, nextIndex } = pourSession(plan, records)
-    const step = steps[nextIndex]
-    if (!step) break
-    await api(endpoints.batches.record, { params, body: { stepKey: step.key, actual: step.target } })
-  }
-  await api(endpoints.batches.finish, { params })
+  await pourOffScreen(workshop.url, batch.id)
 }
 
 test('a slab is planned both ways round on screen, in mixed sizes, and its cut is logged', async ({ page }) => {

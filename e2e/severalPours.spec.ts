@@ -1,8 +1,7 @@
 import type { SeasonView } from '@vendange/contract'
-import { createClient, endpoints } from '@vendange/contract'
-import { pourSession } from '@vendange/core/batch'
 import { expect } from '@playwright/test'
 import { answer, saving, type } from './hands'
+import { pourOffScreen } from './pourOffScreen'
 import { WorkshopProcess } from './server'
 import { test } from './tablet'
 
@@ -14,21 +13,6 @@ test.beforeAll(async () => {
 test.afterAll(() => workshop.dispose())
 
 const season = async (): Promise<SeasonView> => (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
-
-/** Pours a batch as it stands, off the screen. */
-async function pour(batchId: string): Promise<void> {
-  const { makers } = await season()
-  const api = createClient({ baseUrl: workshop.url, makerId: () => makers[0]?.id })
-  const params = { id: batchId }
-  for (;;) {
-    const { plan, records } = await api(endpoints.batches.view, { params })
-    const { steps, nextIndex } = pourSession(plan, records)
-    const step = steps[nextIndex]
-    if (!step) break
-    await api(endpoints.batches.record, { params, body: { stepKey: step.key, actual: step.target } })
-  }
-  await api(endpoints.batches.finish, { params })
-}
 
 test('60 bars of one soap are poured in two, one loaf fails, and is made good', async ({ page }) => {
   const { designs } = await season()
@@ -71,7 +55,7 @@ test('60 bars of one soap are poured in two, one loaf fails, and is made good', 
   await test.step('a loaf fails, fewer bars are counted, and the missing ones have a pour by a press', async () => {
     const first = (await season()).batches.find(({ name }) => name === 'Malachite, pour 1 of 2')!
     await workshop.goOnOn(first.days.pourDay)
-    await pour(first.id)
+    await pourOffScreen(workshop.url, first.id)
     await page.goto(`${workshop.url}/plan/${soap.collectionId}`)
     await page.getByTestId('soap').filter({ hasText: 'pour 1 of 2' }).getByTestId('loaf-failed').click()
     const row = page.getByTestId('soap').filter({ hasText: 'pour 1 of 2' })
