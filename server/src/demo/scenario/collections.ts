@@ -166,7 +166,10 @@ export const demoCollections: readonly DemoCollection[] = [
     palette: [{ name: 'linen', hex: '#EADFCB' }],
     releaseLocal: '2027-04-02T09:00',
     releaseZone: demoZone,
-    soaps: [guestPour('first', '2027-02-27'), { ...guestPour('second', '2027-03-03'), bevelled: true }],
+    soaps: [
+      guestPour('first', '2027-02-27'),
+      { ...guestPour('second', '2027-03-03'), bevelled: true, technique: 'plain, edges bevelled' },
+    ],
   },
   {
     name: 'Night Train',
