@@ -4,6 +4,7 @@ import { useOwnScreen } from '@/parts/ownScreen'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import { runChange } from '@/parts/runChange'
+import { useKeptFields } from '@/parts/useKeptFields'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { channelBarsRange, channelNames, endpoints } from '@vendange/contract'
@@ -49,6 +50,7 @@ const proposed = computed(() => proposeGivingOut(soaps.value, wishes.value))
 
 /** What was changed by hand, by wish and soap. */
 const changed = ref<Readonly<Record<string, number>>>({})
+const kept = useKeptFields(`give-out:${props.id}`, { changed })
 const placeOf = (key: string, designId: string): string => `${key}:${designId}`
 const giftOf = (key: string, designId: string): number =>
   changed.value[placeOf(key, designId)] ??
@@ -92,6 +94,7 @@ async function give(): Promise<void> {
   isSending.value = false
   if (!given) return
   changed.value = {}
+  kept.sent()
   const to = ({ channel, who }: (typeof gifts)[number]['wish']): string => (who === '' ? channel : who)
   const lots = (at: number): string => (given[at]?.lots ?? []).map((lot) => `${lot.bars} of ${lot.lotCode}`).join(', ')
   packing.value = [...new Set(gifts.map(({ wish }) => to(wish)))].map((name) => ({
