@@ -29,21 +29,24 @@ export async function keepOwed(
   return (await openSale(transaction, sale.saleId)) !== undefined
 }
 
+/** A sale as it was reported. */
+const reportedColumns = {
+  saleId: owedSales.saleId,
+  day: owedSales.day,
+  designId: owedSales.designId,
+  channel: owedSales.channel,
+  bars: owedSales.bars,
+  buyer: owedSales.buyer,
+  priceCents: owedSales.priceCents,
+}
+
 /** A sale that is owed still. */
 export async function openSale(
   reader: Reader,
   saleId: string,
 ): Promise<(NewSale & { readonly lotCode: '' }) | undefined> {
   const [found] = await reader
-    .select({
-      saleId: owedSales.saleId,
-      day: owedSales.day,
-      designId: owedSales.designId,
-      channel: owedSales.channel,
-      bars: owedSales.bars,
-      buyer: owedSales.buyer,
-      priceCents: owedSales.priceCents,
-    })
+    .select(reportedColumns)
     .from(owedSales)
     .where(and(eq(owedSales.saleId, saleId), isNull(owedSales.settled)))
   return found && { ...found, lotCode: '' }
@@ -75,13 +78,7 @@ export async function settleOwed(
 export async function openSales(reader: Reader): Promise<readonly OwedSale[]> {
   return reader
     .select({
-      saleId: owedSales.saleId,
-      day: owedSales.day,
-      designId: owedSales.designId,
-      channel: owedSales.channel,
-      bars: owedSales.bars,
-      buyer: owedSales.buyer,
-      priceCents: owedSales.priceCents,
+      ...reportedColumns,
       why: owedSales.why,
       makerName: makers.name,
     })

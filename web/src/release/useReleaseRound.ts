@@ -77,7 +77,9 @@ export function useReleaseRound() {
       ]
     }),
   )
-  const toSee = computed(() => rows.value.filter(({ answer, against }) => answer === undefined && against.length === 0))
+  const toSee = computed(() =>
+    rows.value.filter(({ answer, against, isRead }) => isRead && answer === undefined && against.length === 0),
+  )
   const now = computed(() => toSee.value[0])
   /** Those that go with the signature, once the labels are said to be complete. */
   const going = computed(() =>
