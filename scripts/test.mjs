@@ -20,6 +20,8 @@ ensureNetworks()
 const folder = mkdtempSync(join(tmpdir(), 'vendange-test-'))
 let passed = 0
 let failed = 0
+/** What failed, told once more at the end, where it is seen. */
+const failures = []
 const begunMs = Date.now()
 /** How far into the run it is: what takes long is seen where it is told. */
 const after = () => `after ${Math.round((Date.now() - begunMs) / 1000)} s`
@@ -43,7 +45,10 @@ async function check(name, script) {
   const { code, said } = await runAside('npm', ['run', '--silent', script])
   console.log(`\n${name}: ${code === 0 ? 'passed' : 'failed'}, ${after()}\n${said}`)
   if (code === 0) passed += 1
-  else failed += 1
+  else {
+    failed += 1
+    failures.push(`${name}\n${said.slice(-2000)}`)
+  }
 }
 
 /** The tests of some rooms: those of all but the ones that are left out. */
@@ -61,8 +66,8 @@ async function units(name, leftOut) {
   const mocha = read(mochaReport)
   console.log(`\n${name}: ${mocha?.stats.passes ?? 0} passed, ${mocha?.stats.failures ?? 1} failed, ${after()}`)
   for (const { fullTitle, err } of mocha?.failures ?? [])
-    console.error(`  failed: ${fullTitle}\n    ${err.message}\n${err.stack ?? ''}`)
-  if (!mocha) console.error(said)
+    failures.push(`${fullTitle}\n    ${err.message}\n${err.stack ?? ''}`)
+  if (!mocha) failures.push(`${name}\n${said.slice(-2000)}`)
   passed += mocha?.stats.passes ?? 0
   failed += mocha?.stats.failures ?? 1
   if (code !== 0 && (mocha?.stats.failures ?? 0) === 0) failed += 1
@@ -98,6 +103,7 @@ failed += journeys ? journeys.unexpected + journeys.flaky + journeys.skipped : 1
 if (playwrightCode !== 0 && failed === 0) failed += 1
 
 for (const one of [folder, (await made).VENDANGE_MADE_DEMO]) rmSync(one, { recursive: true, force: true })
+for (const failure of failures) console.log(`\nFailed: ${failure}`)
 console.log(`\nDone ${after()}`)
 console.log(`${passed} passed, ${failed} failed`)
 process.exitCode = failed === 0 ? 0 : 1
