@@ -2,6 +2,7 @@ import type { ISchema } from 'yup'
 import { object } from 'yup'
 import type { Endpoint, OfVersion, repositoryEndpoints } from './endpoint'
 import { endpoints } from './endpoints'
+import { barsBackSchema, customerListSchema, customerSchema, savedCustomerSchema } from './schemas/customer'
 import { mouldSchema, savedMouldSchema } from './schemas/mould'
 import { orderAcceptedSchema, orderQuotedSchema, orderSchema, savedOrderSchema } from './schemas/order'
 import { ownFatSchema, savedOwnFatSchema } from './schemas/ownFat'
@@ -97,6 +98,10 @@ takes(endpoints.screens.pair, screenPairedSchema)
 takes(endpoints.screens.signIn, signInSchema)
 takes(endpoints.screens.setPin, pinSchema)
 takes(endpoints.takeStoresIn, storesImportSchema)
+keeps(endpoints.customers, customerSchema, customerSchema.shape(ofVersion), savedCustomerSchema)
+takes(endpoints.customers.takeIn, customerListSchema)
+takes(endpoints.customers.barsBack, barsBackSchema)
+takes(endpoints.sendOrder, versionOnly)
 takes(endpoints.orders.quote, orderQuotedSchema)
 takes(endpoints.orders.accept, orderAcceptedSchema)
 takes(endpoints.nearestRecipe, wishRequestSchema)

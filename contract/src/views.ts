@@ -10,6 +10,7 @@ import type { NameOnLabel } from '@vendange/core/release'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { IngredientKind, LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection } from './schemas/collection'
+import type { SavedCustomer } from './schemas/customer'
 import type { SavedDesign } from './schemas/plan'
 import type { SavedOrder } from './schemas/order'
 import type { SavedMould } from './schemas/mould'
@@ -76,6 +77,8 @@ export interface LoafSummary {
 /** All that steers time: the ribbon, the plan and the lists of the stages are drawn from it. */
 export interface SeasonView {
   readonly today: Day
+  /** Of the workshop as it is told here; it grows with every change, and begins anew with the server. */
+  readonly revision: number
   /** Damaged records that nobody has seen to yet. */
   readonly damaged: number
   readonly workshop: SavedWorkshop
@@ -219,6 +222,35 @@ export interface RoomDay {
   readonly day: Day
   readonly temperatureC: number
   readonly humidity: number
+}
+
+/** Bars of a soap that somebody was given: a shop, a subscriber. */
+export interface BarsOfCustomer {
+  readonly who: string
+  readonly channel: SaleChannel
+  readonly designId: string
+  readonly soap: string
+  /** Still with them, or set aside for them, and not sold. */
+  readonly aside: number
+  readonly sold: number
+}
+
+/** Subscribers and shops, and what each has had. */
+export interface CustomersView {
+  readonly customers: readonly SavedCustomer[]
+  readonly bars: readonly BarsOfCustomer[]
+}
+
+/** Bars of a lot that are for somebody of an order. */
+export interface GivenFor {
+  readonly who: string
+  readonly loafId: string
+  readonly lotCode: string
+  readonly designId: string
+  readonly soap: string
+  /** Set aside, and not sent yet. */
+  readonly aside: number
+  readonly sent: number
 }
 
 /** From which lots bars were set aside. */

@@ -35,6 +35,8 @@ import { benchService } from './pour/benchService'
 import { pourPlanning } from './pour/pourPlanning'
 import { planAcceptance } from './season/planAcceptance'
 import { allotmentService } from './release/allotmentService'
+import { customerRoutes } from './release/customerRoutes'
+import { customerService } from './release/customerService'
 import { releaseRoutes } from './release/releaseRoutes'
 import type { Door } from './screens/door'
 import { accessGuard, deedKeeper, eventGuard, isFromNetwork, pageGuard } from './screens/guard'
@@ -80,6 +82,7 @@ export function servicesOf(context: Context) {
     photos: photoService(context),
     room: roomService(context),
     allotments: allotmentService(context),
+    customers: customerService(context),
     orders: orderService(context),
   }
 }
@@ -98,7 +101,7 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
     return { status: 'ok', version, today: context.clock.today(timeZone) } as const
   })
   serveReading(router, endpoints.openapi, () => read('openApi'))
-  seasonRoutes(router, plans, read)
+  seasonRoutes(router, plans, read, context)
   workshopRoutes(router, services)
   serveRepository(router, endpoints.moulds, services.moulds)
   storesRoutes(router, services.stores, context, read)
@@ -115,6 +118,7 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
   loafRoutes(router, services.loaves, services.photos, read)
   roomRoutes(router, services, context)
   releaseRoutes(router, services, context, read)
+  customerRoutes(router, services.customers, read)
   return router
 }
 

@@ -9,6 +9,7 @@ import type { ReadingContext } from './parts/context'
 import { sayOfContext } from './parts/workshopWords'
 import { poursOfCollection } from './plan/poursOfCollection'
 import { readTimings } from './pour/timings'
+import { customersView } from './release/customersView'
 import { traceOfLot } from './release/traceOfLot'
 import { calendarFeed } from './season/calendarFeed'
 import { planTroubles } from './season/planTroubles'
@@ -30,6 +31,7 @@ export function readingsOf(context: ReadingContext) {
     newestLoaves: () => newestLoaves(database.read),
     loavesNamed: (text: string) => loavesNamed(database.read, text),
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),
+    customers: () => customersView(database.read),
     traceOfLot: (lotId: string) => traceOfLot(database.read, lotId),
     poursOfCollection: (collectionId: string) => poursOfCollection(database.read, collectionId),
     timings: () => readTimings(database.read),

@@ -3,9 +3,9 @@ import { endpoints } from '@vendange/contract'
 import { labelStocks } from '@vendange/core/release'
 import { expect } from 'chai'
 import { textOfPdf } from './pdfText'
-import { pourUpTo } from './pouring'
+import { releaseDay, releasedSoapIn } from './releasedSoap'
 import type { TestWorkshop } from './workshopAtTest'
-import { completeLabels, firstDay, furnish, openTestWorkshop, problemOf } from './workshopAtTest'
+import { openTestWorkshop, problemOf } from './workshopAtTest'
 
 describe('from release to the last bar', () => {
   let workshop: TestWorkshop
@@ -14,7 +14,6 @@ describe('from release to the last bar', () => {
   })
   afterEach(() => workshop.close())
 
-  const releaseDay = '2027-04-12'
   const delivery = {
     supplier: 'Mill',
     receivedDay: '2027-01-10',
@@ -27,37 +26,8 @@ describe('from release to the last bar', () => {
     certificate: null,
   }
 
-  /** Loaves of one soap, cured and released with so many bars each. */
-  async function releasedSoap(loaves: number, barsEach = 10, design: Partial<NewDesign> = {}) {
-    const { api } = workshop
-    const furnished = await furnish(workshop, { mouldCount: loaves, ...design })
-    await completeLabels(workshop)
-    const batch = await api(endpoints.batches.create, { body: { designId: furnished.soap.id, pourDay: firstDay } })
-    await pourUpTo(workshop, batch.id, null)
-    const { loafIds } = await api(endpoints.batches.finish, { params: { id: batch.id } })
-    for (const id of loafIds) {
-      let version = 1
-      const record = async (event: Record<string, unknown>): Promise<void> => {
-        await api(endpoints.loaves.record, { params: { id }, body: { ...event, version } as never })
-        version += 1
-      }
-      workshop.setDay('2027-03-10')
-      await record({ type: 'unmoulded', day: '2027-03-10' })
-      await record({ type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: false })
-      workshop.setDay(releaseDay)
-      await record({ type: 'weighed', day: '2027-04-05', barG: 106.2 })
-      await record({ type: 'weighed', day: releaseDay, barG: 106 })
-      await record({
-        type: 'released',
-        day: releaseDay,
-        bars: barsEach,
-        ph: 9.5,
-        lookIsSound: true,
-        labelIsComplete: true,
-      })
-    }
-    return { ...furnished, loafIds, batchId: batch.id }
-  }
+  const releasedSoap = (loaves: number, barsEach = 10, design: Partial<NewDesign> = {}) =>
+    releasedSoapIn(workshop, loaves, barsEach, design)
   const allotment = (designId: string, bars: number) =>
     ({ designId, bars, channel: 'Web', who: 'the drop', orderId: null }) as const
   const stateOf = async (id: string) => (await workshop.api(endpoints.loaves.view, { params: { id } })).loaf.state

@@ -1,4 +1,5 @@
 import type { Endpoint } from '../endpoint'
+import { customerEndpoints } from './customers'
 import { formulateEndpoints } from './formulate'
 import { loafEndpoints } from './loaves'
 import { planEndpoints } from './plan'
@@ -18,6 +19,7 @@ export const endpoints = {
   ...pourEndpoints,
   ...loafEndpoints,
   ...releaseEndpoints,
+  ...customerEndpoints,
 } as const
 
 /** Every endpoint of the contract, in order. */

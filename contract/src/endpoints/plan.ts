@@ -7,6 +7,10 @@ import type { AcceptedPlanView, PourOfCollection, SeasonView } from '../views'
 /** Collections, soaps, orders and the calendar they stand on. */
 export const planEndpoints = {
   season: get<SeasonView>()('/api/season', 'All that steers time: workshop, line-ups, batches, loaves'),
+  changes: get<Blob>()(
+    '/api/changes',
+    'Tells when something has changed, as server-sent events: the revision that the workshop stands at',
+  ),
   collections: {
     ...repositoryEndpoints<NewCollection, SavedCollection>()('/api/collections', 'collection'),
     pours: get<readonly PourOfCollection[]>()(

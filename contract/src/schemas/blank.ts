@@ -1,3 +1,4 @@
+import type { NewCustomer } from './customer'
 import type { NewMould } from './mould'
 import type { NewOrder } from './order'
 import type { NewCollection } from './collection'
@@ -180,9 +181,25 @@ export const blankOrder = {
   state: 'asked',
   depositCents: 0,
   charges: [],
+  recipients: [],
+  packedDay: null,
+  sentDay: null,
+  paidDay: null,
   earliestDay: null,
   collectionId: null,
   priceCents: null,
   promisedDay: null,
   quoted: null,
 } satisfies Omit<NewOrder, 'client' | 'dueDay'>
+
+/** A subscriber or a shop, until the maker says otherwise. */
+export const blankCustomer = {
+  kind: 'subscriber',
+  contact: '',
+  address: '',
+  wish: '',
+  monthlyBars: 1,
+  isPaused: false,
+  isSaleOrReturn: false,
+  priceCents: null,
+} satisfies Omit<NewCustomer, 'name'>

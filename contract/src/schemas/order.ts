@@ -1,9 +1,10 @@
 import { barThicknessRange } from '@vendange/core/mould'
-import { quoteLineKinds } from '@vendange/core/plan'
+import { barsOfBoxes, quoteLineKinds } from '@vendange/core/plan'
 import { colourantRateRange, scentRateRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
 import { said } from '../said'
+import { monthlyBarsRange, mostCustomers } from './customer'
 import { mouldCountRange } from './mould'
 import {
   dayText,
@@ -20,6 +21,30 @@ import {
 } from './pieces'
 import { barsRange, labelMassRange } from './plan'
 import { centsRange, priceRange } from './workshop'
+
+/** Who gets how many bars of an order that is for several, such as a month's boxes. */
+const recipients = () =>
+  array(
+    object({
+      who: nameText(),
+      address: freeText(400),
+      wish: freeText(200),
+      bars: wholeWithin('count', monthlyBarsRange).required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(mostCustomers)
+    .required()
+    .test('within-bars', function (list) {
+      const { bars } = this.parent as { readonly bars?: unknown }
+      const all = barsOfBoxes(
+        (list ?? []).map((one) => ({ bars: Number((one as Partial<typeof one> | null)?.bars) || 0 })),
+      )
+      return (
+        typeof bars !== 'number' || all <= bars || this.createError({ message: said('more_in_boxes', { all, bars }) })
+      )
+    })
 
 export const orderStates = ['asked', 'quoted', 'accepted', 'delivered', 'declined'] as const
 export const leadDaysRange = { min: 0, max: 200 } as const
@@ -88,6 +113,12 @@ export const orderSchema = object({
   priceCents: wholeWithin('money', priceRange).nullable().defined(),
   /** The day that the client was promised it for, set at the acceptance; another may be agreed on. */
   promisedDay: optionalDay(),
+  /** Empty where all bars are the client's. */
+  recipients: recipients(),
+  /** The days on which it was packed, went off and was paid in full. */
+  packedDay: optionalDay(),
+  sentDay: optionalDay(),
+  paidDay: optionalDay(),
   /** The quote that the client has on paper. */
   quoted: quotedSchema.nullable().defined(),
   /** Charged beside the quoted price, as it came about. */

@@ -170,6 +170,7 @@ export const loafEventSchemas = {
     bars: wholeWithin('count', barsRange).required(),
     channel: channelField(),
     reason: freeText(),
+    who: text().max(200).optional(),
   })
     .noUnknown()
     .required(),

@@ -100,6 +100,9 @@ export type LoafEvent =
       readonly bars: number
       readonly channel: SaleChannel
       readonly reason: string
+      /** Who had them, where that is known. */
+      readonly who?: string | undefined
+      readonly orderId?: string | null | undefined
     }
   /** Bars that were allotted are sold. `saleId` keeps a report that comes twice from counting twice. */
   | {
@@ -110,6 +113,8 @@ export type LoafEvent =
       readonly channel: SaleChannel
       readonly buyer: string
       readonly priceCents: number | null
+      /** The order that it was sent for. @default none */
+      readonly orderId?: string | null | undefined
       /** Sold although its collection was not out yet. @default no */
       readonly isBeforeRelease?: true
     }

@@ -1,3 +1,4 @@
+export * from './boxes'
 export * from './similarity'
 export * from './reissue'
 export * from './channels'

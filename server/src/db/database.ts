@@ -32,6 +32,8 @@ export interface Database {
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
   /** Grows with every write, so that what was read before one is known to be old. */
   revision(): number
+  /** Hears of every change, this place's own and those of others. @returns what ends it */
+  onChange(listener: () => void): () => void
   /** Puts something harmless in place of what cannot be read any more. @returns in how many rows */
   mend(): Promise<number>
   /** Grows with every backup that was put back: all that was known before is of another time. */
@@ -180,6 +182,10 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
   const backups = new PQueue({ concurrency: 1 })
   let revision = 0
   let epoch = 0
+  const listeners = new Set<() => void>()
+  const tellChanged = (): void => {
+    for (const listener of listeners) listener()
+  }
   /** As of which revision nothing was found to mend. */
   let soundAt: number | undefined
 
@@ -203,8 +209,18 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
     }
   }
   // What other places wrote makes old what was read here.
-  const stopFollowing = server && followServer(connection.client, () => (revision += 1))
-  const write: Database['write'] = (work) => writes.add(() => inTransaction(work))
+  const stopFollowing =
+    server &&
+    followServer(connection.client, () => {
+      revision += 1
+      tellChanged()
+    })
+  const write: Database['write'] = (work) =>
+    writes.add(async () => {
+      const done = await inTransaction(work)
+      tellChanged()
+      return done
+    })
   const mendFound = (transaction: Transaction, damage: Damage) => mendDamage(transaction, now().toISOString(), damage)
   /** Rows are held against the tables of this version. */
   const findPlainDamage = async (): Promise<Damage> =>
@@ -225,6 +241,10 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
     },
     revision: () => revision,
     epoch: () => epoch,
+    onChange: (listener) => {
+      listeners.add(listener)
+      return () => listeners.delete(listener)
+    },
     beside: (work) => place.keep(() => work(file)),
     backup: (label, spare = []) =>
       backups.add(() => place.keep(() => keepBackup(file, backupFolder, now(), label, { copy: long.copy, spare }))),
@@ -242,6 +262,7 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
         epoch += 1
         const damage = await findPlainDamage()
         await inTransaction((transaction) => mendFound(transaction, damage))
+        tellChanged()
       }),
     file,
     backupFolder,

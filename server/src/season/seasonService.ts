@@ -94,6 +94,7 @@ export function seasonService({ database, clock }: ReadingContext): SeasonServic
 
     return {
       today,
+      revision: database.revision(),
       damaged: (await openDamage(read)).length,
       workshop,
       makers: everyone,

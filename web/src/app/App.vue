@@ -12,6 +12,7 @@ import NewsLines from './NewsLines.vue'
 import ShellTools from './ShellTools.vue'
 import StageLinks from './StageLinks.vue'
 import { rolesOfPage, sideStages, stages, stagesFor } from './stages'
+import { useChanges } from './useChanges'
 import { useKeys } from './useKeys'
 import { usePaperInPrint } from './usePaperInPrint'
 import { useTableLabels } from './useTableLabels'
@@ -42,6 +43,7 @@ const isOthers = computed(
 const isOpen = computed(() => route.meta['open'] === true)
 if (window.location.pathname !== '/pair') {
   void season.load()
+  useChanges()
   // The computer itself may do all: who sits there is asked when the first page is there.
   setTimeout(() => screen.load().catch(() => undefined), screen.isOfNetwork ? 0 : 1000)
 }

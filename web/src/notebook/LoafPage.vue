@@ -5,6 +5,7 @@ import { useUnits } from '@/parts/format'
 import { useOwnScreen } from '@/parts/ownScreen'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
+import { useFresh } from '@/parts/useFresh'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiPrinterOutline } from '@mdi/js'
@@ -33,7 +34,7 @@ async function load(): Promise<void> {
     failure.value = problemOf(error).detail
   }
 }
-void load()
+useFresh(load)
 
 const bench = computed(() => view.value && pourSession(view.value.plan, view.value.records))
 const mayFail = computed(() => view.value && !['released', 'failed'].includes(view.value.loaf.state.status))

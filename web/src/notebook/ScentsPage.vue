@@ -5,6 +5,7 @@ import { runChange } from '@/parts/runChange'
 import { useUndo } from '@/parts/undoStore'
 import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
+import { useFresh } from '@/parts/useFresh'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import type { LoafSummary, SavedDesign, TimedPourView } from '@vendange/contract'
@@ -26,12 +27,14 @@ const timings = shallowRef<readonly TimedPourView[]>([])
 const loaves = shallowRef<readonly LoafSummary[]>([])
 const failure = ref<string>()
 const text = ref('')
-void Promise.all([api(endpoints.batches.timings), api(endpoints.loaves.list)])
-  .then(([timed, list]) => {
-    timings.value = timed
-    loaves.value = list
-  })
-  .catch((error: unknown) => (failure.value = problemOf(error).detail))
+useFresh(() =>
+  Promise.all([api(endpoints.batches.timings), api(endpoints.loaves.list)])
+    .then(([timed, list]) => {
+      timings.value = timed
+      loaves.value = list
+    })
+    .catch((error: unknown) => (failure.value = problemOf(error).detail)),
+)
 
 const behaviourWords = {
   slows: 'slowed the batter',

@@ -10,6 +10,9 @@ import { loavesWith } from './outbox/withWaiting'
 import { seasonPlan } from './seasonPlan'
 import { seasonThings } from './seasonThings'
 
+/** So long after a change it is read: a change seldom comes alone, and who made it reads it anyway, ms. */
+const settledMs = 300
+
 /** All that steers time, loaded once and again after every change; with what is found in it and what it comes to. */
 export const useSeason = defineStore('season', () => {
   const outbox = useOutbox()
@@ -38,6 +41,18 @@ export const useSeason = defineStore('season', () => {
     }
   }
 
+  let hearing: ReturnType<typeof setTimeout> | undefined
+  /**
+   * Takes up that the workshop stands at another revision: what this page changed itself it has read by then, what others
+   * changed is read anew.
+   */
+  function hear(revision: number): void {
+    clearTimeout(hearing)
+    hearing = setTimeout(() => {
+      if (told.value && told.value.revision !== revision) void load()
+    }, settledMs)
+  }
+
   watch(
     () => outbox.broughtHome,
     () => void load(),
@@ -50,5 +65,5 @@ export const useSeason = defineStore('season', () => {
 
   const today = computed<Day>(() => view.value?.today ?? '1970-01-01')
   const things = seasonThings(view)
-  return { view, trouble, load, makerId, chooseMaker, today, ...things, ...seasonPlan(view, today, things) }
+  return { view, trouble, load, hear, makerId, chooseMaker, today, ...things, ...seasonPlan(view, today, things) }
 })

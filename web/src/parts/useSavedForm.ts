@@ -107,7 +107,8 @@ export function useSavedForm<T extends object, Saved extends Versioned>(options:
     options.source,
     (saved) => {
       if (!saved || saved.version < version) return
-      if (base === undefined || same(values.value, base)) adopt(saved)
+      // What is being typed, readable or not, stays; saving it shows what it clashes with.
+      if (base === undefined || (same(values.value, base) && unread.all.size === 0)) adopt(saved)
     },
     { immediate: true },
   )

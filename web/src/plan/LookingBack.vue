@@ -18,7 +18,7 @@ const loaves = shallowRef<readonly LoafSummary[]>([])
 const pours = shallowRef<readonly PourOfCollection[]>([])
 const ids = computed(() => props.designs.map(({ id }) => id).join())
 watch(
-  ids,
+  [ids, () => season.view?.revision],
   async () => {
     const lists = await Promise.all(
       props.designs.map(({ id }) => api(endpoints.loaves.ofDesign, { params: { id } }).catch(() => [])),

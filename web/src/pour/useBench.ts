@@ -1,5 +1,6 @@
 import { api, problemOf } from '@/parts/api'
 import { useUnits } from '@/parts/format'
+import { useFresh } from '@/parts/useFresh'
 import { useStepQueue } from '@/parts/outbox/stepQueue'
 import type { BatchView, NewStep } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
@@ -98,6 +99,7 @@ export function useBench(batchId: string) {
   }
 
   onBeforeUnmount(() => clearTimeout(timer))
-  void load()
+  // Another tablet's step is seen as soon as the workshop tells of it; the look now and then is for where it cannot.
+  useFresh(() => void load())
   return { view, state, records, trouble, notSaved, refusal, fieldError, keptKeys, record, finish }
 }

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { api, problemOf } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
+import { useFresh } from '@/parts/useFresh'
 import SoapFace from '@/parts/SoapFace.vue'
 import type { LoafSummary } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { keptBars } from '@vendange/core/loaf'
 import { bestBeforeOf } from '@vendange/core/release'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 
 /** Bars kept of each lot, to look at when somebody asks about theirs. */
 const season = useSeason()
@@ -21,7 +22,7 @@ async function load(): Promise<void> {
   }
 }
 // Bars may have been set aside meanwhile.
-watch(() => season.view, load, { immediate: true })
+useFresh(load)
 const rows = computed(() =>
   loaves.value.map((loaf) => {
     const bestBeforeDay = bestBeforeOf(loaf.state.release?.day ?? season.today)

@@ -6,6 +6,7 @@ import { useOwnScreen } from '@/parts/ownScreen'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useAwake } from '@/parts/useAwake'
 import { useSeason } from '@/parts/seasonStore'
+import { useFresh } from '@/parts/useFresh'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiCheckCircle, mdiCloseCircle, mdiHelpCircleOutline, mdiInformationOutline } from '@mdi/js'
@@ -35,7 +36,7 @@ const loadView = (): Promise<unknown> =>
   api(endpoints.loaves.view, { params: { id: props.id } })
     .then((found) => (view.value = found))
     .catch(() => undefined)
-void loadView()
+useFresh(loadView)
 const labelLacks = computed(() => labelLacksOf(view.value))
 const ph = ref<number | null>(null)
 const lookIsSound = ref(false)

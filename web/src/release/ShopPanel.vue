@@ -4,6 +4,7 @@ import FileButton from '@/parts/FileButton.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
+import { useFresh } from '@/parts/useFresh'
 import type { NewSale, ShopOffer } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { barsToOffer } from '@vendange/core/loaf'
@@ -21,19 +22,22 @@ const trouble = ref<string>()
 /** Lines of the last report that were not taken, each with why; so many are told. */
 const notTaken = ref<string[]>([])
 const mostTold = 5
+async function loadOffers(): Promise<void> {
+  offers.value = await api(endpoints.shop.offers)
+}
 async function doing(work: () => Promise<string>): Promise<void> {
   trouble.value = undefined
   notTaken.value = []
   try {
     const done = await work()
-    offers.value = await api(endpoints.shop.offers)
+    await loadOffers()
     words.value = done
   } catch (error) {
     trouble.value = problemOf(error).detail
-    offers.value = await api(endpoints.shop.offers).catch(() => offers.value)
+    await loadOffers().catch(() => undefined)
   }
 }
-void doing(() => Promise.resolve(''))
+useFresh(() => loadOffers().catch((error: unknown) => (trouble.value = problemOf(error).detail)))
 
 /** Web bars that were set aside, less what the shop has of them already. */
 const toOffer = computed(() => {

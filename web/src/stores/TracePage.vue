@@ -2,6 +2,7 @@
 import { api, problemOf } from '@/parts/api'
 import { saveFile } from '@/parts/saveFile'
 import { useSeason } from '@/parts/seasonStore'
+import { useFresh } from '@/parts/useFresh'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { mdiDownload, mdiPrinterOutline } from '@mdi/js'
@@ -19,9 +20,11 @@ const season = useSeason()
 const amount = useAmounts()
 const trace = shallowRef<TraceView>()
 const failure = ref<string>()
-void api(endpoints.release.traceLot, { params: { id: props.id } })
-  .then((found) => (trace.value = found))
-  .catch((error: unknown) => (failure.value = problemOf(error).detail))
+useFresh(() =>
+  api(endpoints.release.traceLot, { params: { id: props.id } })
+    .then((found) => (trace.value = found))
+    .catch((error: unknown) => (failure.value = problemOf(error).detail)),
+)
 
 const rows = computed(() =>
   (trace.value?.loaves ?? []).flatMap((loaf) => loaf.whereabouts.map((one) => ({ ...one, loaf }))),

@@ -1,11 +1,11 @@
 import { api, problemOf } from '@/parts/api'
-import { useSeason } from '@/parts/seasonStore'
+import { useFresh } from '@/parts/useFresh'
 import type { LotView, SavedIngredient, StoresView } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { StoresLine } from '@vendange/core/stores'
 import { oldestFirst, storesForecast } from '@vendange/core/stores'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 
 /** Ingredients, lots and what the season takes of them. */
 export const useStores = defineStore('stores', () => {
@@ -33,10 +33,9 @@ export const useStores = defineStore('stores', () => {
   return { view, trouble, load, lotsOf, ingredient, lot, lines, shortages }
 })
 
-/** The same, read anew whenever the season is, for as long as the page that asks is open. */
+/** The same, kept fresh for as long as the page that asks is open. */
 export function useFreshStores() {
-  const season = useSeason()
   const stores = useStores()
-  watch(() => season.view, stores.load, { immediate: true })
+  useFresh(stores.load)
   return stores
 }

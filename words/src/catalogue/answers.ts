@@ -23,6 +23,11 @@ export const answerWords = {
   bars_free:
     '{free, plural, =0 {No bar of it is free any more} one {Only one bar is free} other {Only # bars are free}}.',
   labels_at_once: 'Print from 1 to {most} labels at once.',
+  shop_has_fewer:
+    '{had, plural, =0 {{who} has no bar of it} one {{who} has only one bar of it} other {{who} has only # bars of it}}.',
+  order_nothing_aside: 'None of its bars is set aside for the client. Give them out first, then send them.',
+  order_has_called_back:
+    'Lot {lot} is among its bars, and it or something in it was called back. Those bars may not go off.',
   shop_left: '{left, plural, =0 {The shop is sold out of it} other {The shop has # left}}.',
   command_unknown: 'The instrument does not understand “{command}”.',
   choose_maker: 'Choose who is at work first.',

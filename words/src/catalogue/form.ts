@@ -22,6 +22,7 @@ export const formWords = {
   code_unread: 'A code has 16 letters and figures; ask for a new one where it came from.',
   pin_unread: 'A PIN has 4 to 12 figures.',
   id_unread: 'This points at nothing that the workshop keeps.',
+  more_in_boxes: '{all, plural, one {One bar is} other {# bars are}} in its boxes, and the order is of {bars}.',
   name_missing: 'Please give it a name.',
   day_typed_unread: 'Write a day such as {example}, or in figures {short}',
   day_missing: 'Choose a day.',

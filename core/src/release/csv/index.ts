@@ -1,1 +1,2 @@
 export * from './salesCsv'
+export * from './customersCsv'

@@ -1,5 +1,6 @@
 import {
   blankCollection,
+  blankCustomer,
   blankDesign,
   blankIngredient,
   blankMaker,
@@ -8,6 +9,7 @@ import {
   blankOwnFat,
   oliveRecipe,
   savedCollectionSchema,
+  savedCustomerSchema,
   savedDesignSchema,
   savedIngredientSchema,
   savedLotSchema,
@@ -25,6 +27,7 @@ import {
   batches,
   benchRecords,
   collections,
+  customers,
   dayTicks,
   designs,
   ingredients,
@@ -98,6 +101,7 @@ export const tableKinds: readonly TableKind[] = [
   }),
   kind(designs, savedDesignSchema, 'soap', { ...versioned, ...blankDesign, name: named('soap') }),
   kind(orders, savedOrderSchema, 'order', { ...versioned, ...blankOrder, client: named('order'), dueDay: longAgo }),
+  kind(customers, savedCustomerSchema, 'customer', { ...versioned, ...blankCustomer, name: named('customer') }),
   kind(ingredients, savedIngredientSchema, 'ingredient', {
     ...versioned,
     ...blankIngredient,

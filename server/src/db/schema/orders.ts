@@ -25,5 +25,9 @@ export const orders = sqliteTable('orders', {
   priceCents: integer('price_cents'),
   promisedDay: text('promised_day'),
   quoted: text({ mode: 'json' }).$type<NewOrder['quoted']>(),
+  recipients: text({ mode: 'json' }).$type<NewOrder['recipients']>().notNull().default([]),
+  packedDay: text('packed_day'),
+  sentDay: text('sent_day'),
+  paidDay: text('paid_day'),
   charges: text({ mode: 'json' }).$type<NewOrder['charges']>().notNull().default([]),
 })
