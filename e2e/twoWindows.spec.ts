@@ -6,9 +6,11 @@ import { test } from './tablet'
 import { mainViews } from './views'
 
 const workshop = new WorkshopProcess()
+let paths: Awaited<ReturnType<typeof mainViews>>
 test.beforeAll(async () => {
   workshop.seedDemo()
   await workshop.start('2027-03-08')
+  paths = await mainViews(workshop.url)
 })
 test.afterAll(() => workshop.dispose())
 
@@ -27,7 +29,6 @@ test('what one window changes, the other shows within two seconds, and keeps wha
   page,
   context,
 }) => {
-  const paths = await mainViews(workshop.url)
   const other = await context.newPage()
   await listening(page, paths.mould)
   await other.goto(workshop.url + paths.mould)
@@ -64,7 +65,6 @@ test('what one window changes, the other shows within two seconds, and keeps wha
 })
 
 test('a window that was out of sight, or cut off, catches up by itself', async ({ page, context }) => {
-  const paths = await mainViews(workshop.url)
   await listening(page, paths.plan)
   await workshop.kill()
   await workshop.start('2027-03-08')

@@ -1,5 +1,6 @@
 import { barThicknessRange } from '@vendange/core/mould'
-import { barsOfBoxes, quoteLineKinds } from '@vendange/core/plan'
+import { quoteLineKinds } from '@vendange/core/plan'
+import { barsOfBoxes } from '@vendange/core/release'
 import { colourantRateRange, scentRateRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'

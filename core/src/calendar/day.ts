@@ -73,6 +73,12 @@ export function formatDay(day: Day, today?: Day): string {
   return words
 }
 
+/** "May 2027". @throws {RangeError} if it is no day */
+export function formatMonth(day: Day): string {
+  expectDayNumber(day)
+  return DateTime.fromISO(day, { zone: 'utc' }).setLocale('en').toFormat('LLLL yyyy')
+}
+
 /** "today", "tomorrow", "in 3 days", "2 days ago". @throws {RangeError} if one is no day */
 export function relativeDay(day: Day, today: Day): string {
   const days = daysBetween(today, day)

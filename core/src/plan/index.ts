@@ -1,4 +1,3 @@
-export * from './boxes'
 export * from './similarity'
 export * from './reissue'
 export * from './channels'

@@ -27,6 +27,10 @@ export interface ProposedGift {
 /** Orders are promised; whoever may buy early comes before the drop, and what stands on a table comes last. A rule of the house. */
 export const givingOrder: readonly SaleChannel[] = ['Orders', 'Subscribers', 'Web', 'Shops', 'Stalls', 'Kept']
 
+/** What each of so many gets of some bars: whole bars, one more for the first ones where they do not divide. */
+export const evenShare = (bars: number, among: number, at: number): number =>
+  Math.floor(bars / among) + (at < bars % among ? 1 : 0)
+
 /** Spreads bars over soaps in proportion to what each has, whole bars, the largest rest first. */
 function spread(bars: number, free: readonly number[]): readonly number[] {
   const all = free.reduce((sum, one) => sum + one, 0)

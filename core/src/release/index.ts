@@ -1,6 +1,7 @@
 export * from './allergenText'
 export * from './inci'
 export * from './label'
+export * from './boxes'
 export * from './givingOut'
 export * from './labelStock'
 export * from './lotCode'

@@ -40,6 +40,17 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Order', stage: '/plan' },
   },
   {
+    path: '/customers',
+    component: () => import('@/plan/customers/CustomersPage.vue'),
+    meta: { title: 'Subscribers and shops', stage: '/plan' },
+  },
+  {
+    path: '/customers/:id',
+    component: () => import('@/plan/customers/CustomerPage.vue'),
+    props: true,
+    meta: { title: 'Subscriber or shop', stage: '/plan' },
+  },
+  {
     path: '/calendar',
     component: () => import('@/plan/CalendarPage.vue'),
     meta: { title: 'Calendar', stage: '/plan' },

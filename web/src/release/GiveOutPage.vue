@@ -7,45 +7,32 @@ import { runChange } from '@/parts/runChange'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
-import { channelBarsRange, channelNames, endpoints } from '@vendange/contract'
+import { channelBarsRange, endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import type { SaleChannel } from '@vendange/core/loaf'
-import { freeBarsOf } from '@vendange/core/loaf'
 import { proposeGivingOut } from '@vendange/core/release'
 import { counted } from '@vendange/words'
 import { computed, ref } from 'vue'
+import BoxTable from './BoxTable.vue'
+import { useWishes } from './useWishes'
+
+interface PackingList {
+  readonly to: string
+  /** Where it goes, and what is wished. */
+  readonly beside: string
+  readonly lines: readonly string[]
+}
 
 /** All bars of a collection or an order on one page: who wants them, what is there, and who gets what, by one press. */
 const props = defineProps<{ id: string }>()
 const season = useSeason()
 const screen = useOwnScreen()
 
-const collection = computed(() => season.collection(props.id))
-const order = computed(() => season.orders.find(({ collectionId }) => collectionId === props.id))
-const soaps = computed(() =>
-  season.lineUp(props.id).map((design) => {
-    const released = season.loaves.filter(
-      ({ designId, state }) => designId === design.id && state.status === 'released',
-    )
-    return { designId: design.id, design, released, free: freeBarsOf(released) }
-  }),
+const { collection, order, soaps, ordered, given, wishes } = useWishes(() => props.id)
+/** Many boxes stand below each other, a few takers beside each other. */
+const hasBoxes = computed(() => (order.value?.recipients.length ?? 0) > 0)
+const soapNames = computed(() =>
+  soaps.value.map(({ designId, design, free }) => ({ designId, name: design.name, free })),
 )
-const asideFor = (channel: SaleChannel): number =>
-  soaps.value
-    .flatMap(({ released }) => released)
-    .flatMap(({ state }) => state.channels.filter((one) => one.channel === channel))
-    .reduce((sum, { allotted }) => sum + allotted, 0)
-const wishes = computed(() => {
-  const { value: of } = order
-  const ordered = of
-    ? [{ key: 'order', channel: 'Orders' as const, who: of.client, orderId: of.id, wanted: of.bars }]
-    : []
-  const said = collection.value?.channels ?? []
-  // Where nobody has said how many, every channel may get what is typed.
-  const open = said.length + ordered.length > 0 ? said : channelNames.map((channel) => ({ channel, bars: 0 }))
-  const channels = open.map(({ channel, bars }) => ({ key: channel, channel, who: '', orderId: null, wanted: bars }))
-  return [...ordered, ...channels].map((wish) => ({ ...wish, aside: asideFor(wish.channel) }))
-})
 const proposed = computed(() => proposeGivingOut(soaps.value, wishes.value))
 
 /** What was changed by hand, by wish and soap. */
@@ -67,8 +54,20 @@ const totalOf = (key: string): number => soaps.value.reduce((sum, { designId }) 
 const wanted = computed(() => wishes.value.reduce((sum, wish) => sum + Math.max(0, wish.wanted - wish.aside), 0))
 const free = computed(() => soaps.value.reduce((sum, soap) => sum + soap.free, 0))
 
-/** What goes to whom, of which lots: the list to pack by. */
-const packing = ref<readonly { readonly to: string; readonly lines: readonly string[] }[]>([])
+/** What has just been given to whom, of which lots. */
+const justGiven = ref<readonly PackingList[]>([])
+/** What of an order waits to be packed: it stands here until it is sent. */
+const packing = computed<readonly PackingList[]>(() =>
+  order.value
+    ? ordered.value.flatMap(({ who }) => {
+        const own = given.value.filter((one) => one.who === who && one.aside > 0)
+        const box = order.value?.recipients.find((one) => one.who === who)
+        const beside = [box?.address ?? order.value?.contact ?? '', box?.wish ?? ''].filter((text) => text !== '')
+        const lines = own.map(({ aside, soap, lotCode }) => `${counted(aside, 'bar')} of ${soap}: lot ${lotCode}`)
+        return lines.length > 0 ? [{ to: who, beside: beside.join('; '), lines }] : []
+      })
+    : justGiven.value,
+)
 const isSending = ref(false)
 async function give(): Promise<void> {
   const gifts = wishes.value.flatMap((wish) =>
@@ -78,7 +77,7 @@ async function give(): Promise<void> {
     }),
   )
   isSending.value = true
-  const given = await runChange(() =>
+  const taken = await runChange(() =>
     api(endpoints.release.giveOut, {
       body: {
         gifts: gifts.map(({ wish: { channel, who, orderId }, designId, bars }) => ({
@@ -92,13 +91,14 @@ async function give(): Promise<void> {
     }),
   )
   isSending.value = false
-  if (!given) return
+  if (!taken) return
   changed.value = {}
   kept.sent()
   const to = ({ channel, who }: (typeof gifts)[number]['wish']): string => (who === '' ? channel : who)
-  const lots = (at: number): string => (given[at]?.lots ?? []).map((lot) => `${lot.bars} of ${lot.lotCode}`).join(', ')
-  packing.value = [...new Set(gifts.map(({ wish }) => to(wish)))].map((name) => ({
+  const lots = (at: number): string => (taken[at]?.lots ?? []).map((lot) => `${lot.bars} of ${lot.lotCode}`).join(', ')
+  justGiven.value = [...new Set(gifts.map(({ wish }) => to(wish)))].map((name) => ({
     to: name,
+    beside: '',
     lines: gifts.flatMap((gift, at) =>
       to(gift.wish) === name ? [`${counted(gift.bars, 'bar')} of ${gift.name}: ${lots(at)}`] : [],
     ),
@@ -133,13 +133,21 @@ const printList = (): void => window.print()
     </div>
     <div v-for="list in packing" :key="list.to">
       <h3>{{ list.to }}</h3>
+      <p v-if="list.beside !== ''" class="quiet beside">{{ list.beside }}</p>
       <ul class="bare">
         <li v-for="line in list.lines" :key="line">☐ {{ line }}</li>
       </ul>
     </div>
   </section>
   <section v-if="collection" class="sheet no-print">
-    <table class="figures" data-test="giving">
+    <BoxTable
+      v-if="hasBoxes"
+      :boxes="wishes"
+      :soaps="soapNames"
+      :gift-of="giftOf"
+      @change="(key, designId, bars) => (changed = { ...changed, [placeOf(key, designId)]: bars })"
+    />
+    <table v-else class="figures" data-test="giving">
       <thead>
         <tr>
           <th colspan="2">Soap</th>
@@ -199,6 +207,10 @@ const printList = (): void => window.print()
 </template>
 
 <style scoped>
+.beside {
+  white-space: pre-line;
+}
+
 .bars {
   min-width: 110px;
 }

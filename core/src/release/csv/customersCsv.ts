@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import type { Sentence } from '../../findings'
 import { sentence } from '../../findings'
-import type { Subscriber } from '../../plan'
+import type { Subscriber } from '../boxes'
 
 /** A line of a list of subscribers. */
 export type SubscriberLine = Omit<Subscriber, 'isPaused'> & { readonly contact: string }

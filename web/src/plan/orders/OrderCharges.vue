@@ -10,7 +10,7 @@ import { noTax } from './useQuote'
 
 /** What an accepted order comes to: its price, what was added to it, what is paid. */
 const charges = defineModel<NewOrder['charges']>({ required: true })
-const props = defineProps<{ priceCents: number | null; depositCents: number }>()
+const props = defineProps<{ priceCents: number | null; depositCents: number; paidDay: string | null }>()
 const season = useSeason()
 const { money, show } = useUnits()
 const tax = computed(() => season.workshop?.quoting ?? noTax)
@@ -20,6 +20,7 @@ const total = computed(() => totalOfOrder({ ...props, charges: charges.value }, 
 <template>
   <section class="sheet stack" data-test="charges">
     <h2 v-if="priceCents === null">Its price is open</h2>
+    <h2 v-else-if="paidDay !== null">It came to {{ money(total.allCents) }}, and is paid</h2>
     <h2 v-else>It comes to {{ money(total.allCents) }}, {{ money(total.openCents) }} still to be paid</h2>
     <table class="figures">
       <tbody>

@@ -65,6 +65,10 @@ const labels = {
   packing: 'Packing',
   notes: 'Notes',
   charges: 'Charges',
+  recipients: 'Boxes',
+  packedDay: 'Packed',
+  sentDay: 'Sent',
+  paidDay: 'Paid',
 }
 
 const day = (number: number): string => addDays(season.today, number)
@@ -227,13 +231,19 @@ const quotedWords = computed(() => {
       <OrderFields v-model="values" :status="status" :errors="errors" @remove="takeOrderAway" />
 
       <div class="stack">
-        <OrderBars v-if="order.collectionId !== null" :order="order" />
+        <OrderBars
+          v-if="order.collectionId !== null"
+          v-model:packed-day="values.packedDay"
+          v-model:paid-day="values.paidDay"
+          :order="order"
+        />
         <MakeGood v-for="soap in season.lineUp(order.collectionId ?? '')" :key="soap.id" :design="soap" />
         <OrderCharges
           v-if="order.collectionId !== null"
           v-model="values.charges"
           :price-cents="order.priceCents"
           :deposit-cents="order.depositCents"
+          :paid-day="order.paidDay"
         />
         <template v-else-if="option">
           <QuoteOptions

@@ -1,6 +1,6 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
-import { barsOfBoxes, boxesOf, pricesOfBars } from '../../src/plan'
+import { barsOfBoxes, boxesOf, pricesOfBars } from '../../src/release'
 
 describe('the boxes of a month', () => {
   const subscriber = (name: string, monthlyBars: number, isPaused = false) => ({
