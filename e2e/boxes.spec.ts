@@ -104,7 +104,7 @@ test('the boxes of a month are an order: taken from a list, made, given out box 
   const packing = page.getByTestId('packing')
   await expect(packing).toContainText('4 Ferry Lane; no clove')
   const [{ lotCode } = { lotCode: '' }] = await loavesOfBoxes()
-  await expect(packing).toContainText(`3 bars of Boxes of June 2027: lot ${lotCode}`)
+  await expect(packing).toContainText(`3 bars of Boxes of June 2027: 3 of ${lotCode}`)
 
   await page.goto(`${workshop.url}/orders/${order.id}`)
   await page.getByTestId('packed').getByRole('button').click()
@@ -150,7 +150,6 @@ test('a shop is given its part, sells some of it, and sends the rest back', asyn
   await now.fill('1')
   await now.blur()
   await shop.getByRole('button', { name: 'Came back' }).click()
-  await expect(shop.getByTestId('shop-soap').getByRole('cell').nth(1)).toHaveText('0')
-  await expect(shop.getByTestId('shop-soap').getByRole('cell').nth(2)).toHaveText('1')
+  await expect(shop.getByTestId('shop-soap')).toContainText('has 0, sold 1')
   expect(await layoutFaults(page)).toEqual([])
 })

@@ -87,6 +87,7 @@ test('eight loaves of an order are released in a round: a press each, one signat
   )
 
   await test.step('their labels, from the fourth place of a used sheet', async () => {
+    // One figure and one press.
     await page.getByLabel('First free place of the sheet').fill('4')
     const saving = page.waitForEvent('download')
     await page.getByTestId('print-all-labels').click()
@@ -98,14 +99,19 @@ test('eight loaves of an order are released in a round: a press each, one signat
   await test.step('given out to the client who ordered them, and packed by a list', async () => {
     const order = (await season()).orders.find(({ client }) => client === 'Rowing club regatta')
     await page.goto(`${workshop.url}/orders/${order?.id ?? ''}`)
+    // Three presses from the order's page: to its bars, all of them given, and packed.
     await page.getByTestId('to-giving').click()
     await expect(answer(page)).toHaveText('Regatta: 126 bars are there to give, 14 fewer than wanted.')
-    await expect(page.getByTestId('wish-order')).toHaveText('126 of 140')
+    await expect(page.getByTestId('wish-order:Rowing club regatta')).toContainText('126 of 140')
     await page.getByTestId('give-all').click()
     await expect(page.getByTestId('packing')).toContainText('126 bars of Regatta: 18 of 270210-')
     await expect(answer(page)).toContainText('14 bars wanted, and none is free to give yet')
     const channels = (await regatta()).flatMap(({ state }) => state.channels)
     expect(channels.reduce((sum, { allotted }) => sum + allotted, 0)).toBe(126)
+    await page.goBack()
+    await page.getByTestId('packed').getByRole('button', { name: 'It is packed' }).click()
+    await expect(page.getByTestId('packed')).toContainText('Packed on')
+    await expect(page.getByTestId('save-state')).toHaveText('Saved')
   })
   await page.setViewportSize({ width: 360, height: 740 })
   expect(await layoutFaults(page)).toEqual([])

@@ -1,5 +1,6 @@
 import { blankCollection, blankDesign } from '@vendange/contract'
 import type { Day } from '@vendange/core/calendar'
+import { freeBars } from '@vendange/core/loaf'
 import { servicesOf } from '../app'
 import type { Database } from '../db/database'
 import { ensureWorkshop } from '../db/workshopRow'
@@ -9,6 +10,7 @@ import { readingsOf } from '../readings'
 import { bevelForOrder, cureLoaf } from './loafLife'
 import { pourAtBench } from './pourAtBench'
 import { demoCollections } from './scenario/collections'
+import { demoCustomers } from './scenario/customers'
 import { demoOrders } from './scenario/orders'
 import { demoPourPlans } from './scenario/pourPlans'
 import { demoEarlier, demoOwnFat, demoRecipes, demoRecipesChanged } from './scenario/recipes'
@@ -144,4 +146,20 @@ export async function seedDemo(database: Database): Promise<void> {
   await bevelForOrder(seeding)
   setDay(demoToday)
   await services.ownFats.create(demoOwnFat)
+  await addCustomers(seeding)
 }
+
+/** Subscribers and shops; one of these has bars of what was released last and has sold some. */
+async function addCustomers({ services, readings, makerIds: [maker = ''] }: Seeding): Promise<void> {
+  for (const customer of demoCustomers) await services.customers.create(customer)
+  const shop = demoCustomers.find(({ isSaleOrReturn }) => isSaleOrReturn)
+  const loaf = (await readings.season()).loaves.findLast(({ state }) => freeBars(state) >= barsOfShop)
+  if (!shop || !loaf) return
+  const { designId } = loaf
+  const gift = { designId, bars: barsOfShop, channel: 'Shops', who: shop.name, orderId: null } as const
+  await services.allotments.giveOut([gift], maker)
+  const { name: buyer, priceCents } = shop
+  const sale = { saleId: 'shop 1', day: demoToday, designId, lotCode: '', channel: 'Shops', bars: 1 } as const
+  await services.allotments.takeSales([{ ...sale, buyer, priceCents }], maker)
+}
+const barsOfShop = 3

@@ -54,6 +54,12 @@ const totalOf = (key: string): number => soaps.value.reduce((sum, { designId }) 
 const wanted = computed(() => wishes.value.reduce((sum, wish) => sum + Math.max(0, wish.wanted - wish.aside), 0))
 const free = computed(() => soaps.value.reduce((sum, soap) => sum + soap.free, 0))
 
+/** "126 bars of Regatta: 18 of 270210-1, …". */
+const lineOfLots = (
+  soap: string,
+  bars: number,
+  lots: readonly { readonly bars: number; readonly lotCode: string }[],
+): string => `${counted(bars, 'bar')} of ${soap}: ${lots.map((lot) => `${lot.bars} of ${lot.lotCode}`).join(', ')}`
 /** What has just been given to whom, of which lots. */
 const justGiven = ref<readonly PackingList[]>([])
 /** What of an order waits to be packed: it stands here until it is sent. */
@@ -63,7 +69,15 @@ const packing = computed<readonly PackingList[]>(() =>
         const own = given.value.filter((one) => one.who === who && one.aside > 0)
         const box = order.value?.recipients.find((one) => one.who === who)
         const beside = [box?.address ?? order.value?.contact ?? '', box?.wish ?? ''].filter((text) => text !== '')
-        const lines = own.map(({ aside, soap, lotCode }) => `${counted(aside, 'bar')} of ${soap}: lot ${lotCode}`)
+        const lines = [...new Set(own.map(({ soap }) => soap))].map((soap) => {
+          const lots = own.filter((one) => one.soap === soap).sort((a, b) => a.lotCode.localeCompare(b.lotCode))
+          const bars = lots.reduce((sum, { aside }) => sum + aside, 0)
+          return lineOfLots(
+            soap,
+            bars,
+            lots.map(({ aside, lotCode }) => ({ bars: aside, lotCode })),
+          )
+        })
         return lines.length > 0 ? [{ to: who, beside: beside.join('; '), lines }] : []
       })
     : justGiven.value,
@@ -95,12 +109,11 @@ async function give(): Promise<void> {
   changed.value = {}
   kept.sent()
   const to = ({ channel, who }: (typeof gifts)[number]['wish']): string => (who === '' ? channel : who)
-  const lots = (at: number): string => (taken[at]?.lots ?? []).map((lot) => `${lot.bars} of ${lot.lotCode}`).join(', ')
   justGiven.value = [...new Set(gifts.map(({ wish }) => to(wish)))].map((name) => ({
     to: name,
     beside: '',
     lines: gifts.flatMap((gift, at) =>
-      to(gift.wish) === name ? [`${counted(gift.bars, 'bar')} of ${gift.name}: ${lots(at)}`] : [],
+      to(gift.wish) === name ? [lineOfLots(gift.name, gift.bars, taken[at]?.lots ?? [])] : [],
     ),
   }))
 }
@@ -152,7 +165,7 @@ const printList = (): void => window.print()
         <tr>
           <th colspan="2">Soap</th>
           <th class="number">Free</th>
-          <th v-for="wish in wishes" :key="wish.key">{{ wish.who || wish.channel }}</th>
+          <th>Who gets them</th>
         </tr>
       </thead>
       <tbody>
@@ -166,15 +179,19 @@ const printList = (): void => window.print()
           <td class="number">
             <b>{{ row.free }}</b>
           </td>
-          <td v-for="wish in wishes" :key="wish.key">
-            <QuantityField
-              :model-value="giftOf(wish.key, row.designId)"
-              kind="count"
-              :range="channelBarsRange"
-              label="Bars"
-              class="bars"
-              @update:model-value="changed = { ...changed, [placeOf(wish.key, row.designId)]: $event }"
-            />
+          <td>
+            <div class="takers">
+              <QuantityField
+                v-for="wish in wishes"
+                :key="wish.key"
+                :model-value="giftOf(wish.key, row.designId)"
+                kind="count"
+                :range="channelBarsRange"
+                :label="wish.who || wish.channel"
+                class="bars"
+                @update:model-value="changed = { ...changed, [placeOf(wish.key, row.designId)]: $event }"
+              />
+            </div>
           </td>
         </tr>
       </tbody>
@@ -182,8 +199,13 @@ const printList = (): void => window.print()
         <tr>
           <td colspan="2">Wanted, and aside already</td>
           <td />
-          <td v-for="wish in wishes" :key="wish.key" :data-test="`wish-${wish.key}`">
-            {{ totalOf(wish.key) + wish.aside }}{{ wish.wanted > 0 ? ` of ${wish.wanted}` : '' }}
+          <td>
+            <div class="takers">
+              <span v-for="wish in wishes" :key="wish.key" class="bars" :data-test="`wish-${wish.key}`">
+                <small class="quiet">{{ wish.who || wish.channel }}</small><br />
+                {{ totalOf(wish.key) + wish.aside }}{{ wish.wanted > 0 ? ` of ${wish.wanted}` : '' }}
+              </span>
+            </div>
           </td>
         </tr>
       </tfoot>
@@ -211,7 +233,14 @@ const printList = (): void => window.print()
   white-space: pre-line;
 }
 
+.takers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+
 .bars {
+  flex: 0 1 150px;
   min-width: 110px;
 }
 

@@ -57,7 +57,9 @@ async function takeAway(): Promise<void> {
 </script>
 
 <template>
-  <p class="crumb no-print"><RouterLink to="/customers">Subscribers and shops</RouterLink></p>
+  <p class="quiet crumb plain no-print">
+    <RouterLink to="/customers">Subscribers and shops</RouterLink> › {{ customer?.name }}
+  </p>
   <PageHeadline>{{ sentence }}</PageHeadline>
   <template v-if="customer && values">
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" :labels="labels" @settle="settle" />

@@ -79,7 +79,9 @@ const sentence = computed(() => {
         ]
       : []),
     ...(shops.value.length > 0
-      ? [`${counted(shops.value.length, 'shop has', 'shops have')} ${counted(shopBars.value, 'bar')} to sell`]
+      ? [
+          `${counted(shops.value.length, 'shop has', 'shops have')} ${shopBars.value === 0 ? 'none' : counted(shopBars.value, 'bar')} to sell`,
+        ]
       : []),
   ]
   return told.length > 0 ? `${told.join('; ')}.` : 'Nobody is sent bars every month yet, and no shop sells any.'
@@ -87,7 +89,7 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <p class="crumb no-print"><RouterLink to="/plan">Plan</RouterLink></p>
+  <p class="quiet crumb plain no-print"><RouterLink to="/plan">Plan</RouterLink> › Subscribers and shops</p>
   <PageHeadline>
     {{ sentence }}
     <template #actions>

@@ -29,7 +29,7 @@ const rows = computed(() => {
   ].map((row) => ({ ...row, soaps: held.filter(({ who }) => who === row.name) }))
 })
 const termsOf = (shop: SavedCustomer | undefined): string => {
-  if (!shop) return 'not on the list any more'
+  if (!shop) return 'Not on the list any more.'
   const price = shop.priceCents === null ? '' : `${money(shop.priceCents)} a bar, `
   return `${price}${shop.isSaleOrReturn ? 'sale or return' : 'bought outright'}`
 }
@@ -79,49 +79,47 @@ async function report(one: BarsOfCustomer, way: 'sold' | 'back', shop: SavedCust
       <h3>
         <RouterLink v-if="shop" class="plain" :to="`/customers/${shop.id}`">{{ name }}</RouterLink>
         <template v-else>{{ name }}</template>
-        <small class="quiet">, {{ termsOf(shop) }}</small>
       </h3>
+      <p class="quiet">{{ termsOf(shop) }}</p>
       <p v-if="soaps.length === 0" class="quiet">It has had no bar yet.</p>
-      <table v-else class="figures">
-        <thead>
-          <tr>
-            <th>Soap</th>
-            <th class="number">Has</th>
-            <th class="number">Sold</th>
-            <th>Now</th>
-            <th><span class="d-sr-only">What became of them</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="one in soaps" :key="one.designId" data-test="shop-soap">
-            <td class="serif">{{ one.soap }}</td>
-            <td class="number">
-              <b>{{ one.aside }}</b>
-            </td>
-            <td class="number">{{ one.sold }}</td>
-            <td>
-              <QuantityField
-                v-if="one.aside > 0"
-                :model-value="countOf(one)"
-                kind="count"
-                :range="{ min: 0, max: one.aside }"
-                :label="`Bars of ${one.soap}`"
-                @update:model-value="counts = { ...counts, [keyOf(one)]: $event }"
-              />
-            </td>
-            <td>
-              <div v-if="one.aside > 0" class="row">
-                <v-btn size="small" :disabled="countOf(one) === 0 || isSending" @click="report(one, 'sold', shop)"
-                  >Sold</v-btn
-                >
-                <v-btn size="small" :disabled="countOf(one) === 0 || isSending" @click="report(one, 'back', shop)"
-                  >Came back</v-btn
-                >
-              </div>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <ul v-else class="bare">
+        <li v-for="one in soaps" :key="one.designId" class="soap" data-test="shop-soap">
+          <p>
+            <span class="serif">{{ one.soap }}</span>: has <b>{{ one.aside }}</b>, sold {{ one.sold }}
+          </p>
+          <div v-if="one.aside > 0" class="row">
+            <QuantityField
+              :model-value="countOf(one)"
+              kind="count"
+              :range="{ min: 0, max: one.aside }"
+              :label="`Bars of ${one.soap}`"
+              @update:model-value="counts = { ...counts, [keyOf(one)]: $event }"
+            />
+            <v-btn size="small" :disabled="countOf(one) === 0 || isSending" @click="report(one, 'sold', shop)"
+              >Sold</v-btn
+            >
+            <v-btn size="small" :disabled="countOf(one) === 0 || isSending" @click="report(one, 'back', shop)"
+              >Came back</v-btn
+            >
+          </div>
+        </li>
+      </ul>
     </div>
   </section>
 </template>
+
+<style scoped>
+.soap {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px 16px;
+  padding: 8px 0;
+  border-top: 1px solid rgb(var(--v-theme-hairline));
+}
+
+.soap .row > :first-child {
+  min-width: 150px;
+}
+</style>
