@@ -60,6 +60,7 @@ const access: Access<typeof endpoints> = {
   takeStoresIn: makers,
   ingredients: makers,
   lotCards: makers,
+  scraps: hands,
   lots: makers,
   batches: {
     create: makers,

@@ -212,6 +212,8 @@ export interface LoafView {
   readonly records: readonly RecordedStep[]
   /** The lots its batch was made of. */
   readonly lotsUsed: readonly LotUsed[]
+  /** Lots in it, or in the pieces of earlier soap in it, that were called back: "Olive oil K-1". */
+  readonly calledBack: readonly string[]
   /** Names on labels that the stores know. */
   readonly namesOnLabel: readonly NameOnLabel[]
   readonly events: readonly RecordedEvent[]
@@ -222,6 +224,20 @@ export interface RoomDay {
   readonly day: Day
   readonly temperatureC: number
   readonly humidity: number
+}
+
+/** Pieces of one colour of a loaf in the scrap bin. */
+export interface ScrapView {
+  readonly loafId: string
+  readonly lotCode: string
+  readonly soap: string
+  /** Empty where it has none. */
+  readonly scent: string
+  readonly colour: string
+  readonly hex: string
+  readonly massG: number
+  /** The day the loaf was cut. */
+  readonly day: Day
 }
 
 /** Bars of a soap that somebody was given: a shop, a subscriber. */
@@ -306,6 +322,8 @@ export interface TraceOfLoaf {
   /** Bars that nobody has. */
   readonly free: number
   readonly whereabouts: readonly Whereabouts[]
+  /** Lots of the loaves whose pieces brought it in; none where it went in itself. */
+  readonly through: readonly string[]
 }
 
 /** From a delivery to the buyers of every bar with some of it in it. */

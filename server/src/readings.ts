@@ -14,6 +14,7 @@ import { traceOfLot } from './release/traceOfLot'
 import { calendarFeed } from './season/calendarFeed'
 import { planTroubles } from './season/planTroubles'
 import { seasonService } from './season/seasonService'
+import { scrapBin } from './stores/scrapBin'
 import { storesView } from './stores/storesView'
 import { version } from './version'
 
@@ -28,6 +29,7 @@ export function readingsOf(context: ReadingContext) {
     calendar: async () => calendarFeed(await season.view(), clock.now(), await sayOfContext(context)),
     planTroubles: async (plan: AcceptedPlan) => planTroubles(await season.view(), plan),
     stores,
+    scraps: () => scrapBin(database.read),
     newestLoaves: () => newestLoaves(database.read),
     loavesNamed: (text: string) => loavesNamed(database.read, text),
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),

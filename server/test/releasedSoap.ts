@@ -13,6 +13,8 @@ export async function releasedSoapIn(
   loaves: number,
   barsEach = 10,
   design: Partial<NewDesign> = {},
+  /** Events beside those of the cut. */
+  atTheCut: readonly Record<string, unknown>[] = [],
 ) {
   const { api } = workshop
   const furnished = await furnish(workshop, { mouldCount: loaves, ...design })
@@ -29,6 +31,7 @@ export async function releasedSoapIn(
     workshop.setDay('2027-03-10')
     await record({ type: 'unmoulded', day: '2027-03-10' })
     await record({ type: 'cut', day: '2027-03-10', bars: 10, ends: 2, firstBarG: 119, bevelled: false })
+    for (const event of atTheCut) await record({ day: '2027-03-10', ...event })
     workshop.setDay(releaseDay)
     await record({ type: 'weighed', day: '2027-04-05', barG: 106.2 })
     await record({ type: 'weighed', day: releaseDay, barG: 106 })

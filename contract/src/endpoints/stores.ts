@@ -1,6 +1,6 @@
 import { get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport } from '../schemas/stores'
-import type { StoresView } from '../views'
+import type { ScrapView, StoresView } from '../views'
 
 /** Ingredients and their lots. */
 export const storesEndpoints = {
@@ -13,5 +13,6 @@ export const storesEndpoints = {
     '/api/ingredients/:id/lot-cards.pdf',
     'A card with a code for each lot of an ingredient that is not used up, to print',
   ),
+  scraps: get<readonly ScrapView[]>()('/api/scraps', 'The scrap bin: pieces of earlier soap by colour and lot'),
   lots: repositoryEndpoints<NewLot, SavedLot>()('/api/lots', 'lot'),
 } as const

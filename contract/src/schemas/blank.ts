@@ -144,6 +144,7 @@ export const blankDesign = {
   mouldCount: 1,
   moreMoulds: [],
   displacedMl: 0,
+  pieces: [],
   topMl: 0,
   barsWanted: 12,
   labelMassG: 100,

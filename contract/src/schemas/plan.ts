@@ -1,4 +1,4 @@
-import { portionKinds, potSharesFault } from '@vendange/core/batch'
+import { pieceMassRange, portionKinds, potSharesFault } from '@vendange/core/batch'
 import {
   colourantRateRange,
   scentBehaviours,
@@ -157,6 +157,20 @@ export const designSchema = object({
     .required(),
   /** Taken up by embeds, a column or dividers in all moulds together, ml. */
   displacedMl: within('volume', batterMlRange).required(),
+  /** Pieces of earlier soap in all moulds together, out of the scrap bin. */
+  pieces: array(
+    object({
+      loafId: idText(),
+      lotCode: text().max(40).required(),
+      colour: nameText(),
+      hex: hexText(),
+      massG: within('mass', pieceMassRange).required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .max(12)
+    .required(),
   /** Kept back for piping or the top, above the fill line, ml. */
   topMl: within('volume', batterMlRange).required(),
   barsWanted: wholeWithin('count', barsRange).required(),

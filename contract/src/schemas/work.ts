@@ -123,6 +123,7 @@ export const loafEventSchemas = {
     massG: within('mass', scrapRange).required(),
     colour: nameText(),
     use: words(said('which_soap')),
+    batchId: idText().optional(),
   })
     .noUnknown()
     .required(),

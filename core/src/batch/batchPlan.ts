@@ -2,6 +2,7 @@ import type { Sentence } from '../findings'
 import { sentence } from '../findings'
 import type { LyeRounding, Recipe, ScentUse, WeighedAdditive, WeighedLiquid } from '../recipe'
 import type { PlannedMove } from './plannedMove'
+import type { PieceUse } from './pieces'
 import type { PotColour, WeighedPot } from './pots'
 
 /** One kind of mould that a batch fills. */
@@ -16,6 +17,15 @@ export interface MouldOfPlan {
   readonly batterG: number
   /** The same, ml; 0 when it is not known. */
   readonly mouldMl: number
+}
+
+/** What pieces are made of: their own soap's batch, as it was poured. */
+export type PieceMakeup = Pick<BatchPlan, 'recipe' | 'weights' | 'scent' | 'moves' | 'pieces'>
+
+/** Pieces as a batch takes them. */
+export interface PieceOfPlan extends PieceUse {
+  /** Null where the record of their loaf cannot be read any more. */
+  readonly madeOf: PieceMakeup | null
 }
 
 /** What the bench works from: frozen when the batch is started, so that a later change of the recipe cannot alter it. */
@@ -39,6 +49,8 @@ export interface BatchPlan {
   readonly vessels?: { readonly pots: number; readonly jugs: number }
   /** The moves of its pour, in order; batches begun before they were kept, and soaps without a pour plan, have none. */
   readonly moves?: readonly PlannedMove[]
+  /** Pieces of earlier soap that go in; none where nothing is said. */
+  readonly pieces?: readonly PieceOfPlan[]
   /** Of the batter; batches begun before pots were stated in ml have none. */
   readonly densityGMl?: number
   /** Lye that is made the same day and cooled is used at this temperature, °C. */

@@ -1,6 +1,7 @@
 import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import type { LyeRounding, Recipe, ScentUse } from '../recipe'
+import type { PieceUse } from './pieces'
 import type { PotColour } from './pots'
 
 /** Some moulds of one kind. */
@@ -18,6 +19,8 @@ export interface DesignWish {
   readonly mouldCount: number
   /** Taken up by embeds, a column or dividers in all moulds together, ml. @default 0 */
   readonly displacedMl?: number
+  /** Pieces of earlier soap in all moulds together; their volume is taken off the batter. @default none */
+  readonly pieces?: readonly PieceUse[]
   /** Kept back for piping or the top, above the fill line, ml. @default 0 */
   readonly topMl?: number
   readonly barsWanted: number

@@ -35,6 +35,7 @@ export function sourceOfPart<D extends DesignWish, R extends Recipe, M extends N
       barsWanted,
       displacedMl: (design.displacedMl ?? 0) * share,
       topMl: (design.topMl ?? 0) * share,
+      ...(design.pieces ? { pieces: design.pieces.map((piece) => ({ ...piece, massG: piece.massG * share })) } : {}),
     },
     mould: fillHeightMm === undefined ? cut : filledTo(cut, Math.min(fillHeightMm, cut.heightMm - cut.linerMm)),
     more: [],

@@ -3,7 +3,7 @@ import { quantity, refuse, sentence, sentences, tell, warn } from '../findings'
 import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
 import { asPureNaohG, fatOf, naohDemand, scentWeights, superfatLeft, wettingG } from '../recipe'
 import { roundTo } from '../units'
-import type { BatchPlan } from './batchPlan'
+import type { BatchPlan, PieceOfPlan } from './batchPlan'
 import { mouldsBatterG, mouldsOfPlan } from './batchPlan'
 import type { WeighedPot } from './pots'
 import { splitIntoPots } from './pots'
@@ -18,6 +18,7 @@ import {
   leftStepKey,
   liquidStepKey,
   naohStepKey,
+  pieceStepKey,
   scentStepKeys,
   waterStepKey,
 } from './steps'
@@ -282,6 +283,17 @@ export function pouredPerMould(plan: BatchPlan, records: readonly StepRecord[]):
   const pouredG =
     left === undefined || left === null ? (plannedG * madeG) / plan.weights.batterG : Math.max(0, madeG - left)
   return mouldsOfPlan(plan).map(({ batterG }) => roundTo((batterG * pouredG) / plannedG, 1))
+}
+
+/** The pieces of a batch as they were weighed, g; as planned where they were not. */
+export function piecesUsed(
+  { pieces = [] }: Pick<BatchPlan, 'pieces'>,
+  records: readonly StepRecord[],
+): readonly PieceOfPlan[] {
+  return pieces.map((piece, index) => {
+    const weighedG = records.findLast(({ stepKey }) => stepKey === pieceStepKey(index))?.actual
+    return { ...piece, massG: weighedG ?? piece.massG }
+  })
 }
 
 /**

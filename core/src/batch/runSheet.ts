@@ -5,6 +5,7 @@ import { fatOf, soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import type { BatchPlan } from './batchPlan'
 import { mouldsBatterG, mouldsToFill } from './batchPlan'
 import { moveSteps } from './moveSteps'
+import { pieceSteps } from './pieceSteps'
 import { potSteps, scentSteps, wettingSteps } from './potSteps'
 import { partToWeigh } from './splitting'
 import type { Caution, RunSheetStep, StepGroup } from './steps'
@@ -17,6 +18,7 @@ import {
   liquidStepKey,
   named,
   naohStepKey,
+  pieceStepKey,
   potStepKey,
   scentStepKeys,
   tick,
@@ -217,6 +219,7 @@ function inParts(plan: BatchPlan, steps: readonly RunSheetStep[]): readonly RunS
   const comesAfter = new Set<string>([
     ...plan.weights.pots.map((_, index) => potStepKey(index)),
     ...(plan.scent ? scentStepKeys(plan.scent) : []),
+    ...(plan.pieces ?? []).map((_, index) => pieceStepKey(index)),
     leftStepKey,
   ])
   return steps.map((step) => {
@@ -264,6 +267,7 @@ export function runSheet(plan: BatchPlan): readonly RunSheetStep[] {
     ...scentAtOnce,
     ...potSteps(plan),
     ...(scentAtOnce.length > 0 ? [] : scentSteps(plan, 'last')),
+    ...pieceSteps(plan),
     ...moveSteps(plan),
     tick('pour', 'pour', {
       name: sentence(hasMoves ? 'knock_name' : 'pour_name'),

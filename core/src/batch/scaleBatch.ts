@@ -19,6 +19,7 @@ import type { BatchSettings, BatchWish } from './batchWish'
 import { batterOfVolume, densityOfBatter } from './batterVolume'
 import { lyeSolutionDensity } from './lyeSolutionDensity'
 import type { WeighedPot } from './pots'
+import { volumeOfPieces } from './pieces'
 import { checkPots } from './pots'
 import { splitFindings, vesselParts } from './splitting'
 import type { WeightsForFats } from './weightsForFats'
@@ -164,10 +165,14 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
     mouldMl: fillVolumeMl(one.mould),
   }))
   const heldMl = kinds.reduce((sum, { count, mouldMl }) => sum + count * mouldMl, 0)
-  const mouldsMl = heldMl - (wish.displacedMl ?? 0) + (wish.topMl ?? 0)
-  const madeMl = Math.max(0, mouldsMl) / (1 - potLoss)
+  const pieces = wish.pieces ?? []
   const bars = kinds.reduce((sum, { count, bars: each }) => sum + count * each, 0)
-  const batter = batterOfVolume(recipe, { scent, colours: wish.colours, bars }, madeMl)
+  const inBatter = { scent, colours: wish.colours, bars }
+  const piecesMl =
+    pieces.length > 0 ? volumeOfPieces(pieces, densityOfBatter(batterOfVolume(recipe, inBatter, heldMl))) : 0
+  const mouldsMl = heldMl - (wish.displacedMl ?? 0) - piecesMl + (wish.topMl ?? 0)
+  const madeMl = Math.max(0, mouldsMl) / (1 - potLoss)
+  const batter = batterOfVolume(recipe, inBatter, madeMl)
   const densityGMl = batter.batterMl > 0 ? batter.batterG / batter.batterMl : 0
   const barGMl = densityOfBatter(batter)
   const parts = kinds.map(({ count, bars: barsPerMould, restMm, barMl, mouldMl }): MouldPart => {

@@ -2,8 +2,9 @@ import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import type { Recipe } from '../recipe'
 import { plainName } from '../recipe'
-import type { BatchPlan, MouldOfPlan } from './batchPlan'
+import type { BatchPlan, MouldOfPlan, PieceMakeup } from './batchPlan'
 import type { BatchSettings, DesignWish, MouldsOfKind } from './batchWish'
+import type { PieceUse } from './pieces'
 import type { PlannedMove } from './plannedMove'
 import type { ScaledBatch } from './scaleBatch'
 import { scaleBatch } from './scaleBatch'
@@ -19,6 +20,8 @@ export interface BatchSource {
   readonly more?: readonly MouldsOfKind<NamedMould>[]
   /** The moves of its pour. @default none */
   readonly moves?: readonly PlannedMove[]
+  /** What pieces of earlier soap are made of. @default not known */
+  readonly madeOf?: (piece: PieceUse) => PieceMakeup | null
   readonly settings: BatchSettings & { readonly soapingTemperatureC: number }
 }
 
@@ -76,6 +79,9 @@ export function batchPlan(source: BatchSource): BatchPlan {
     scaleResolutionG: settings.scaleResolutionG,
     lyeRounding: settings.lyeRounding ?? 'down',
     ...(source.moves && source.moves.length > 0 ? { moves: source.moves } : {}),
+    ...((design.pieces ?? []).length > 0
+      ? { pieces: (design.pieces ?? []).map((piece) => ({ ...piece, madeOf: source.madeOf?.(piece) ?? null })) }
+      : {}),
     densityGMl,
     vessels,
     soapingTemperatureC: settings.soapingTemperatureC,

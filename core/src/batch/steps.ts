@@ -77,6 +77,8 @@ export const scentStepKey = 'scent'
 /** Keys of the steps that weigh a scent: one for each part of a blend. */
 export const scentStepKeys = (scent: ScentUse): readonly string[] =>
   scent.parts && scent.parts.length > 0 ? scent.parts.map((_, index) => `${scentStepKey}:${index}`) : [scentStepKey]
+/** Key of the step that weighs the pieces with this place in the plan. */
+export const pieceStepKey = (index: number): string => `piece:${index}`
 /** Key of the step that weighs what did not go into the moulds. */
 export const leftStepKey = 'left'
 /** Key of the step in which lye and fats meet. */

@@ -38,6 +38,8 @@ export type LoafEvent =
       readonly massG: number
       readonly colour: string
       readonly use: string
+      /** The pour that they went into, where it is known. */
+      readonly batchId?: string | undefined
     }
   | { readonly type: 'fault_found'; readonly day: Day; readonly fault: FaultKey; readonly text: string }
   | { readonly type: 'fault_closed'; readonly day: Day; readonly fault: FaultKey; readonly text: string }

@@ -1,5 +1,5 @@
-import type { BatchPlan } from '../batch'
-import { wettingOf } from '../batch'
+import type { BatchPlan, PieceMakeup } from '../batch'
+import { massOfPieces, wettingOf } from '../batch'
 import type { Day } from '../calendar'
 import { addDays } from '../calendar'
 import type { Sentence } from '../findings'
@@ -45,30 +45,33 @@ const firstName = (names: string, otherwise: string): string => names.split(';')
 const soapName = (inci: string, fatName: string, alkali: 'Sodium' | 'Potassium'): string =>
   firstName(inci, `Sodium soap of ${fatName}`).replace(/^Sodium/, alkali)
 
-/**
- * What a cured bar is made of, by the masses of its batch: each fat's soap and its part left over, glycerin set free,
- * water that the cure leaves, and the rest; in falling order, what is below 1 % after it, colours last. Reckoned from
- * typical saponification values: an estimate, which a licensed assessor holds against certificates. What the stores know
- * no INCI name of stands under the workshop's own name, and is told to.
- *
- * @param cureLoss share of its mass that a bar loses, all of it water
- * @param allergens of its scent
- * @param known names on labels of what the stores keep
- * @throws {RangeError} if the recipe's superfat or share of KOH is none that may be made
- */
-export function labelIngredients(
-  { recipe, weights, scent, moves = [] }: BatchPlan,
-  cureLoss: number,
-  allergens: readonly Allergen[] = [],
-  known: readonly NameOnLabel[] = [],
-): readonly LabelIngredient[] {
+type Add = (name: string, massG: number, kind: LabelIngredient['kind'], isNamed: boolean) => void
+
+/** What a bar is held against, whatever part of it is told. */
+interface LabelTelling {
+  readonly cureLoss: number
+  readonly allergens: readonly Allergen[]
+  readonly known: readonly NameOnLabel[]
+  /** Of the whole batch, g. */
+  readonly curedG: number
+}
+
+/** What a batch weighs when it is cured, g: its own soap, and the pieces of earlier ones, which are cured already. */
+const curedMassG = ({ weights, pieces = [] }: PieceMakeup, cureLoss: number): number =>
+  weights.batterG * (1 - cureLoss) + massOfPieces(pieces)
+
+/** Adds what a batch is made of, and what the pieces of earlier soap in it are. */
+function addMakeup(
+  addPart: Add,
+  { recipe, weights, scent, moves = [], pieces = [] }: PieceMakeup,
+  telling: LabelTelling,
+): void {
+  const { cureLoss, allergens, known, curedG } = telling
+  const add = (name: string, massG: number, kind: LabelIngredient['kind'], isNamed = true): void =>
+    addPart(name, massG, kind, isNamed)
   const { superfat, kohShare = 0 } = recipe
   assertWithin('superfat', superfat, superfatRange)
   assertWithin('kohShare', kohShare, kohShareRange)
-  const byName = new Map<string, Pick<LabelIngredient, 'kind' | 'isNamed'> & { readonly massG: number }>()
-  const add = (name: string, massG: number, kind: LabelIngredient['kind'], isNamed = true): void => {
-    if (massG > 0) byName.set(name, { kind, isNamed, massG: (byName.get(name)?.massG ?? 0) + massG })
-  }
   const addOwn = (of: IngredientKind, name: string, massG: number, kind: LabelIngredient['kind']): void => {
     const inci = inciOf(known, of, name)
     add(inci ?? name, massG, kind, inci !== undefined)
@@ -111,12 +114,49 @@ export function labelIngredients(
   if (scent && weights.scentG > 0) {
     add('Parfum', weights.scentG, 'scent')
     for (const { name, share } of allergens)
-      if ((weights.scentG * share) / (wet * (1 - cureLoss)) > rinseOffAllergenShare)
-        add(name, weights.scentG * share, 'allergen')
+      if ((weights.scentG * share) / curedG > rinseOffAllergenShare) add(name, weights.scentG * share, 'allergen')
   }
   for (const { colour, colourantG } of weights.pots) addOwn('colourant', colour.name, colourantG, 'colour')
   for (const { powder } of moves)
     if (powder) addOwn('colourant', powder.name === '' ? unnamedPowder : powder.name, powder.massG, 'colour')
+  for (const { massG, madeOf } of pieces) {
+    const ownG = madeOf ? curedMassG(madeOf, cureLoss) : 0
+    if (!madeOf || ownG <= 0) continue
+    const part = massG / ownG
+    addMakeup((name, ownMassG, kind, isNamed) => addPart(name, ownMassG * part, kind, isNamed), madeOf, {
+      ...telling,
+      allergens: madeOf.scent?.allergens ?? [],
+      // Held against the whole bar, of which this is a part.
+      curedG: curedG / part,
+    })
+  }
+}
+
+/**
+ * What a cured bar is made of, by the masses of its batch: each fat's soap and its part left over, glycerin set free,
+ * water that the cure leaves, and the rest; in falling order, what is below 1 % after it, colours last. Reckoned from
+ * typical saponification values: an estimate, which a licensed assessor holds against certificates. What the stores know
+ * no INCI name of stands under the workshop's own name, and is told to.
+ *
+ * @param cureLoss share of its mass that a bar loses, all of it water
+ * @param allergens of its scent
+ * @param known names on labels of what the stores keep
+ * @throws {RangeError} if the recipe's superfat or share of KOH is none that may be made
+ */
+export function labelIngredients(
+  plan: BatchPlan,
+  cureLoss: number,
+  allergens: readonly Allergen[] = [],
+  known: readonly NameOnLabel[] = [],
+): readonly LabelIngredient[] {
+  const byName = new Map<string, Pick<LabelIngredient, 'kind' | 'isNamed'> & { readonly massG: number }>()
+  addMakeup(
+    (name, massG, kind, isNamed) => {
+      if (massG > 0) byName.set(name, { kind, isNamed, massG: (byName.get(name)?.massG ?? 0) + massG })
+    },
+    plan,
+    { cureLoss, allergens, known, curedG: curedMassG(plan, cureLoss) },
+  )
   const total = [...byName.values()].reduce((sum, { massG, kind }) => (kind === 'allergen' ? sum : sum + massG), 0)
   const all = [...byName].map(([name, { massG, ...what }]) => ({ name, ...what, share: massG / total }))
   const later = ({ share, kind }: LabelIngredient): number => (kind === 'colour' ? 2 : share < anyOrderShare ? 1 : 0)

@@ -1,18 +1,19 @@
 import { sentence } from '@vendange/core/findings'
 import type { BatchSummary, SavedDesign, SavedMaker, SavedMould, SavedRecipe, SavedWorkshop } from '@vendange/contract'
 
-import type { BatchPlan, BatchSource, PourPart } from '@vendange/core/batch'
+import type { BatchPlan, BatchSource, PieceMakeup, PourPart } from '@vendange/core/batch'
 import { batchPlan, sourceOfPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { plannedMoves } from '@vendange/core/pour'
 import type { Recipe } from '@vendange/core/recipe'
 import type { WorkingHours } from '@vendange/core/season'
 import { barsOfBatch, batchDays, batchDemand, daysAsHappened, workingHours } from '@vendange/core/season'
+import { eq, inArray } from 'drizzle-orm'
 import { stale, unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
 import { findRow, findRows } from './versionedRepository'
 import type { FrozenBatch } from './schema'
-import { batches, designs, makers, moulds, recipes } from './schema'
+import { batches, designs, loaves, makers, moulds, recipes } from './schema'
 import { frozenVersion } from './schema/frozenBatch'
 import type { KnownMaterials, Stock } from './storesRow'
 import { knownMaterialsOn, readStock } from './storesRow'
@@ -51,6 +52,23 @@ export async function readBatchSource(
   return own ? sourceOfPart(source, own, mould) : source
 }
 
+/** What loaves are made of, by their ids: pieces of them may go into another soap. */
+async function makeupsOf(reader: Reader, loafIds: readonly string[]): Promise<ReadonlyMap<string, PieceMakeup>> {
+  if (loafIds.length === 0) return new Map()
+  const rows = await reader
+    .select({ id: loaves.id, frozen: batches.frozen })
+    .from(loaves)
+    .innerJoin(batches, eq(loaves.batchId, batches.id))
+    .where(inArray(loaves.id, [...loafIds]))
+  return new Map(
+    rows.flatMap(({ id, frozen }) => {
+      if (!frozen) return []
+      const { recipe, weights, scent, moves, pieces } = frozen.plan
+      return [[id, { recipe, weights, scent, ...(moves ? { moves } : {}), ...(pieces ? { pieces } : {}) }]]
+    }),
+  )
+}
+
 /** "Regatta, pour 2 of 4". */
 function batchName(designName: string, label: string): string {
   return label === '' ? designName : `${designName}, ${label}`
@@ -68,9 +86,16 @@ export async function freezeBatch(reader: Reader, batch: BatchRow, stock?: Stock
   const workshop = await readWorkshop(reader)
   const { design, mould, more = [] } = source
   const moves = plannedMoves(design.pourPlan, [{ mould, count: design.mouldCount }, ...more])
+  const makeups = await makeupsOf(
+    reader,
+    design.pieces.map(({ loafId }) => loafId),
+  )
   return {
     version: frozenVersion,
-    plan: { ...batchPlan({ ...source, moves }), designName: batchName(source.design.name, batch.label) },
+    plan: {
+      ...batchPlan({ ...source, moves, madeOf: ({ loafId }) => makeups.get(loafId) ?? null }),
+      designName: batchName(source.design.name, batch.label),
+    },
     mouldId: source.mould.id,
     mouldCount: source.design.mouldCount,
     moreMoulds: source.design.moreMoulds,

@@ -1,6 +1,6 @@
 import type { LoafSummary, RecordedEvent, RecordedStep } from '@vendange/contract'
 import type { LoafEvent, LoafState } from '@vendange/core/loaf'
-import { mouldsOfPlan } from '@vendange/core/batch'
+import { mouldsOfPlan, piecesPerMould } from '@vendange/core/batch'
 import { stateAfter, isDoneWith, loafState } from '@vendange/core/loaf'
 import type { SQL } from 'drizzle-orm'
 import { and, asc, eq, inArray, like, or } from 'drizzle-orm'
@@ -32,6 +32,7 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafSt
     batterG,
     mouldMl,
   } = moulds[loaf.part] ?? moulds[0]!
+  const inMouldG = batterG + (piecesPerMould(plan.pieces ?? [], moulds)[loaf.part] ?? 0)
   const hasTakeUp = mouldMl > 0 && batterG > 0 && state.batterG !== undefined
   return {
     id: loaf.id,
@@ -43,7 +44,7 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafSt
     soapName: soapOfPour(plan.designName, batch.label),
     mouldId,
     mouldName,
-    takenMl: hasTakeUp ? roundTo(((state.batterG ?? 0) / batterG) * mouldMl, 1) : null,
+    takenMl: hasTakeUp ? roundTo(((state.batterG ?? 0) / inMouldG) * mouldMl, 1) : null,
     barsPlanned: barsPerMould,
     barThicknessMm,
     barsWanted: allBars > 0 ? Math.ceil((plan.barsWanted * barsPerMould) / allBars) : 0,

@@ -26,6 +26,7 @@ import {
 import { and, asc, eq, inArray, or, sql } from 'drizzle-orm'
 import { unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
+import { batchesBehind } from './pieces'
 import { findRows } from './versionedRepository'
 import { ingredients, lots, lotUses, ownFats } from './schema'
 
@@ -251,19 +252,26 @@ export async function lotsUsedInEach(
   )
 }
 
-/** Lots in some batches that their supplier called back, by batch: "Olive oil K-1". */
+/** Lots in some batches, or in the soap that went into them in pieces, that were called back, by batch: "Olive oil K-1". */
 export async function lotsCalledBackIn(
   reader: Reader,
   batchIds: readonly string[],
 ): Promise<ReadonlyMap<string, readonly string[]>> {
+  const behind = await batchesBehind(reader, batchIds)
+  const all = [...new Set([...batchIds, ...[...behind.values()].flatMap((ids) => [...ids])])]
   const rows = await reader
     .selectDistinct({ batchId: lotUses.batchId, name: ingredients.name, lotNumber: lots.lotNumber })
     .from(lotUses)
     .innerJoin(lots, eq(lots.id, lotUses.lotId))
     .innerJoin(ingredients, eq(ingredients.id, lots.ingredientId))
-    .where(and(inArray(lotUses.batchId, [...batchIds]), eq(lots.isRecalled, true)))
+    .where(and(inArray(lotUses.batchId, all), eq(lots.isRecalled, true)))
   const found = new Map<string, string[]>()
   for (const { batchId, name, lotNumber } of rows)
     found.set(batchId, [...(found.get(batchId) ?? []), `${name} ${lotNumber}`.trim()])
-  return found
+  return new Map(
+    batchIds.flatMap((id) => {
+      const names = [id, ...(behind.get(id) ?? [])].flatMap((one) => found.get(one) ?? [])
+      return names.length > 0 ? [[id, [...new Set(names)]] as const] : []
+    }),
+  )
 }

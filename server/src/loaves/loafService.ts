@@ -14,7 +14,7 @@ import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, collectionNameOf, isEventKnown, readEvents, readLoaves, readRecords } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { designs, orders, photos } from '../db/schema'
-import { lotsUsedIn, readNamesOnLabel } from '../db/storesRow'
+import { lotsCalledBackIn, lotsUsedIn, readNamesOnLabel } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import { momentAgo } from '../parts/clock'
 import type { Context } from '../parts/context'
@@ -32,14 +32,11 @@ const checkSentence = ({ key, finding }: ReleaseCheck): Sentence =>
   sentence('release_check', { check: releaseCheckWords[key], finding })
 
 function refuseRelease(
-  { loaf, lotsUsed, plan, namesOnLabel }: LoafView,
+  { loaf, calledBack: recalledLots, plan, namesOnLabel }: LoafView,
   answers: Extract<LoafEvent, { type: 'released' }>,
   workshop: SavedWorkshop,
   today: string,
 ): void {
-  const recalledLots = lotsUsed
-    .filter(({ isRecalled }) => isRecalled)
-    .map(({ name, lotNumber }) => `${name} ${lotNumber}`)
   const labelLacks = labelOf(loaf, plan, namesOnLabel, workshop, today).lacks
   const labelStepG = barMassStepG[workshop.massUnit]
   const checks = releaseChecks(loaf.state, { ...loaf, recalledLots, labelLacks, labelStepG }, answers, today)
@@ -68,6 +65,7 @@ export function loafService({ database, clock }: Context): LoafService {
       plan: await planOfBatch(reader, batch),
       records,
       lotsUsed: await lotsUsedIn(reader, records),
+      calledBack: (await lotsCalledBackIn(reader, [batch.id])).get(batch.id) ?? [],
       namesOnLabel: await readNamesOnLabel(reader),
       events: await readEvents(reader, id),
     }

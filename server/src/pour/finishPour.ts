@@ -1,4 +1,5 @@
-import { mouldsOfPlan, pouredPerMould, pourSession } from '@vendange/core/batch'
+import type { PieceUse } from '@vendange/core/batch'
+import { mouldsOfPlan, piecesPerMould, piecesUsed, pouredPerMould, pourSession } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { isRefused, refuse } from '@vendange/core/findings'
 import { lotCode } from '@vendange/core/release'
@@ -6,7 +7,7 @@ import { and, eq, like } from 'drizzle-orm'
 import type { BatchRow } from '../db/batchRow'
 import { planOfBatch } from '../db/batchRow'
 import type { Reader, Transaction } from '../db/database'
-import { appendLoafEvent, readRecords } from '../db/loafRow'
+import { appendLoafEvent, readLoaves, readRecords } from '../db/loafRow'
 import { batches, loaves } from '../db/schema'
 import { refused } from '../parts/problems'
 
@@ -24,8 +25,15 @@ interface FilledMould {
   readonly batterG: number
 }
 
+/** What a pour came to. */
+interface Filled {
+  readonly moulds: readonly FilledMould[]
+  readonly pieces: readonly PieceUse[]
+  readonly soap: string
+}
+
 /** The moulds that were filled, once every step is done and nothing speaks against it. */
-async function filledMoulds(reader: Reader, row: BatchRow): Promise<readonly FilledMould[]> {
+async function filledMoulds(reader: Reader, row: BatchRow): Promise<Filled> {
   const plan = await planOfBatch(reader, row)
   const records = await readRecords(reader, row.id)
   const state = pourSession(plan, records)
@@ -33,9 +41,12 @@ async function filledMoulds(reader: Reader, row: BatchRow): Promise<readonly Fil
   if (open) throw refused([refuse('step_out_of_order', { first: open.title })])
   if (isRefused(state.findings)) throw refused(state.findings)
   const pouredG = pouredPerMould(plan, records)
-  return mouldsOfPlan(plan).flatMap(({ count }, part) =>
-    Array.from({ length: count }, () => ({ part, batterG: pouredG[part] ?? 0 })),
+  const pieces = piecesUsed(plan, records)
+  const piecesG = piecesPerMould(pieces, mouldsOfPlan(plan))
+  const moulds = mouldsOfPlan(plan).flatMap(({ count }, part) =>
+    Array.from({ length: count }, () => ({ part, batterG: (pouredG[part] ?? 0) + (piecesG[part] ?? 0) })),
   )
+  return { moulds, pieces, soap: plan.designName }
 }
 
 /** The number that the next loaf of a day gets in its lot code. */
@@ -48,6 +59,21 @@ async function nextNumberOn(reader: Reader, day: Day): Promise<number> {
   return sameDay.length + 1
 }
 
+/** Pieces that went into a pour leave the bin: no more of them than it knows of. */
+async function takeOutOfBin(
+  transaction: Transaction,
+  { loafId, colour, massG }: PieceUse,
+  into: { readonly use: string; readonly batchId: string; readonly day: Day },
+  stamp: { readonly at: string; readonly makerId: string },
+): Promise<void> {
+  const [loaf] = await readLoaves(transaction, [loafId])
+  const left = loaf?.state.scrap.find((one) => one.colour === colour)?.massG ?? 0
+  // What was weighed and the bin does not know of is in the soap all the same: the trace hangs on the entry.
+  const taken = Math.min(massG, left)
+  if (loaf && taken > 0)
+    await appendLoafEvent(transaction, loafId, { type: 'scrap_used', massG: taken, colour, ...into }, stamp)
+}
+
 /** Makes a loaf of every mould that was filled, and says that the batch is poured. */
 export async function finishPour(
   transaction: Transaction,
@@ -55,9 +81,9 @@ export async function finishPour(
   { day, at, makerId }: PourEnd,
   newId: () => string,
 ): Promise<void> {
-  const filled = await filledMoulds(transaction, row)
+  const { moulds, pieces, soap } = await filledMoulds(transaction, row)
   const first = await nextNumberOn(transaction, day)
-  for (const [index, { part, batterG }] of filled.entries()) {
+  for (const [index, { part, batterG }] of moulds.entries()) {
     const id = newId()
     await transaction.insert(loaves).values({
       id,
@@ -69,6 +95,8 @@ export async function finishPour(
     })
     await appendLoafEvent(transaction, id, { type: 'poured', day, batterG }, { at, makerId })
   }
+  for (const piece of pieces)
+    await takeOutOfBin(transaction, piece, { use: soap, batchId: row.id, day }, { at, makerId })
   await transaction
     .update(batches)
     .set({ status: 'poured', pourDay: day, version: row.version + 1 })

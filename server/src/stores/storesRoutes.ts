@@ -19,6 +19,7 @@ export function storesRoutes(router: Router, service: StoresService, { database,
     await service.takeIn(body as Parameters<StoresService['takeIn']>[0])
     return read('stores')
   })
+  serveReading(router, endpoints.scraps, () => read('scraps'))
   serveRepository(router, endpoints.ingredients, service.ingredients)
   serveRepository(router, endpoints.lots, service.lots)
   serveFile(router, endpoints.lotCards, async ({ params }) => {

@@ -132,6 +132,11 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Trace' },
   },
   {
+    path: '/stores/scraps',
+    component: () => import('@/stores/ScrapBinPage.vue'),
+    meta: { title: 'The scrap bin', stage: '/stores' },
+  },
+  {
     path: '/stores/moulds/:id',
     component: () => import('@/stores/MouldPage.vue'),
     props: true,

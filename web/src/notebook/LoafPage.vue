@@ -113,6 +113,15 @@ const print = (): void => window.print()
       <p class="quiet">
         {{ view.collectionName }} · {{ view.loaf.mouldName }} · label {{ barMass(view.loaf.labelMassG) }}
       </p>
+      <p v-if="view.plan.pieces" class="plain" data-test="with-pieces">
+        With pieces of
+        <template v-for="(piece, at) in view.plan.pieces" :key="`${piece.loafId}${piece.colour}`"
+          ><template v-if="at > 0">, </template
+          ><RouterLink :to="`/loaves/${piece.loafId}`">{{ piece.colour }} from {{ piece.lotCode }}</RouterLink> ({{
+            weighed(piece.massG)
+          }})</template
+        >.
+      </p>
       <ol data-test="story">
         <li
           v-for="{ sequence, at, makerName, event } in view.events"

@@ -23,6 +23,7 @@ import ColourPots from './ColourPots.vue'
 import LastTime from './LastTime.vue'
 import MakeGood from './MakeGood.vue'
 import MoreMoulds from './MoreMoulds.vue'
+import PiecesOfSoap from './PiecesOfSoap.vue'
 import PoursOfSoap from './PoursOfSoap.vue'
 import SalesResults from './SalesResults.vue'
 import PartsTable from '@/parts/PartsTable.vue'
@@ -67,6 +68,7 @@ const labels = {
   mouldCount: 'Loaves',
   moreMoulds: 'Other moulds',
   displacedMl: 'Displaced',
+  pieces: 'Pieces',
   topMl: 'Kept back for the top',
   barsWanted: 'Bars wanted',
   labelMassG: 'Mass on the label',
@@ -186,6 +188,7 @@ async function takeSoapAway(): Promise<void> {
         </div>
 
         <MoreMoulds v-model="values" />
+        <PiecesOfSoap v-model="values" />
 
         <ScentFields v-model="values.scent" />
 

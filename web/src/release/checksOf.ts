@@ -15,9 +15,7 @@ export function useReleaseChecks() {
   /** @param view the loaf's story, from which its lots and its label are known; without it those are not held against it */
   function checksOf(loaf: LoafSummary, view: LoafView | undefined, answers: ReleaseAnswers): readonly ReleaseCheck[] {
     const labelLacks = labelLacksOf(view)
-    const recalledLots = (view?.lotsUsed ?? [])
-      .filter(({ isRecalled }) => isRecalled)
-      .map(({ name, lotNumber }) => `${name} ${lotNumber}`)
+    const recalledLots = view?.calledBack ?? []
     const of = {
       ...loaf,
       recalledLots,

@@ -89,6 +89,9 @@ const print = (): void => window.print()
           </td>
           <td>
             <RouterLink class="plain" :to="`/loaves/${loaf.id}`">{{ loaf.name }}, {{ loaf.lotCode }}</RouterLink>
+            <small v-if="loaf.through.length > 0" class="quiet through"
+              >by pieces of {{ loaf.through.join(', ') }}</small
+            >
           </td>
           <td>{{ loaf.state.recallReason ? 'called back' : loaf.state.status.replace('_', ' ') }}</td>
           <td class="number">
@@ -107,3 +110,9 @@ const print = (): void => window.print()
     </table>
   </section>
 </template>
+
+<style scoped>
+.through {
+  display: block;
+}
+</style>

@@ -21,6 +21,7 @@ export const designs = sqliteTable('designs', {
   mouldId: text('mould_id').references(() => moulds.id),
   mouldCount: integer('mould_count').notNull(),
   moreMoulds: text('more_moulds', { mode: 'json' }).$type<NewDesign['moreMoulds']>().notNull().default([]),
+  pieces: text({ mode: 'json' }).$type<NewDesign['pieces']>().notNull().default([]),
   displacedMl: real('displaced_ml').notNull().default(0),
   topMl: real('top_ml').notNull().default(0),
   barsWanted: integer('bars_wanted').notNull(),

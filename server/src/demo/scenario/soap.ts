@@ -8,6 +8,7 @@ type Usual =
   | 'pourPlan'
   | 'face'
   | 'batterHex'
+  | 'pieces'
   | 'displacedMl'
   | 'topMl'
   | 'bevelled'

@@ -1,0 +1,1 @@
+ALTER TABLE `designs` ADD `pieces` text DEFAULT '[]' NOT NULL;
