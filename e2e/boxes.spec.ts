@@ -1,10 +1,9 @@
 import type { LoafSummary, SavedOrder, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
-import { addDays } from '@vendange/core/calendar'
 import { expect } from '@playwright/test'
 import { answer } from './hands'
 import { layoutFaults } from './layout'
-import { pourOffScreen } from './pourOffScreen'
+import { makeOffScreen } from './makeOffScreen'
 import { WorkshopProcess } from './server'
 import { test } from './tablet'
 
@@ -24,40 +23,15 @@ const loavesOfBoxes = async (): Promise<readonly LoafSummary[]> => {
   return loaves.filter(({ designId }) => designs.find(({ id }) => id === designId)?.collectionId === collectionId)
 }
 
-/** Pours, cuts, cures and releases what the boxes hold, each on its day. */
+/** Makes what the boxes hold. */
 async function makeThem(): Promise<void> {
-  const { designs, batches, makers } = await season()
+  const { designs } = await season()
   const { collectionId } = await boxesOrder()
-  const own = batches.filter(({ designId }) => designs.find(({ id }) => id === designId)?.collectionId === collectionId)
-  for (const {
-    id,
-    days: { pourDay, cutDay },
-  } of own) {
-    await workshop.goOnOn(pourDay)
-    await pourOffScreen(workshop.url, id)
-    await workshop.goOnOn(cutDay)
-    const api = createClient({ baseUrl: workshop.url, makerId: () => makers[0]?.id })
-    for (const loaf of (await loavesOfBoxes()).filter(({ batchId }) => batchId === id)) {
-      const record = async (event: object): Promise<void> => {
-        const { version } = (await api(endpoints.loaves.view, { params: { id: loaf.id } })).loaf
-        await api(endpoints.loaves.record, { params: { id: loaf.id }, body: { ...event, version } as never })
-      }
-      await record({ type: 'unmoulded', day: cutDay })
-      await record({ type: 'cut', day: cutDay, bars: loaf.barsPlanned, ends: 2, firstBarG: 118, bevelled: false })
-      const cured = addDays(cutDay, loaf.cureDays)
-      await workshop.goOnOn(cured)
-      await record({ type: 'weighed', day: addDays(cured, -7), barG: 106.2 })
-      await record({ type: 'weighed', day: cured, barG: 106 })
-      await record({
-        type: 'released',
-        day: cured,
-        bars: loaf.barsPlanned,
-        ph: 9.5,
-        lookIsSound: true,
-        labelIsComplete: true,
-      })
-    }
-  }
+  const own = designs.filter((design) => design.collectionId === collectionId)
+  await makeOffScreen(
+    workshop,
+    own.map(({ id }) => id),
+  )
 }
 
 test('the boxes of a month are an order: taken from a list, made, given out box by box, packed, sent and paid', async ({

@@ -48,37 +48,44 @@ const leave = (at: number): void => change({ pieces: values.value.pieces.filter(
 <template>
   <fieldset data-test="pieces">
     <legend class="eyebrow">Pieces of earlier soap</legend>
-    <RemovableRow v-for="(row, at) in rows" :key="keyOf(row)" :what="`pieces of ${row.colour}`" @remove="leave(at)">
-      <span class="dot" :style="{ background: row.hex }" />
-      <QuantityField
-        :model-value="row.massG"
-        kind="mass"
-        :range="pieceMassRange"
-        :label="`${row.colour}, lot ${row.lotCode}`"
-        :error="
-          errorOf(`pieces[${at}].massG`) ??
-          (row.missing > 0 ? `${show('mass', row.missing)} more than is there` : undefined)
-        "
-        @update:model-value="setMass(at, $event)"
+    <div class="rows">
+      <RemovableRow v-for="(row, at) in rows" :key="keyOf(row)" :what="`pieces of ${row.colour}`" @remove="leave(at)">
+        <span class="dot" :style="{ background: row.hex }" />
+        <QuantityField
+          :model-value="row.massG"
+          kind="mass"
+          :range="pieceMassRange"
+          :label="`${row.colour}, lot ${row.lotCode}`"
+          :error="
+            errorOf(`pieces[${at}].massG`) ??
+            (row.missing > 0 ? `${show('mass', row.missing)} more than is there` : undefined)
+          "
+          @update:model-value="setMass(at, $event)"
+        />
+      </RemovableRow>
+      <v-select
+        v-if="choices.length > 0"
+        :model-value="chosen"
+        :items="choices"
+        label="Take out of the scrap bin"
+        data-test="take-piece"
+        @update:model-value="take"
       />
-    </RemovableRow>
-    <v-select
-      v-if="choices.length > 0"
-      :model-value="chosen"
-      :items="choices"
-      label="Take out of the scrap bin"
-      data-test="take-piece"
-      @update:model-value="take"
-    />
-    <p v-else-if="rows.length === 0" class="quiet">The scrap bin is empty.</p>
-    <p v-if="rows.length > 0" class="quiet">
-      {{ show('mass', massOfPieces(rows)) }} of pieces take up as much room as batter of that mass (an estimate); so
-      much less batter is made. They are weighed at the bench, and trace and label follow them.
-    </p>
+      <p v-else-if="rows.length === 0" class="quiet">The scrap bin is empty.</p>
+      <p v-if="rows.length > 0" class="quiet">
+        {{ show('mass', massOfPieces(rows)) }} of pieces take up as much room as batter of that mass (an estimate); so
+        much less batter is made. They are weighed at the bench, and trace and label follow them.
+      </p>
+    </div>
   </fieldset>
 </template>
 
 <style scoped>
+.rows {
+  display: grid;
+  gap: 14px;
+}
+
 .dot {
   flex: none;
   width: 20px;

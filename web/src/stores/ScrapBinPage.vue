@@ -32,8 +32,8 @@ const rows = computed(() =>
 const sentence = computed(() => {
   if (!scraps.value) return trouble.value ?? ''
   if (rows.value.length === 0) return 'The scrap bin is empty.'
-  const colours = new Set(rows.value.map(({ colour }) => colour)).size
-  return `${show('mass', massOfPieces(rows.value))} of pieces in ${counted(colours, 'colour')} are in the scrap bin.`
+  const loaves = new Set(rows.value.map(({ loafId }) => loafId)).size
+  return `${show('mass', massOfPieces(rows.value))} of ${counted(loaves, 'loaf', 'loaves')} are in the scrap bin.`
 })
 </script>
 
