@@ -14,7 +14,13 @@ test.beforeAll(async () => {
 test.afterAll(() => workshop.dispose())
 
 /** What is looked for with, not filled in: it is as it should be that the next look starts afresh. */
-const searches: readonly string[] = ['Scent', 'Soap, lot or word', 'Soap or lot']
+const searches: readonly string[] = [
+  'Scent',
+  'Soap, lot or word',
+  'Soap, lot or ingredient',
+  'Poured from',
+  'Poured until',
+]
 
 /** Fields that something is typed into: their label, and what stands in them. What is secret is kept nowhere. */
 const fields = (page: Page) =>

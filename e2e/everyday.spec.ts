@@ -1,4 +1,5 @@
 import { expect } from '@playwright/test'
+import { readFile } from 'node:fs/promises'
 import { answer, pick, saving, type } from './hands'
 import { bytesOnTheWire } from './onTheWire'
 import { sharesOfColours } from './pictures'
@@ -289,4 +290,28 @@ test('an ounce and inch workshop reads its own units', async ({ page }) => {
   await page.getByRole('link', { name: 'Rose Quartz' }).click()
   await saving(page, () => type(page, 'Bars wanted', '20'))
   await expect(page.getByText(/8 of 20 bars are missing\. Cut them \d+\/\d+ in thick/)).toBeVisible()
+})
+
+test('the notebook is narrowed down, sorted, searched over what went in, and taken away as a table', async ({
+  page,
+}) => {
+  await page.goto(`${workshop.url}/notebook`)
+  await expect(answer(page)).toContainText(/^\d+ loaves on record/)
+  const lines = page.getByTestId('loaf-line')
+  await pick(page.locator('.v-select', { hasText: 'Is' }).first(), 'released')
+  await expect(answer(page)).toContainText('loaves are like that')
+  await page.getByRole('columnheader', { name: 'Poured' }).click()
+  await expect(lines.first()).toContainText('Sleeper Blue')
+  await page.getByLabel('Soap, lot or ingredient', { exact: true }).fill('olive agate')
+  await expect(lines).toHaveCount(1)
+  await expect(lines).toContainText('Banded Agate')
+  const saving = page.waitForEvent('download')
+  await page.getByTestId('save-loaves').click()
+  const text = await readFile(await (await saving).path(), 'utf8')
+  expect(text.split('\n')).toHaveLength(2)
+  expect(text).toContain('Banded Agate,2026-08-29,released')
+  await page.getByTestId('clear-wishes').click()
+  await expect(answer(page)).toContainText(/^\d+ loaves on record/)
+  await lines.first().click()
+  await expect(page).toHaveURL(/loaves\//)
 })

@@ -80,6 +80,7 @@ const access: Access<typeof endpoints> = {
   loaves: {
     list: everybody,
     named: everybody,
+    table: everybody,
     ofDesign: everybody,
     view: everybody,
     // Each kind of event besides by who may write it: see mayRecordEvent.

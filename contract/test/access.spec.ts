@@ -62,6 +62,8 @@ describe('who may do what', () => {
       '/api/screens/sign-in',
       '/api/screens/sign-out',
       '/api/allotments',
+      // A question, too long for an address.
+      '/api/loaves/table',
       '/api/sales',
       // What it brings home, and nothing else: see mayRecordEvent.
       '/api/loaves/:id/events',

@@ -4,6 +4,7 @@ import { openFile } from './db/openFile'
 import type { Reader } from './db/database'
 import { drizzleOver } from './db/drizzle'
 import { recipeNearWishes } from './formulate/recipeNearWishes'
+import { loafTable } from './loaves/loafTable'
 import { loavesNamed, loavesOfDesign, newestLoaves } from './loaves/loafLists'
 import type { ReadingContext } from './parts/context'
 import { sayOfContext } from './parts/workshopWords'
@@ -30,6 +31,7 @@ export function readingsOf(context: ReadingContext) {
     planTroubles: async (plan: AcceptedPlan) => planTroubles(await season.view(), plan),
     stores,
     scraps: () => scrapBin(database.read),
+    loafTable: loafTable(context),
     newestLoaves: () => newestLoaves(database.read),
     loavesNamed: (text: string) => loavesNamed(database.read, text),
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),

@@ -1,4 +1,6 @@
-import { create, get, taking } from '../endpoint'
+import type { LoafPage } from '@vendange/core/loaf'
+import { create, get, post, taking } from '../endpoint'
+import type { LoafTableQuery } from '../schemas/loafQuery'
 import type { RoomReading } from '../schemas/room'
 import type { NewLoafEvent } from '../schemas/work'
 import type { LoafSummary, LoafView, RoomDay } from '../views'
@@ -10,6 +12,9 @@ export const loafEndpoints = {
     named: get<readonly LoafSummary[]>()(
       '/api/loaves/named/:text',
       'Loaves with this in their soap’s name or their lot, newest first, 100 at the most',
+    ),
+    table: taking<LoafTableQuery>()(
+      post<LoafPage>()('/api/loaves/table', 'A page of all loaves that fit some wishes, in an order'),
     ),
     ofDesign: get<readonly LoafSummary[]>()('/api/designs/:id/loaves', 'Loaves of a soap'),
     view: get<LoafView>()('/api/loaves/:id', 'One loaf with its whole story'),

@@ -1,42 +1,27 @@
 <script setup lang="ts">
-import { api, problemOf } from '@/parts/api'
-import { useSeason } from '@/parts/seasonStore'
-import SoapFace from '@/parts/SoapFace.vue'
-import PageHeadline from '@/parts/PageHeadline.vue'
+import { api } from '@/parts/api'
+import DateField from '@/parts/DateField.vue'
 import { useUnits } from '@/parts/format'
-import type { LoafSummary } from '@vendange/contract'
-import { endpoints, mostListed } from '@vendange/contract'
+import PageHeadline from '@/parts/PageHeadline.vue'
+import { saveFile } from '@/parts/saveFile'
+import { useSeason } from '@/parts/seasonStore'
+import { usePhone } from '@/parts/usePhone'
+import SoapFace from '@/parts/SoapFace.vue'
+import { mdiDownload } from '@mdi/js'
+import { endpoints, loafStatuses, perPageRange } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import { lossSoFar } from '@vendange/core/cure'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { sentence as said } from '@vendange/core/findings'
+import { counted } from '@vendange/words'
+import { computed, ref } from 'vue'
+import { useDisplay } from 'vuetify'
+import { useLoafTable } from './useLoafTable'
 
+/** Every loaf there was, as a table that the server sorts, narrows down and pages. */
 const season = useSeason()
-const { show } = useUnits()
-const loaves = shallowRef<readonly LoafSummary[]>()
-const failure = ref<string>()
-const text = ref<string | null>('')
-const isMore = ref(false)
-async function load(wanted: string): Promise<void> {
-  try {
-    const list =
-      wanted === '' ? await api(endpoints.loaves.list) : await api(endpoints.loaves.named, { params: { text: wanted } })
-    if (wanted === (text.value ?? '').trim()) loaves.value = list
-    if (wanted === '') isMore.value = list.length >= mostListed
-  } catch (error) {
-    failure.value = problemOf(error).detail
-  }
-}
-void load('')
-// A short record is searched here; of a long one the server finds what is older.
-watch(text, (now) => {
-  if (isMore.value) void load((now ?? '').trim())
-})
+const { show, say } = useUnits()
+const { wishes, sortBy, page, perPage, table, isAsking, failure, query, isNarrowed, clear } = useLoafTable()
 
-const shown = computed(() => {
-  const wanted = (text.value ?? '').trim().toLowerCase()
-  return (loaves.value ?? []).filter(({ name, lotCode }) => `${name} ${lotCode}`.toLowerCase().includes(wanted))
-})
-const words = {
+const statusWords = {
   in_mould: 'in its mould',
   unmoulded: 'unmoulded',
   curing: 'curing',
@@ -44,54 +29,154 @@ const words = {
   failed: 'failed',
   released: 'released',
 } as const
+const statuses = loafStatuses.map((value) => ({ value, title: statusWords[value] }))
+const faults = computed(() =>
+  (table.value?.facets.faults ?? []).map((value) => ({ value, title: say(said('fault_name', { fault: value })) })),
+)
+const columns = [
+  { title: 'Soap', key: 'name', from: 0 },
+  { title: 'Lot', key: 'lotCode', from: 600 },
+  { title: 'Poured', key: 'pouredDay', from: 0 },
+  { title: 'Scent', key: 'scent', from: 1150 },
+  { title: 'Stands on', key: 'place', from: 900 },
+  { title: 'Bars', key: 'bars', align: 'end', from: 600 },
+  { title: 'Lost in the cure', key: 'lossShare', align: 'end', from: 1150 },
+  { title: 'Is', key: 'status', from: 0 },
+] as const
+const { width } = useDisplay()
+/** What a screen has no room for stands in the loaf's own page. */
+const headers = computed(() => columns.filter(({ from }) => width.value >= from))
+
+const sentence = computed(() => {
+  if (failure.value !== undefined) return failure.value
+  const now = table.value
+  if (!now) return ''
+  if (now.total === 0)
+    return isNarrowed.value ? 'No loaf is like that.' : 'No loaf has been poured yet; each one gets its page here.'
+  const bars = now.bars > 0 ? `, ${counted(now.bars, 'bar')} cut of them` : ''
+  return isNarrowed.value
+    ? `${counted(now.total, 'loaf is', 'loaves are')} like that${bars}.`
+    : `${counted(now.total, 'loaf', 'loaves')} on record${bars}.`
+})
+/** On a phone the table comes before what narrows it down. */
+const isPhone = usePhone()
+const isOpen = ref(false)
+const perPages = [25, 50, 100].map((value) => ({ value, title: String(value) }))
+
+/** All that is seen, on all pages, for other programs. */
+async function save(): Promise<void> {
+  const [{ rows }, { writeLoavesCsv }] = await Promise.all([
+    api(endpoints.loaves.table, { body: { ...query.value, page: 1, perPage: perPageRange.max } }),
+    import('@vendange/core/release/csv'),
+  ])
+  saveFile('loaves.csv', 'text/csv', writeLoavesCsv(rows))
+}
 </script>
 
 <template>
   <PageHeadline>
-    <template v-if="failure">{{ failure }}</template>
-    <template v-else-if="loaves?.length === 0">No loaf has been poured yet; each one gets its page here.</template>
-    <template v-else-if="isMore && text === ''"
-      >The newest {{ loaves?.length }} loaves; older ones are found by soap or lot.</template
-    >
-    <template v-else-if="loaves">{{
-      loaves.length === 1
-        ? 'One loaf is on record, with its story.'
-        : `${loaves.length} loaves on record, every one with its story.`
-    }}</template>
-    <template #actions><v-btn to="/notebook/scents" data-test="scents">Scents</v-btn></template>
+    {{ sentence }}
+    <template #actions>
+      <v-btn v-if="table && table.total > 0" :prepend-icon="mdiDownload" data-test="save-loaves" @click="save"
+        >Save as CSV</v-btn
+      >
+      <v-btn to="/notebook/scents" data-test="scents">Scents</v-btn>
+    </template>
   </PageHeadline>
-  <section v-if="loaves && loaves.length > 0" class="sheet stack">
-    <v-text-field v-model="text" label="Soap or lot" clearable @click:clear="text = ''" />
-    <table class="figures">
-      <thead>
-        <tr>
-          <th colspan="2">Soap</th>
-          <th>Lot</th>
-          <th>Poured</th>
-          <th class="number">Bars</th>
-          <th class="number">Lost in the cure</th>
-          <th>Stands</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="loaf in shown" :key="loaf.id">
-          <td class="face">
-            <SoapFace :name="loaf.name" :soap="season.design(loaf.designId)" :width="48" :height="34" />
-          </td>
-          <td>
-            <RouterLink class="plain serif" :to="`/loaves/${loaf.id}`">{{ loaf.name }}</RouterLink>
-          </td>
-          <td>{{ loaf.lotCode }}</td>
-          <td>{{ formatDay(loaf.state.pouredDay ?? season.today, season.today) }}</td>
-          <td class="number">{{ loaf.state.cut ? `${loaf.state.cut.bars} of ${loaf.barsPlanned}` : '' }}</td>
-          <td class="number">
-            {{ lossSoFar(loaf.state.weighIns) === undefined ? '' : show('share', lossSoFar(loaf.state.weighIns) ?? 0) }}
-          </td>
-          <td :class="{ vine: loaf.state.status === 'released', must: ['held', 'failed'].includes(loaf.state.status) }">
-            {{ words[loaf.state.status] }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+  <section v-if="table && (table.total > 0 || isNarrowed)" class="sheet stack">
+    <div class="fields wishes">
+      <v-text-field
+        v-model="wishes.text"
+        label="Soap, lot or ingredient"
+        clearable
+        hide-details
+        @click:clear="wishes.text = ''"
+      />
+      <template v-if="!isPhone || isOpen">
+        <v-autocomplete v-model="wishes.soap" :items="table.facets.soaps" label="Soap" clearable hide-details />
+        <v-select v-model="wishes.status" :items="statuses" label="Is" clearable hide-details />
+        <v-autocomplete v-model="wishes.scent" :items="table.facets.scents" label="Scent" clearable hide-details />
+        <v-select v-model="wishes.fault" :items="faults" label="Fault" clearable hide-details />
+        <v-autocomplete v-model="wishes.place" :items="table.facets.places" label="Stands on" clearable hide-details />
+        <DateField v-model="wishes.from" label="Poured from" optional />
+        <DateField v-model="wishes.to" label="Poured until" optional />
+      </template>
+    </div>
+    <div v-if="isPhone || isNarrowed" class="row">
+      <v-btn v-if="isPhone" size="small" data-test="narrow-down" @click="isOpen = !isOpen">{{
+        isOpen ? 'Fewer wishes' : 'Narrow down'
+      }}</v-btn>
+      <v-btn v-if="isNarrowed" size="small" variant="text" data-test="clear-wishes" @click="clear"
+        >Show all again</v-btn
+      >
+    </div>
+    <v-data-table-server
+      v-model:page="page"
+      v-model:items-per-page="perPage"
+      v-model:sort-by="sortBy"
+      class="loaves"
+      :headers="headers"
+      :items="[...table.rows]"
+      :items-length="table.total"
+      :items-per-page-options="perPages"
+      :loading="isAsking"
+      must-sort
+      no-data-text="No loaf is like that."
+      items-per-page-text="Loaves a page"
+    >
+      <template #[`item.name`]="{ item }">
+        <RouterLink class="plain soap" :to="`/loaves/${item.id}`" data-test="loaf-line">
+          <SoapFace :name="item.name" :soap="season.design(item.designId)" :width="48" :height="34" />
+          <span
+            ><span class="serif">{{ item.name }}</span
+            ><small v-if="isPhone" class="quiet lot">{{ item.lotCode }}</small></span
+          >
+        </RouterLink>
+      </template>
+      <template #[`item.lotCode`]="{ item }"
+        ><span class="one-line">{{ item.lotCode }}</span></template
+      >
+      <template #[`item.pouredDay`]="{ item }">{{ formatDay(item.pouredDay, season.today) }}</template>
+      <template #[`item.bars`]="{ item }">{{
+        item.bars === null ? '' : `${item.bars} of ${item.barsPlanned}`
+      }}</template>
+      <template #[`item.lossShare`]="{ item }">{{
+        item.lossShare === null ? '' : show('share', item.lossShare)
+      }}</template>
+      <template #[`item.status`]="{ item }">
+        <span :class="{ vine: item.status === 'released', must: ['held', 'failed'].includes(item.status) }">{{
+          statusWords[item.status]
+        }}</span>
+      </template>
+    </v-data-table-server>
   </section>
 </template>
+
+<style scoped>
+.wishes {
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+}
+
+.soap {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  min-height: 44px;
+}
+
+.loaves {
+  background: transparent;
+}
+
+.loaves :deep(:is(td, th)) {
+  padding-inline: 10px;
+}
+
+.lot {
+  display: block;
+}
+
+.one-line {
+  white-space: nowrap;
+}
+</style>

@@ -1,2 +1,3 @@
 export * from './salesCsv'
 export * from './customersCsv'
+export * from './loavesCsv'
