@@ -88,22 +88,26 @@ const fits = (row: LoafRow, query: LoafQuery, words: readonly string[]): boolean
 }
 
 type Value = string | number | null
+// Five thousand names are put in order at every question: one collator does it several times as fast as each by itself.
+const { compare: inAlphabet } = new Intl.Collator('en')
+/** Lot codes are figures: as they stand, the newest first. */
+const newestFirst = (a: string, b: string): number => (a < b ? 1 : a > b ? -1 : 0)
 /** Nothing known comes last, whichever way round. */
 function compare(a: Value, b: Value, isDescending: boolean): number {
   if (a === null || b === null) return a === b ? 0 : a === null ? 1 : -1
-  const order = typeof a === 'number' && typeof b === 'number' ? a - b : String(a).localeCompare(String(b))
+  const order = typeof a === 'number' && typeof b === 'number' ? a - b : inAlphabet(String(a), String(b))
   return isDescending ? -order : order
 }
 
 const inOrder = <T extends string>(values: Iterable<T>): readonly T[] =>
-  [...new Set(values)].filter((value) => value !== '').sort((a, b) => a.localeCompare(b))
+  [...new Set(values)].filter((value) => value !== '').sort(inAlphabet)
 
 /** The page of a table of loaves that a query asks for; those that are alike in what is sorted by stand newest first. */
 export function pageOfLoaves(rows: readonly LoafRow[], query: LoafQuery): LoafPage {
   const words = query.text.toLowerCase().split(/\s+/).filter(Boolean)
   const fitting = rows.filter((row) => fits(row, query, words))
   const sorted = fitting.sort(
-    (a, b) => compare(a[query.sortBy], b[query.sortBy], query.isDescending) || compare(a.lotCode, b.lotCode, true),
+    (a, b) => compare(a[query.sortBy], b[query.sortBy], query.isDescending) || newestFirst(a.lotCode, b.lotCode),
   )
   const start = (query.page - 1) * query.perPage
   return {

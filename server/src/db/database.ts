@@ -205,7 +205,8 @@ export async function openDatabase(wanted: OpenOptions): Promise<Database> {
       // A full disk ends the transaction by itself; that it cannot be rolled back then is not what went wrong.
       throw (server && troubleOfServer(failure ?? error)) ?? failure ?? error
     } finally {
-      revision += 1
+      // What was refused has changed nothing, and nobody reads anew for it.
+      if (failure === undefined) revision += 1
     }
   }
   // What other places wrote makes old what was read here.

@@ -55,18 +55,39 @@ function summarise({ loaf, batch }: LoafJoin, frozen: FrozenBatch, state: LoafSt
   }
 }
 
+/** A loaf, and what its batch was made by. */
+export interface LoafWithPlan {
+  readonly loaf: LoafSummary
+  readonly frozen: FrozenBatch
+}
+
+/** Loaves with their state and their batch, newest first; those of `ids` only, when given. A batch is read once for all of its loaves. */
+export async function readLoavesWithPlans(reader: Reader, ids?: readonly string[]): Promise<readonly LoafWithPlan[]> {
+  if (ids?.length === 0) return []
+  const own = await reader
+    .select()
+    .from(loaves)
+    .where(ids === undefined ? undefined : inArray(loaves.id, [...ids]))
+  const batchIds = [...new Set(own.map(({ batchId }) => batchId))]
+  const poured = await reader
+    .select()
+    .from(batches)
+    .where(ids === undefined ? undefined : inArray(batches.id, batchIds))
+  const batchOf = new Map(poured.map((batch) => [batch.id, batch]))
+  const states = await Promise.all(own.map(async (loaf) => loaf.state ?? reduced(reader, loaf.id)))
+  return own
+    .flatMap((loaf, at) => {
+      const batch = batchOf.get(loaf.batchId)
+      return batch?.frozen
+        ? [{ loaf: summarise({ loaf, batch }, batch.frozen, states[at]!), frozen: batch.frozen }]
+        : []
+    })
+    .sort((a, b) => b.loaf.lotCode.localeCompare(a.loaf.lotCode))
+}
+
 /** Loaves with their state, newest first; those of `ids` only, when given. */
 export async function readLoaves(reader: Reader, ids?: readonly string[]): Promise<readonly LoafSummary[]> {
-  const wanted = ids === undefined ? undefined : inArray(loaves.id, [...ids])
-  const joined = await reader
-    .select({ loaf: loaves, batch: batches })
-    .from(loaves)
-    .innerJoin(batches, eq(loaves.batchId, batches.id))
-    .where(wanted)
-  const states = await Promise.all(joined.map(async ({ loaf }) => loaf.state ?? reduced(reader, loaf.id)))
-  return joined
-    .flatMap((row, at) => (row.batch.frozen ? [summarise(row, row.batch.frozen, states[at]!)] : []))
-    .sort((a, b) => b.lotCode.localeCompare(a.lotCode))
+  return (await readLoavesWithPlans(reader, ids)).map(({ loaf }) => loaf)
 }
 
 /** What a loaf's events come to, where that was not kept with it yet. */

@@ -1,4 +1,4 @@
-import { and, eq, inArray, like } from 'drizzle-orm'
+import { and, inArray, like } from 'drizzle-orm'
 import type { Reader } from './database'
 import { batches, loaves } from './schema'
 
@@ -13,12 +13,15 @@ export interface LoafWithPieces {
 
 /** Every loaf that has pieces of another in it. */
 export async function loavesWithPieces(reader: Reader): Promise<readonly LoafWithPieces[]> {
+  // The pours first: a plan is read once, not once for each of its loaves.
+  const poured = await reader.select({ id: batches.id, frozen: batches.frozen }).from(batches).where(takesPieces)
+  if (poured.length === 0) return []
+  const piecesOf = new Map(poured.map(({ id, frozen }) => [id, frozen?.plan.pieces ?? []]))
   const rows = await reader
-    .select({ loafId: loaves.id, frozen: batches.frozen })
+    .select({ loafId: loaves.id, batchId: loaves.batchId })
     .from(loaves)
-    .innerJoin(batches, eq(loaves.batchId, batches.id))
-    .where(takesPieces)
-  return rows.map(({ loafId, frozen }) => ({ loafId, pieces: frozen?.plan.pieces ?? [] }))
+    .where(inArray(loaves.batchId, [...piecesOf.keys()]))
+  return rows.map(({ loafId, batchId }) => ({ loafId, pieces: piecesOf.get(batchId) ?? [] }))
 }
 
 /** The pours behind each of some: those whose soap went into them in pieces, and those behind these. */

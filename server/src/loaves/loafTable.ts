@@ -2,34 +2,30 @@ import type { LoafSummary } from '@vendange/contract'
 import { lossSoFar } from '@vendange/core/cure'
 import type { LoafPage, LoafQuery, LoafRow } from '@vendange/core/loaf'
 import { pageOfLoaves } from '@vendange/core/loaf'
-import { inArray } from 'drizzle-orm'
 import type { Reader } from '../db/database'
-import { readLoaves } from '../db/loafRow'
+import { readLoavesWithPlans } from '../db/loafRow'
 import type { FrozenBatch } from '../db/schema'
-import { batches, loaves } from '../db/schema'
+import { loaves } from '../db/schema'
 import type { ReadingContext } from '../parts/context'
 
-function rowOf(loaf: LoafSummary, frozen: FrozenBatch | null | undefined): LoafRow {
+function rowOf(loaf: LoafSummary, { plan }: FrozenBatch): LoafRow {
   const { id, lotCode, name, soapName: soap, designId, barsPlanned, state } = loaf
-  const plan = frozen?.plan
   return {
     ...{ id, lotCode, name, soap, designId, barsPlanned },
     pouredDay: state.pouredDay ?? '2000-01-01',
     status: state.status,
     bars: state.cut?.bars ?? null,
     lossShare: lossSoFar(state.weighIns) ?? null,
-    scent: plan?.scent?.name ?? '',
+    scent: plan.scent?.name ?? '',
     place: state.place ?? '',
     faults: state.foundFaults,
-    ingredients: plan
-      ? [
-          ...plan.weights.fats,
-          ...(plan.weights.liquids ?? []),
-          ...(plan.weights.additives ?? []),
-          ...plan.colours,
-          ...(plan.scent?.parts ?? []),
-        ].map((one) => one.name)
-      : [],
+    ingredients: [
+      ...plan.weights.fats,
+      ...(plan.weights.liquids ?? []),
+      ...(plan.weights.additives ?? []),
+      ...plan.colours,
+      ...(plan.scent?.parts ?? []),
+    ].map((one) => one.name),
   }
 }
 
@@ -46,14 +42,8 @@ export function loafTable({ database }: ReadingContext): (query: LoafQuery) => P
 
   async function readRows(reader: Reader, ids: readonly string[]): Promise<void> {
     for (let start = 0; start < ids.length; start += atOnce) {
-      const found = await readLoaves(reader, ids.slice(start, start + atOnce))
-      const poured = await reader
-        .select({ id: batches.id, frozen: batches.frozen })
-        .from(batches)
-        .where(inArray(batches.id, [...new Set(found.map(({ batchId }) => batchId))]))
-      const frozenOf = new Map(poured.map(({ id, frozen }) => [id, frozen]))
-      for (const loaf of found)
-        known.set(loaf.id, { version: loaf.version, row: rowOf(loaf, frozenOf.get(loaf.batchId)) })
+      const found = await readLoavesWithPlans(reader, ids.slice(start, start + atOnce))
+      for (const { loaf, frozen } of found) known.set(loaf.id, { version: loaf.version, row: rowOf(loaf, frozen) })
     }
   }
 

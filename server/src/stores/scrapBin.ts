@@ -1,8 +1,8 @@
 import type { ScrapView } from '@vendange/contract'
-import { inArray, sql } from 'drizzle-orm'
+import { sql } from 'drizzle-orm'
 import type { Reader } from '../db/database'
-import { readLoaves } from '../db/loafRow'
-import { batches, loaves } from '../db/schema'
+import { readLoavesWithPlans } from '../db/loafRow'
+import { loaves } from '../db/schema'
 
 /** The scrap bin: what every loaf still has in it, by colour; the oldest first. */
 export async function scrapBin(reader: Reader): Promise<readonly ScrapView[]> {
@@ -10,21 +10,15 @@ export async function scrapBin(reader: Reader): Promise<readonly ScrapView[]> {
     .select({ id: loaves.id })
     .from(loaves)
     .where(sql`json_array_length(${loaves.state}, '$.scrap') > 0`)
-  if (rows.length === 0) return []
-  const found = await readLoaves(
+  const found = await readLoavesWithPlans(
     reader,
     rows.map(({ id }) => id),
   )
-  const poured = await reader
-    .select({ id: batches.id, frozen: batches.frozen })
-    .from(batches)
-    .where(inArray(batches.id, [...new Set(found.map(({ batchId }) => batchId))]))
-  const scents = new Map(poured.map(({ id, frozen }) => [id, frozen?.plan.scent?.name ?? '']))
   return found
-    .flatMap(({ id: loafId, lotCode, soapName: soap, batchId, state }) =>
+    .flatMap(({ loaf: { id: loafId, lotCode, soapName: soap, state }, frozen }) =>
       state.scrap.map(({ colour, hex, massG }) => ({
         ...{ loafId, lotCode, soap, colour, hex, massG },
-        scent: scents.get(batchId) ?? '',
+        scent: frozen.plan.scent?.name ?? '',
         day: state.cut?.day ?? state.pouredDay ?? '2000-01-01',
       })),
     )
