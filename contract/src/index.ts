@@ -1,4 +1,5 @@
 export * from './access'
+export * from './barViews'
 export * from './client'
 export * from './endpoint'
 export * from './endpoints'

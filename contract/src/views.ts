@@ -3,14 +3,13 @@ import type { Day } from '@vendange/core/calendar'
 import type { Fat } from '@vendange/core/fats'
 import type { Sentence } from '@vendange/core/findings'
 import type { PourTiming } from '@vendange/core/pour'
-import type { LoafEvent, LoafState, SaleChannel, Whereabouts } from '@vendange/core/loaf'
+import type { LoafEvent, LoafState, SaleChannel } from '@vendange/core/loaf'
 import type { PourLookedBack } from '@vendange/core/plan'
 import type { CureSchool, KnownDensity } from '@vendange/core/recipe'
 import type { NameOnLabel } from '@vendange/core/release'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { IngredientKind, LotUse, Need } from '@vendange/core/stores'
 import type { SavedCollection } from './schemas/collection'
-import type { SavedCustomer } from './schemas/customer'
 import type { SavedDesign } from './schemas/plan'
 import type { SavedOrder } from './schemas/order'
 import type { SavedMould } from './schemas/mould'
@@ -226,55 +225,6 @@ export interface RoomDay {
   readonly humidity: number
 }
 
-/** Pieces of one colour of a loaf in the scrap bin. */
-export interface ScrapView {
-  readonly loafId: string
-  readonly lotCode: string
-  readonly soap: string
-  /** Empty where it has none. */
-  readonly scent: string
-  readonly colour: string
-  readonly hex: string
-  readonly massG: number
-  /** The day the loaf was cut. */
-  readonly day: Day
-}
-
-/** Bars of a soap that somebody was given: a shop, a subscriber. */
-export interface BarsOfCustomer {
-  readonly who: string
-  readonly channel: SaleChannel
-  readonly designId: string
-  readonly soap: string
-  /** Still with them, or set aside for them, and not sold. */
-  readonly aside: number
-  readonly sold: number
-}
-
-/** Subscribers and shops, and what each has had. */
-export interface CustomersView {
-  readonly customers: readonly SavedCustomer[]
-  readonly bars: readonly BarsOfCustomer[]
-}
-
-/** Bars of a lot that are for somebody of an order. */
-export interface GivenFor {
-  readonly who: string
-  readonly loafId: string
-  readonly lotCode: string
-  readonly designId: string
-  readonly soap: string
-  /** Set aside, and not sent yet. */
-  readonly aside: number
-  readonly sent: number
-}
-
-/** From which lots bars were set aside. */
-export interface AllotmentView {
-  readonly allotmentId: string
-  readonly lots: readonly { readonly lotCode: string; readonly bars: number }[]
-}
-
 /** What became of a report of sales: taken now, and known already. */
 /** A record that could not be read any more; something harmless stands in its place until somebody mends it. */
 export interface DamagedRow {
@@ -310,29 +260,6 @@ export interface SalesTaken {
   readonly beforeRelease: number
   /** Lines that were not taken, each with why. One that is owed is kept by the workshop until it is settled. */
   readonly refused: readonly { readonly saleId: string; readonly detail: string; readonly isOwed: boolean }[]
-}
-
-/** A loaf with something of a lot in it. */
-export interface TraceOfLoaf {
-  readonly id: string
-  readonly lotCode: string
-  readonly name: string
-  readonly designId: string
-  readonly state: LoafState
-  /** Bars that nobody has. */
-  readonly free: number
-  readonly whereabouts: readonly Whereabouts[]
-  /** Lots of the loaves whose pieces brought it in; none where it went in itself. */
-  readonly through: readonly string[]
-}
-
-/** From a delivery to the buyers of every bar with some of it in it. */
-export interface TraceView {
-  readonly lot: SavedLot
-  readonly ingredientName: string
-  readonly usedAmount: number
-  readonly batches: number
-  readonly loaves: readonly TraceOfLoaf[]
 }
 
 /** What an archive brought back. */

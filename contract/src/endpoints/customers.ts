@@ -2,7 +2,7 @@ import { create, get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { OfVersion } from '../endpoint'
 import type { SavedOrder } from '../schemas/order'
 import type { BarsBack, CustomerList, NewCustomer, SavedCustomer } from '../schemas/customer'
-import type { CustomersView, GivenFor } from '../views'
+import type { CustomersView, GivenFor } from '../barViews'
 
 /** Who gets bars again and again: subscribers and shops. */
 export const customerEndpoints = {

@@ -1,7 +1,8 @@
 import { create, get, post, taking } from '../endpoint'
 import type { ShopBuy, NewShopOffer, ShopOffer, ShopSale } from '../schemas/shop'
 import type { GivingOut, NewAllotment, SaleSettling, SalesReport } from '../schemas/work'
-import type { AllotmentView, LoafSummary, SalesTaken, TraceView } from '../views'
+import type { AllotmentView, TraceView } from '../barViews'
+import type { LoafSummary, SalesTaken } from '../views'
 
 /** Bars on their way to buyers, and the simulated shop. */
 export const releaseEndpoints = {

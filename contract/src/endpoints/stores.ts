@@ -1,6 +1,7 @@
 import { get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport } from '../schemas/stores'
-import type { ScrapView, StoresView } from '../views'
+import type { ScrapView } from '../barViews'
+import type { StoresView } from '../views'
 
 /** Ingredients and their lots. */
 export const storesEndpoints = {

@@ -1,4 +1,4 @@
-import { pieceMassRange, portionKinds, potSharesFault } from '@vendange/core/batch'
+import { portionKinds, potSharesFault } from '@vendange/core/batch'
 import {
   colourantRateRange,
   scentBehaviours,
@@ -15,6 +15,7 @@ import type { InferType } from 'yup'
 import { array, boolean, object, string } from 'yup'
 import { contentKeys } from '@vendange/core/fats'
 import { said } from '../said'
+import { scrapPieces } from './scrapPieces'
 import {
   areNumbers,
   dayText,
@@ -158,19 +159,7 @@ export const designSchema = object({
   /** Taken up by embeds, a column or dividers in all moulds together, ml. */
   displacedMl: within('volume', batterMlRange).required(),
   /** Pieces of earlier soap in all moulds together, out of the scrap bin. */
-  pieces: array(
-    object({
-      loafId: idText(),
-      lotCode: text().max(40).required(),
-      colour: nameText(),
-      hex: hexText(),
-      massG: within('mass', pieceMassRange).required(),
-    })
-      .noUnknown()
-      .required(),
-  )
-    .max(12)
-    .required(),
+  pieces: scrapPieces(),
   /** Kept back for piping or the top, above the fill line, ml. */
   topMl: within('volume', batterMlRange).required(),
   barsWanted: wholeWithin('count', barsRange).required(),
