@@ -38,7 +38,7 @@ describe('any soap that may be written down', () => {
 
   it('is scaled to any mould and poured at the bench, or refused in words', () => {
     let count = 0
-    for (let seed = 0; seed < 1500; seed++) {
+    for (let seed = 0; seed < 2000; seed++) {
       const dice = diceOf(seed)
       const design = made<NewDesign>(dice, designSchema)
       const mould = made<NewMould>(dice, mouldSchema)
