@@ -1,4 +1,5 @@
 import type { SeasonView, StoresView } from '@vendange/contract'
+import { everyLoaf } from '@vendange/core/loaf'
 import { pino } from 'pino'
 import { mkdtempSync, rmSync, statSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
@@ -38,10 +39,7 @@ export async function benchTenYears(): Promise<void> {
         )
       ).json()
     /** A line of work as it is typed: one ingredient among five thousand loaves. */
-    const sought = {
-      ...{ text: 'castor', soap: null, status: null, scent: null, fault: null, place: null, from: null, to: null },
-      ...{ sortBy: 'lossShare', isDescending: true, page: 3, perPage: 25 },
-    }
+    const sought = { ...everyLoaf, text: 'castor', sortBy: 'lossShare', page: 3 }
     const season = (await ask('/api/season')) as SeasonView
     const stores = (await ask('/api/stores')) as StoresView
     const used = stores.lots.find(({ usedAmount }) => usedAmount > 20_000)

@@ -1,5 +1,6 @@
 import type { LoafTableQuery } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
+import { everyLoaf } from '@vendange/core/loaf'
 import { expect } from 'chai'
 import { releasedSoapIn } from './releasedSoap'
 import type { TestWorkshop } from './workshopAtTest'
@@ -10,22 +11,8 @@ describe('the notebook as a table', () => {
   beforeEach(async () => (workshop = await openTestWorkshop()))
   afterEach(() => workshop.close())
 
-  const all: LoafTableQuery = {
-    text: '',
-    soap: null,
-    status: null,
-    scent: null,
-    fault: null,
-    place: null,
-    from: null,
-    to: null,
-    sortBy: 'lotCode',
-    isDescending: true,
-    page: 1,
-    perPage: 2,
-  }
   const ask = (query: Partial<LoafTableQuery> = {}) =>
-    workshop.api(endpoints.loaves.table, { body: { ...all, ...query } })
+    workshop.api(endpoints.loaves.table, { body: { ...everyLoaf, perPage: 2, ...query } })
 
   it('is paged, sorted and narrowed down by the server, over what went in too', async () => {
     expect(await ask()).to.deep.include({ rows: [], total: 0 })

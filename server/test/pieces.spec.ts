@@ -1,4 +1,4 @@
-import { endpoints } from '@vendange/contract'
+import { blankIngredient, endpoints } from '@vendange/contract'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import { releaseDay, releasedSoapIn } from './releasedSoap'
@@ -10,17 +10,7 @@ describe('pieces of earlier soap', () => {
   beforeEach(async () => (workshop = await openTestWorkshop()))
   afterEach(() => workshop.close())
 
-  const olive = {
-    kind: 'fat',
-    name: 'Olive oil',
-    ref: 'olive',
-    leadDays: 5,
-    packSize: 1000,
-    perBar: 0,
-    densityGMl: null,
-    inci: '',
-    notes: '',
-  } as const
+  const olive = { ...blankIngredient, kind: 'fat', name: 'Olive oil', ref: 'olive' } as const
   const delivery = {
     supplier: 'Mill',
     lotNumber: 'K-1',

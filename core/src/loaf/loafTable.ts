@@ -56,6 +56,22 @@ export interface LoafQuery {
   readonly perPage: number
 }
 
+/** All loaves, the newest first. */
+export const everyLoaf: LoafQuery = {
+  text: '',
+  soap: null,
+  status: null,
+  scent: null,
+  fault: null,
+  place: null,
+  from: null,
+  to: null,
+  sortBy: 'lotCode',
+  isDescending: true,
+  page: 1,
+  perPage: 25,
+}
+
 /** What there is to choose from, each in its order. */
 export interface LoafFacets {
   readonly soaps: readonly string[]

@@ -1,7 +1,7 @@
 import { expect } from 'chai'
 import fc from 'fast-check'
 import type { LoafQuery, LoafRow } from '../../src/loaf'
-import { loafSortKeys, pageOfLoaves } from '../../src/loaf'
+import { everyLoaf, loafSortKeys, pageOfLoaves } from '../../src/loaf'
 import { writeLoavesCsv } from '../../src/release/csv'
 
 const row = (lotCode: string, more: Partial<LoafRow> = {}): LoafRow => ({
@@ -21,20 +21,6 @@ const row = (lotCode: string, more: Partial<LoafRow> = {}): LoafRow => ({
   ingredients: ['Olive oil', 'Kaolin'],
   ...more,
 })
-const all: LoafQuery = {
-  text: '',
-  soap: null,
-  status: null,
-  scent: null,
-  fault: null,
-  place: null,
-  from: null,
-  to: null,
-  sortBy: 'lotCode',
-  isDescending: true,
-  page: 1,
-  perPage: 25,
-}
 const rows = [
   row('270210-1'),
   row('270211-1', { name: 'Dining Car', soap: 'Dining Car', pouredDay: '2027-02-11', bars: null, lossShare: 0.08 }),
@@ -42,7 +28,7 @@ const rows = [
   row('270213-1', { pouredDay: '2027-02-13', lossShare: 0.1, ingredients: ['Castor oil'], bars: 9 }),
 ]
 const lots = (query: Partial<LoafQuery>): readonly string[] =>
-  pageOfLoaves(rows, { ...all, ...query }).rows.map(({ lotCode }) => lotCode.slice(4))
+  pageOfLoaves(rows, { ...everyLoaf, ...query }).rows.map(({ lotCode }) => lotCode.slice(4))
 
 describe('a table of loaves', () => {
   it('has those that fit every wish', () => {
@@ -70,7 +56,7 @@ describe('a table of loaves', () => {
   })
 
   it('tells how many there are, and what there is to choose from', () => {
-    const page = pageOfLoaves(rows, { ...all, soap: 'Platform Fog', perPage: 2 })
+    const page = pageOfLoaves(rows, { ...everyLoaf, soap: 'Platform Fog', perPage: 2 })
     expect([page.rows.length, page.total, page.bars]).to.deep.equal([2, 3, 31])
     expect(page.facets).to.deep.equal({
       soaps: ['Dining Car', 'Platform Fog'],
@@ -91,7 +77,7 @@ describe('a table of loaves', () => {
           const some = drawn.map(({ lot, bars }, at) => row(`2702${lot}-${at}`, { bars }))
           const pages = Math.ceil(some.length / perPage)
           const found = Array.from({ length: pages + 1 }, (_, at) =>
-            pageOfLoaves(some, { ...all, sortBy, isDescending, perPage, page: at + 1 }),
+            pageOfLoaves(some, { ...everyLoaf, sortBy, isDescending, perPage, page: at + 1 }),
           )
           expect(found.flatMap((page) => page.rows.map(({ id }) => id)).sort()).to.deep.equal(
             some.map(({ id }) => id).sort(),

@@ -137,9 +137,9 @@ async function save(): Promise<void> {
         ><span class="one-line">{{ item.lotCode }}</span></template
       >
       <template #[`item.pouredDay`]="{ item }">{{ formatDay(item.pouredDay, season.today) }}</template>
-      <template #[`item.bars`]="{ item }">{{
-        item.bars === null ? '' : `${item.bars} of ${item.barsPlanned}`
-      }}</template>
+      <template #[`item.bars`]="{ item }"
+        ><span class="one-line">{{ item.bars === null ? '' : `${item.bars} of ${item.barsPlanned}` }}</span></template
+      >
       <template #[`item.lossShare`]="{ item }">{{
         item.lossShare === null ? '' : show('share', item.lossShare)
       }}</template>

@@ -4,20 +4,12 @@ import { useLatest } from '@/parts/useLatest'
 import type { LoafTableQuery } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import type { LoafPage, LoafSortKey } from '@vendange/core/loaf'
+import { everyLoaf } from '@vendange/core/loaf'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 
 type Wishes = Pick<LoafTableQuery, 'text' | 'soap' | 'status' | 'scent' | 'fault' | 'place' | 'from' | 'to'>
 
-const noWishes: Readonly<Wishes> = {
-  text: '',
-  soap: null,
-  status: null,
-  scent: null,
-  fault: null,
-  place: null,
-  from: null,
-  to: null,
-}
+const { sortBy: usualSort, isDescending: isUsuallyDown, page: firstPage, perPage: usualCount, ...noWishes } = everyLoaf
 /** Asked once the hand rests, ms. */
 const restMs = 150
 
@@ -25,18 +17,20 @@ const restMs = 150
 export function useLoafTable() {
   const season = useSeason()
   const wishes = ref<Wishes>({ ...noWishes })
-  const sortBy = ref<{ key: string; order: 'asc' | 'desc' }[]>([{ key: 'lotCode', order: 'desc' }])
-  const page = ref(1)
-  const perPage = ref(25)
+  const sortBy = ref<{ key: string; order: 'asc' | 'desc' }[]>([
+    { key: usualSort, order: isUsuallyDown ? 'desc' : 'asc' },
+  ])
+  const page = ref(firstPage)
+  const perPage = ref(usualCount)
   const failure = ref<string>()
   // Another wish begins on its first page.
-  watch([wishes, sortBy, perPage], () => (page.value = 1), { deep: true })
+  watch([wishes, sortBy, perPage], () => (page.value = firstPage), { deep: true })
 
   const query = computed<LoafTableQuery>(() => ({
     ...wishes.value,
     // A field that is emptied by its cross holds nothing at all.
     text: (wishes.value.text as string | null) ?? '',
-    sortBy: (sortBy.value[0]?.key ?? 'lotCode') as LoafSortKey,
+    sortBy: (sortBy.value[0]?.key ?? usualSort) as LoafSortKey,
     isDescending: sortBy.value[0]?.order !== 'asc',
     page: page.value,
     perPage: perPage.value,

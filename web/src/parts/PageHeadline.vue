@@ -14,27 +14,34 @@
   display: flex;
   align-items: flex-start;
   justify-content: space-between;
-  gap: 24px;
+  /* Many buttons go below the sentence; they do not squeeze it. */
+  flex-wrap: wrap;
+  gap: 12px 24px;
   margin: 4px 0 26px;
 }
 
 h1 {
   font-size: 1.75rem;
   line-height: 1.24;
+  flex: 1 1 400px;
   max-width: 46ch;
   text-wrap: balance;
 }
 
 .row {
-  flex: none;
+  flex: 0 1 auto;
   justify-content: flex-end;
   padding-top: 4px;
 }
 
 @media (max-width: 960px) {
   .answer {
-    flex-direction: column;
+    flex-flow: column;
     gap: 12px;
+  }
+
+  h1 {
+    flex: none;
   }
 
   .row {

@@ -71,7 +71,6 @@ async function createAnOrder(): Promise<void> {
         >New collection</v-btn
       >
       <v-btn to="/ask" data-test="client-asks">A client asks</v-btn>
-      <v-btn to="/customers" data-test="to-customers">Subscribers and shops</v-btn>
       <v-btn v-if="!isPhone" data-test="new-order" @click="createAnOrder">New order</v-btn>
     </template>
   </PageHeadline>

@@ -33,6 +33,7 @@ function planAround(): void {
     <v-btn v-if="mayChange" size="small" data-test="lose-day" @click="isLosing = !isLosing">A day is lost</v-btn>
     <LostDay v-if="isLosing" @lost="planAround" />
     <span class="grow" />
+    <v-btn size="small" variant="text" to="/customers" data-test="to-customers">Subscribers and shops</v-btn>
     <v-btn size="small" variant="text" to="/calendar">Calendar feed and busy times</v-btn>
   </div>
   <PlannerPanel v-if="planning" :key="planning.run" :way="planning.way" class="below" @close="planning = undefined" />

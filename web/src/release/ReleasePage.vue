@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
+import { useOwnScreen } from '@/parts/ownScreen'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import PageHeadline from '@/parts/PageHeadline.vue'
+import { endpoints } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { cureProgress } from '@vendange/core/cure'
 import { releaseChecks } from '@vendange/core/release'
@@ -16,6 +18,7 @@ import OwedSales from './OwedSales.vue'
 import ShopPanel from './ShopPanel.vue'
 
 const season = useSeason()
+const screen = useOwnScreen()
 const { say } = useUnits()
 const labelStepG = computed(() => barMassStepG[season.workshop?.massUnit ?? 'g'])
 const unanswered = { ph: null, lookIsSound: false, labelIsComplete: false }
@@ -57,6 +60,7 @@ const sentence = computed(() => {
         >Check {{ counted(ready.length, 'loaf', 'loaves') }} in a round</v-btn
       >
       <v-btn to="/stall" data-test="to-stall">The stall</v-btn>
+      <v-btn v-if="screen.may(endpoints.customers.view)" to="/customers">Subscribers and shops</v-btn>
     </template>
   </PageHeadline>
   <OwedSales class="below" />
