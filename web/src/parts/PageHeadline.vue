@@ -23,7 +23,7 @@
 h1 {
   font-size: 1.75rem;
   line-height: 1.24;
-  flex: 1 1 400px;
+  flex: 1 1 520px;
   max-width: 46ch;
   text-wrap: balance;
 }
