@@ -22,6 +22,26 @@ export interface MouldOfPlan {
 /** What pieces are made of: their own soap's batch, as it was poured. */
 export type PieceMakeup = Pick<BatchPlan, 'recipe' | 'weights' | 'scent' | 'moves' | 'pieces'>
 
+/**
+ * What a label needs of a soap whose pieces go into another. Pieces in its own pieces are kept once more and not beyond:
+ * scraps of scraps of scraps are traces of a bar, and a plan must not grow with every round.
+ */
+export function makeupOf({ recipe, weights, scent, moves, pieces }: BatchPlan): PieceMakeup {
+  const powdered = moves?.filter(({ powder }) => powder !== undefined) ?? []
+  return {
+    recipe,
+    weights,
+    scent,
+    ...(powdered.length > 0 ? { moves: powdered } : {}),
+    ...(pieces
+      ? { pieces: pieces.map((piece) => ({ ...piece, madeOf: piece.madeOf && withoutPieces(piece.madeOf) })) }
+      : {}),
+  }
+}
+function withoutPieces({ pieces: _pieces, ...own }: PieceMakeup): PieceMakeup {
+  return own
+}
+
 /** Pieces as a batch takes them. */
 export interface PieceOfPlan extends PieceUse {
   /** Null where the record of their loaf cannot be read any more. */

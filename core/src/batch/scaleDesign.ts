@@ -2,7 +2,8 @@ import type { BarCut } from '../cutting'
 import type { Mould } from '../mould'
 import type { Recipe } from '../recipe'
 import { plainName } from '../recipe'
-import type { BatchPlan, MouldOfPlan, PieceMakeup } from './batchPlan'
+import { roundToScale } from '../units'
+import type { BatchPlan, MouldOfPlan, PieceMakeup, PieceOfPlan } from './batchPlan'
 import type { BatchSettings, DesignWish, MouldsOfKind } from './batchWish'
 import type { PieceUse } from './pieces'
 import type { PlannedMove } from './plannedMove'
@@ -36,6 +37,14 @@ function given<T extends object>(values: T): { [K in keyof T]?: Exclude<T[K], un
     [K in keyof T]?: Exclude<T[K], undefined>
   }
 }
+
+/** The pieces of earlier soap as they are weighed, with what they are made of. */
+const piecesOfPlan = ({ design, settings, madeOf }: BatchSource): readonly PieceOfPlan[] =>
+  (design.pieces ?? []).map((piece) => ({
+    ...piece,
+    massG: Math.max(settings.scaleResolutionG, roundToScale(piece.massG, settings.scaleResolutionG)),
+    madeOf: madeOf?.(piece) ?? null,
+  }))
 
 /** What the bench works from. Holds only what was chosen and computed now. @throws {RangeError} as `scaleBatch` does */
 export function batchPlan(source: BatchSource): BatchPlan {
@@ -79,9 +88,7 @@ export function batchPlan(source: BatchSource): BatchPlan {
     scaleResolutionG: settings.scaleResolutionG,
     lyeRounding: settings.lyeRounding ?? 'down',
     ...(source.moves && source.moves.length > 0 ? { moves: source.moves } : {}),
-    ...((design.pieces ?? []).length > 0
-      ? { pieces: (design.pieces ?? []).map((piece) => ({ ...piece, madeOf: source.madeOf?.(piece) ?? null })) }
-      : {}),
+    ...((design.pieces ?? []).length > 0 ? { pieces: piecesOfPlan(source) } : {}),
     densityGMl,
     vessels,
     soapingTemperatureC: settings.soapingTemperatureC,

@@ -3,6 +3,7 @@ import fc from 'fast-check'
 import type { BatchPlan, PieceMakeup } from '../../src/batch'
 import {
   batchPlan,
+  makeupOf,
   massOfPieces,
   pieceStepKey,
   piecesPerMould,
@@ -53,6 +54,19 @@ describe('pieces of earlier soap', () => {
     ])
     expect(used.map(({ massG }) => massG)).to.deep.equal([185, 100])
     expect(batchPlan(workedSource)).not.to.have.property('pieces')
+  })
+
+  it('are kept with what a label needs, and not round after round', () => {
+    const paths = { kind: 'hanger' as const, path: [] }
+    const powdered = { kind: 'powder' as const, powder: { name: 'Charcoal', massG: 2 } }
+    const moves = [paths, powdered] as unknown as NonNullable<BatchPlan['moves']>
+    const first = makeupOf({ ...workedPlan(), moves })
+    expect(first.moves).to.deep.equal([powdered])
+    const second = makeupOf({ ...workedPlan(), pieces: [{ ...piece(50), madeOf: first }] })
+    const third = makeupOf({ ...workedPlan(), pieces: [{ ...piece(50), madeOf: second }] })
+    expect(second.pieces?.[0]?.madeOf?.weights).to.deep.equal(first.weights)
+    expect(third.pieces?.[0]?.madeOf).not.to.have.property('pieces')
+    expect(third).not.to.have.property('moves')
   })
 
   it('are shared over the moulds as the batter is, and none is lost', () => {

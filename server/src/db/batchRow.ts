@@ -2,7 +2,7 @@ import { sentence } from '@vendange/core/findings'
 import type { BatchSummary, SavedDesign, SavedMaker, SavedMould, SavedRecipe, SavedWorkshop } from '@vendange/contract'
 
 import type { BatchPlan, BatchSource, PieceMakeup, PourPart } from '@vendange/core/batch'
-import { batchPlan, sourceOfPart } from '@vendange/core/batch'
+import { batchPlan, makeupOf, sourceOfPart } from '@vendange/core/batch'
 import type { Day } from '@vendange/core/calendar'
 import { plannedMoves } from '@vendange/core/pour'
 import type { Recipe } from '@vendange/core/recipe'
@@ -60,13 +60,7 @@ async function makeupsOf(reader: Reader, loafIds: readonly string[]): Promise<Re
     .from(loaves)
     .innerJoin(batches, eq(loaves.batchId, batches.id))
     .where(inArray(loaves.id, [...loafIds]))
-  return new Map(
-    rows.flatMap(({ id, frozen }) => {
-      if (!frozen) return []
-      const { recipe, weights, scent, moves, pieces } = frozen.plan
-      return [[id, { recipe, weights, scent, ...(moves ? { moves } : {}), ...(pieces ? { pieces } : {}) }]]
-    }),
-  )
+  return new Map(rows.flatMap(({ id, frozen }) => (frozen ? [[id, makeupOf(frozen.plan)] as const] : [])))
 }
 
 /** "Regatta, pour 2 of 4". */

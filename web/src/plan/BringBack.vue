@@ -52,6 +52,8 @@ async function bring(soaps: readonly SavedDesign[]): Promise<void> {
           earliestDay: null,
           notesForNextTime: '',
           results: [],
+          // What was in the bin then went into the soap of then.
+          pieces: [],
           lessons: lessonsForReissue({ ...soap, ...(await toldByLoaves(id)) }).map((lesson) => ({ ...lesson })),
         },
       }),

@@ -6,7 +6,7 @@ import { runChange } from '@/parts/runChange'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { useSeason } from '@/parts/seasonStore'
 import { useUndo } from '@/parts/undoStore'
-import type { BarsOfCustomer, SavedCustomer } from '@vendange/contract'
+import type { BarsOfCustomer, SalesTaken, SavedCustomer } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
 import { counted } from '@vendange/words'
 import { computed, ref } from 'vue'
@@ -60,6 +60,9 @@ async function report(one: BarsOfCustomer, way: 'sold' | 'back', shop: SavedCust
   )
   isSending.value = false
   if (done === undefined) return
+  // A report that is taken in may still hold a line that is not.
+  const [refused] = (done as Partial<SalesTaken>).refused ?? []
+  if (refused) return useUndo().tell(refused.detail)
   counts.value = { ...counts.value, [keyOf(one)]: 0 }
   kept.sent()
   useUndo().tell(
