@@ -54,6 +54,34 @@ describe('the season on the page', () => {
     expect([season.trouble, season.today]).to.deep.equal([undefined, '2027-03-08'])
   })
 
+  it('is read anew once others have changed something, and not for what it has read already', async () => {
+    const season = useSeason()
+    const at = (revision: number): Reply => ({ body: { today: '2027-03-08', makers: [], revision } })
+    void season.load()
+    replies[0]?.(at(4))
+    await settled()
+    const heardMs = 400
+    const rest = (): Promise<unknown> => new Promise((resolve) => setTimeout(resolve, heardMs))
+    season.hear(4)
+    await rest()
+    expect(replies).to.have.length(1)
+    // Several changes that come one upon the other are read once.
+    season.hear(5)
+    season.hear(6)
+    await rest()
+    expect(replies).to.have.length(2)
+    // It asked by itself meanwhile: nothing is left to ask for.
+    season.hear(7)
+    void season.load()
+    replies[2]?.(at(7))
+    await rest()
+    expect(replies).to.have.length(3)
+    // A server that was started anew counts from the beginning.
+    season.hear(0)
+    await rest()
+    expect(replies).to.have.length(4)
+  })
+
   it('has a maker at work: the one of last time, else the first who is there', async () => {
     page.kept.set('vendange.maker', 'gone')
     const season = useSeason()
