@@ -1,5 +1,6 @@
 import type { LoafSummary, SavedOrder, SeasonView } from '@vendange/contract'
 import { createClient, endpoints } from '@vendange/contract'
+import { freeBars } from '@vendange/core/loaf'
 import { expect } from '@playwright/test'
 import { answer } from './hands'
 import { layoutFaults } from './layout'
@@ -106,7 +107,7 @@ test('a shop is given its part, sells some of it, and sends the rest back', asyn
   await page.getByLabel('Price of a bar').fill('5.50')
   await expect(page.getByTestId('save-state')).toHaveText('Saved')
   const { loaves, makers } = await season()
-  const free = loaves.find(({ state }) => state.status === 'released' && state.releasedBars > 0)!
+  const free = loaves.find(({ state }) => state.status === 'released' && freeBars(state) >= 2)!
   const api = createClient({ baseUrl: workshop.url, makerId: () => makers[0]?.id })
   await api(endpoints.release.giveOut, {
     body: {
