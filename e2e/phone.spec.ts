@@ -100,6 +100,8 @@ test('on a phone a client’s question is answered in four fields, and kept as a
   await expect(page.getByTestId('ask')).toContainText('A new stamp is there in 21 days (estimate).')
   expect(await layoutFaults(page)).toEqual([])
   await page.getByTestId('keep-order').tap()
+  // The page that asks shows that price too: it is the order that is waited for.
+  await expect(page).toHaveURL(/\/orders\//)
   // The order page reckons the same.
   await expect(answer(page)).toContainText(price ?? 'a price')
   const { orders } = (await (await fetch(`${workshop.url}/api/season`)).json()) as SeasonView
