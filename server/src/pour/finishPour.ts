@@ -68,7 +68,7 @@ async function takeOutOfBin(
 ): Promise<void> {
   const [loaf] = await readLoaves(transaction, [loafId])
   const left = loaf?.state.scrap.find((one) => one.colour === colour)?.massG ?? 0
-  // What was weighed and the bin does not know of is in the soap all the same: the trace hangs on the entry.
+  // What was weighed and the bin does not know of is in the soap all the same: the trace follows its plan.
   const taken = Math.min(massG, left)
   if (loaf && taken > 0)
     await appendLoafEvent(transaction, loafId, { type: 'scrap_used', massG: taken, colour, ...into }, stamp)

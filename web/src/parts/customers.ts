@@ -22,5 +22,5 @@ export function useCustomers() {
   const subscribers = computed(() => ofKind('subscriber'))
   const shops = computed(() => ofKind('shop'))
   const customer = (id: string): SavedCustomer | undefined => view.value?.customers.find((one) => one.id === id)
-  return { view, trouble, load, subscribers, shops, customer }
+  return { view, trouble, subscribers, shops, customer }
 }

@@ -16,7 +16,7 @@ import { useRouter } from 'vue-router'
 /** A subscriber or a shop: where it is, what it gets and on which terms. */
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const { view, trouble, customer: find, load } = useCustomers()
+const { view, trouble, customer: find } = useCustomers()
 const customer = computed(() => find(props.id))
 
 const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
@@ -52,7 +52,6 @@ const sentence = computed(() => {
 
 async function takeAway(): Promise<void> {
   if (customer.value && (await deleteWithUndo(endpoints.customers, customer.value))) await router.push('/customers')
-  else await load()
 }
 </script>
 

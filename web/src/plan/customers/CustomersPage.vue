@@ -23,7 +23,7 @@ import ShopShelf from './ShopShelf.vue'
 const season = useSeason()
 const router = useRouter()
 const { say } = useUnits()
-const { view, trouble, load, subscribers, shops } = useCustomers()
+const { view, trouble, subscribers, shops } = useCustomers()
 
 const boxes = computed(() => boxesOf(subscribers.value))
 const boxBars = computed(() => barsOfBoxes(boxes.value))
@@ -67,7 +67,6 @@ async function readList(file: File): Promise<void> {
       body: { customers: read.subscribers.map((line) => ({ ...blankCustomer, ...line })) },
     }),
   )
-  await load()
 }
 
 const sentence = computed(() => {
@@ -151,7 +150,7 @@ const sentence = computed(() => {
           <span v-else-if="sendDay <= season.today" class="quiet">That day is past.</span>
         </div>
       </section>
-      <ShopShelf :shops="shops" :bars="view.bars" @changed="load" />
+      <ShopShelf :shops="shops" :bars="view.bars" />
     </div>
   </div>
 </template>

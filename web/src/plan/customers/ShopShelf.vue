@@ -13,7 +13,6 @@ import { computed, ref } from 'vue'
 
 /** The shops with what each has of ours: sold there, or on its way back. */
 const props = defineProps<{ shops: readonly SavedCustomer[]; bars: readonly BarsOfCustomer[] }>()
-const emit = defineEmits<{ changed: [] }>()
 const season = useSeason()
 const { money } = useUnits()
 
@@ -70,7 +69,6 @@ async function report(one: BarsOfCustomer, way: 'sold' | 'back', shop: SavedCust
       ? `${who} sold ${counted(bars, 'bar')} of ${one.soap}.`
       : `${counted(bars, 'bar')} back from ${who}.`,
   )
-  emit('changed')
 }
 </script>
 
