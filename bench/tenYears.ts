@@ -88,7 +88,6 @@ export async function benchTenYears(): Promise<void> {
     await measure('Newest loaves', '/api/loaves')
     await measure('Subscribers and shops', '/api/customers')
     await measure('The scrap bin', '/api/scraps')
-    await measure('Finding a lot', '/api/loaves/named/Fog')
     await measure('A loaf’s story', '/api/loaves/history-1200-0')
     await measure('A pour', '/api/batches/history-1200')
     await measure('Timed pours', '/api/pour-timings')

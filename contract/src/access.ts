@@ -79,7 +79,6 @@ const access: Access<typeof endpoints> = {
   instruments: hands,
   loaves: {
     list: everybody,
-    named: everybody,
     table: everybody,
     ofDesign: everybody,
     view: everybody,

@@ -5,7 +5,7 @@ import type { Reader } from './db/database'
 import { drizzleOver } from './db/drizzle'
 import { recipeNearWishes } from './formulate/recipeNearWishes'
 import { loafTable } from './loaves/loafTable'
-import { loavesNamed, loavesOfDesign, newestLoaves } from './loaves/loafLists'
+import { loavesOfDesign, newestLoaves } from './loaves/loafLists'
 import type { ReadingContext } from './parts/context'
 import { sayOfContext } from './parts/workshopWords'
 import { poursOfCollection } from './plan/poursOfCollection'
@@ -33,7 +33,6 @@ export function readingsOf(context: ReadingContext) {
     scraps: () => scrapBin(database.read),
     loafTable: loafTable(context),
     newestLoaves: () => newestLoaves(database.read),
-    loavesNamed: (text: string) => loavesNamed(database.read, text),
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),
     customers: () => customersView(database.read),
     traceOfLot: (lotId: string) => traceOfLot(database.read, lotId),

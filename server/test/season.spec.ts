@@ -1,5 +1,6 @@
 import { soapsWithoutDay, unplannedBatches } from '@vendange/core/season'
 import { endpoints } from '@vendange/contract'
+import { everyLoaf } from '@vendange/core/loaf'
 import { expect } from 'chai'
 import { pictureType } from '../src/parts/pictures'
 import { pourUpTo } from './pouring'
@@ -162,10 +163,10 @@ describe('the season', () => {
     await api(endpoints.release.takeSales, { body: { sales: [{ ...sale, buyer: '', priceCents: null }] } })
     expect((await api(endpoints.season)).loaves).to.deep.equal([])
     expect((await api(endpoints.loaves.list)).map(({ id }) => id)).to.deep.equal([loafId])
-    expect((await api(endpoints.loaves.named, { params: { text: 'lantern' } })).map(({ id }) => id)).to.deep.equal([
-      loafId,
-    ])
-    expect(await api(endpoints.loaves.named, { params: { text: '%' } })).to.deep.equal([])
+    const named = async (text: string) =>
+      (await api(endpoints.loaves.table, { body: { ...everyLoaf, text } })).rows.map(({ id }) => id)
+    expect(await named('lantern')).to.deep.equal([loafId])
+    expect(await named('%')).to.deep.equal([])
     expect(await api(endpoints.loaves.ofDesign, { params: { id: soap.id } })).to.have.length(1)
   })
 

@@ -9,10 +9,6 @@ import type { LoafSummary, LoafView, RoomDay } from '../views'
 export const loafEndpoints = {
   loaves: {
     list: get<readonly LoafSummary[]>()('/api/loaves', 'The newest loaves, 100 at the most'),
-    named: get<readonly LoafSummary[]>()(
-      '/api/loaves/named/:text',
-      'Loaves with this in their soap’s name or their lot, newest first, 100 at the most',
-    ),
     table: taking<LoafTableQuery>()(
       post<LoafPage>()('/api/loaves/table', 'A page of all loaves that fit some wishes, in an order'),
     ),

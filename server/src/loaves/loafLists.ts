@@ -1,7 +1,7 @@
 import type { LoafSummary } from '@vendange/contract'
 import { mostListed } from '@vendange/contract'
 import type { SQL } from 'drizzle-orm'
-import { desc, eq, or, sql } from 'drizzle-orm'
+import { desc, eq } from 'drizzle-orm'
 import type { Reader } from '../db/database'
 import { readLoaves } from '../db/loafRow'
 import { batches, designs, loaves } from '../db/schema'
@@ -19,15 +19,6 @@ export async function newestLoaves(reader: Reader, where?: SQL): Promise<readonl
   return readLoaves(
     reader,
     rows.map(({ id }) => id),
-  )
-}
-
-/** Those of the newest with a text in their soap's name or their lot. */
-export function loavesNamed(reader: Reader, text: string): Promise<readonly LoafSummary[]> {
-  const sought = `%${text.replaceAll(/[%_\\]/g, (sign) => `\\${sign}`)}%`
-  return newestLoaves(
-    reader,
-    or(sql`${loaves.lotCode} LIKE ${sought} ESCAPE '\\'`, sql`${designs.name} LIKE ${sought} ESCAPE '\\'`),
   )
 }
 

@@ -15,7 +15,6 @@ const pictureHeaders = {
 
 export function loafRoutes(router: Router, loaves: LoafService, photos: PhotoService, read: Read): void {
   serveReading(router, endpoints.loaves.list, () => read('newestLoaves'))
-  serveReading(router, endpoints.loaves.named, ({ params }) => read('loavesNamed', params.text))
   serveReading(router, endpoints.loaves.table, ({ body }) => read('loafTable', body))
   serveReading(router, endpoints.loaves.ofDesign, ({ params }) => read('loavesOfDesign', params.id))
   serve(router, endpoints.loaves.view, ({ params }) => loaves.view(params.id))
