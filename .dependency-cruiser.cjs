@@ -10,7 +10,7 @@ const coreOrder = [
   ['cutting', 'recipe'],
   ['batch', 'cure', 'wishes'],
   ['loaf', 'pour', 'stores'],
-  ['release', 'season'],
+  ['observations', 'release', 'season'],
   ['plan'],
 ]
 const coreRules = coreOrder.map((folders, line) => ({

@@ -80,6 +80,7 @@ const access: Access<typeof endpoints> = {
   loaves: {
     list: everybody,
     table: everybody,
+    seen: hands,
     ofDesign: everybody,
     view: everybody,
     // Each kind of event besides by who may write it: see mayRecordEvent.
@@ -129,6 +130,7 @@ const helpersEvents: ReadonlySet<LoafEvent['type']> = new Set([
   'weighed',
   'photographed',
   'noted',
+  'tried',
   'fault_found',
 ])
 

@@ -6,6 +6,7 @@ import { drizzleOver } from './db/drizzle'
 import { recipeNearWishes } from './formulate/recipeNearWishes'
 import { loafTable } from './loaves/loafTable'
 import { loavesOfDesign, newestLoaves } from './loaves/loafLists'
+import { seenLoaves } from './loaves/seenLoaves'
 import type { ReadingContext } from './parts/context'
 import { sayOfContext } from './parts/workshopWords'
 import { poursOfCollection } from './plan/poursOfCollection'
@@ -32,6 +33,7 @@ export function readingsOf(context: ReadingContext) {
     stores,
     scraps: () => scrapBin(database.read),
     loafTable: loafTable(context),
+    seenBars: () => seenLoaves(database.read),
     newestLoaves: () => newestLoaves(database.read),
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),
     customers: () => customersView(database.read),

@@ -1,5 +1,5 @@
 import { faultsOfLoaves, labelLines, lessonOfFault, plainReading, sayFor } from '../src'
-import { faultWords, qualityWords } from '../src'
+import { faultWords, learnedWords, triedWords } from '../src'
 import { batchPlan, potSentence, pourSession, runSheet, scaleDesign, workBesideThePour } from '@vendange/core/batch'
 import { faultKeys } from '@vendange/core/cutting'
 import type { FaultKey } from '@vendange/core/cutting'
@@ -164,8 +164,25 @@ describe('words that stand in tables', () => {
     expect(lessonOfFault('ash')).to.match(/^Ash last time\. Alcohol on the top/)
   })
 
-  it('say what a soap of olive oil alone does', () => {
-    expect(qualityWords.thickening.verdicts[0]).to.equal('slow: time for swirls')
+  it('say what was noticed of a bar, and nothing of what was not', () => {
+    const nothing = { rubs: null, foam: null, feel: null, smell: null, lasted: null }
+    const mass = (massG: number): string => `${massG} g`
+    expect(triedWords({ ...nothing, rubs: 1, foam: 'rich' }, mass)).to.equal('Tried: rich foam after one rub.')
+    expect(triedWords({ ...nothing, feel: 'strips', lasted: { washes: 140, barG: 98 } }, mass)).to.equal(
+      'Tried: tight, dry skin; 140 washes of a bar of 98 g.',
+    )
+    expect(triedWords({ ...nothing, rubs: 6, smell: 'off' }, mass)).to.equal(
+      'Tried: foam after 6 rubs; smells off, or has spots.',
+    )
+  })
+
+  it('say what an estimate was moved by', () => {
+    expect(learnedWords({ key: 'cuts', seen: 0, seenOfRecipe: 0 })).to.equal('estimate')
+    expect(learnedWords({ key: 'cuts', seen: 1, seenOfRecipe: 0 })).to.equal('estimate, moved by 1 record of yours')
+    expect(learnedWords({ key: 'thick', seen: 4, seenOfRecipe: 0 })).to.equal(
+      'estimate, moved by 4 timed pours of yours',
+    )
+    expect(learnedWords({ key: 'foam', seen: 5, seenOfRecipe: 2 })).to.contain(', 2 of this recipe')
   })
 })
 

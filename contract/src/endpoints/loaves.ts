@@ -1,4 +1,5 @@
 import type { LoafPage } from '@vendange/core/loaf'
+import type { SeenBar } from '@vendange/core/observations'
 import { create, get, post, taking } from '../endpoint'
 import type { LoafTableQuery } from '../schemas/loafQuery'
 import type { RoomReading } from '../schemas/room'
@@ -12,6 +13,7 @@ export const loafEndpoints = {
     table: taking<LoafTableQuery>()(
       post<LoafPage>()('/api/loaves/table', 'A page of all loaves that fit some wishes, in an order'),
     ),
+    seen: get<readonly SeenBar[]>()('/api/loaves/seen', 'What the newest loaves showed of their kinds'),
     ofDesign: get<readonly LoafSummary[]>()('/api/designs/:id/loaves', 'Loaves of a soap'),
     view: get<LoafView>()('/api/loaves/:id', 'One loaf with its whole story'),
     record: taking<NewLoafEvent>()(create<LoafView>()('/api/loaves/:id/events', 'Record what happened to a loaf')),

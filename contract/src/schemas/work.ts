@@ -1,6 +1,6 @@
 import { edgeGroups, faultKeys, finishes, planedFacesRange, planedRange } from '@vendange/core/cutting'
 import type { LoafEvent } from '@vendange/core/loaf'
-import { lesserUses, saleChannels } from '@vendange/core/loaf'
+import { feelWords, foamWords, lesserUses, saleChannels, smellWords } from '@vendange/core/loaf'
 import { massRange } from '@vendange/core/recipe'
 import { phRange } from '@vendange/core/release'
 import type { AnySchema, InferType, Message } from 'yup'
@@ -60,6 +60,11 @@ const cutBarsRange = { min: 0, max: barsRange.max } as const
 const endsRange = { min: 0, max: 100 } as const
 /** One bar as weighed, g. */
 export const barMassRange = { min: 1, max: massRange.max / 10 } as const
+
+/** Turns of a wet bar until it foams. */
+export const rubsRange = { min: 1, max: 200 } as const
+/** Washes until a bar is used up. */
+export const washesRange = { min: 1, max: 5000 } as const
 
 const words = (empty: Message) =>
   freeText(2000).test('not-blank', empty, (value) => value === undefined || value.trim() !== '')
@@ -193,6 +198,23 @@ export const loafEventSchemas = {
     .noUnknown()
     .required(),
   noted: object({ type: typed('noted'), ...event, text: words(said('note_missing')) })
+    .noUnknown()
+    .required(),
+  tried: object({
+    type: typed('tried'),
+    ...event,
+    rubs: wholeWithin('count', rubsRange).nullable().defined(),
+    foam: string().oneOf(foamWords).nullable().defined(),
+    feel: string().oneOf(feelWords).nullable().defined(),
+    smell: string().oneOf(smellWords).nullable().defined(),
+    lasted: object({
+      washes: wholeWithin('count', washesRange).required(),
+      barG: within('mass', barMassRange).required(),
+    })
+      .noUnknown()
+      .nullable()
+      .defined(),
+  })
     .noUnknown()
     .required(),
   held: object({ type: typed('held'), ...event, reason: words(said('hold_reason_missing')) })

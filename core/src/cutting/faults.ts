@@ -9,6 +9,7 @@ export const faultKeys = [
   'bleeding',
   'colour_off',
   'lye_pocket',
+  'too_soft',
 ] as const
 export type FaultKey = (typeof faultKeys)[number]
 
@@ -49,6 +50,9 @@ export const faults: Readonly<Record<FaultKey, Fault>> = {
   },
   lye_pocket: {
     holdsBack: true,
+  },
+  too_soft: {
+    holdsBack: false,
   },
 }
 

@@ -7,14 +7,24 @@ import type { LoafState, LoafStatus } from './loafState'
 import { freeBars, unreleasedBars, unsoldBars } from './loafState'
 
 const atAnyTime = ['moved', 'photographed', 'noted', 'fault_found', 'fault_closed', 'scrap_used'] as const
-const cured = [...atAnyTime, 'weighed', 'scrapped', 'finished', 'downgraded', 'held', 'failed', 'released'] as const
+const cured = [
+  ...atAnyTime,
+  'tried',
+  'weighed',
+  'scrapped',
+  'finished',
+  'downgraded',
+  'held',
+  'failed',
+  'released',
+] as const
 const mayFollow: Readonly<Record<LoafStatus, readonly LoafEventType[]>> = {
   in_mould: ['unmoulded', ...atAnyTime, 'failed'],
   unmoulded: ['cut', ...atAnyTime, 'failed'],
   curing: cured,
   held: cured,
   failed: ['photographed', 'noted', 'scrapped', 'scrap_used'],
-  released: ['released', 'downgraded', 'allotted', 'given_back', 'sold', 'recalled', 'scrap_used', 'amended'],
+  released: ['released', 'downgraded', 'allotted', 'given_back', 'sold', 'recalled', 'scrap_used', 'tried', 'amended'],
 }
 
 /** A bar that dries gains no more than this between two weighings: the scale's own step and damp air, g. An estimate. */
@@ -30,6 +40,7 @@ function earliestDay(
     case 'weighed':
     case 'finished':
     case 'scrapped':
+    case 'tried':
     case 'held':
       return { day: state.cut?.day ?? state.pouredDay, was: state.cut ? 'cut' : 'poured' }
     case 'released':
@@ -99,6 +110,10 @@ function against(state: LoafState, event: LoafEvent): Finding | undefined {
         'barG',
       )
     }
+    case 'tried':
+      return [event.rubs, event.foam, event.feel, event.smell, event.lasted].every((one) => one === null)
+        ? refuse('nothing_noticed')
+        : undefined
     case 'fault_closed':
       return state.openFaults.includes(event.fault)
         ? undefined

@@ -1,5 +1,6 @@
 import type { Day } from '../calendar'
 import type { FaultKey, Finish, Planed } from '../cutting'
+import type { Tried } from './tried'
 
 /** Where bars of a loaf may go once they are released. */
 export const saleChannels = ['Web', 'Stalls', 'Shops', 'Subscribers', 'Orders', 'Kept'] as const
@@ -64,6 +65,8 @@ export type LoafEvent =
     }
   | { readonly type: 'photographed'; readonly day: Day; readonly photoId: string }
   | { readonly type: 'noted'; readonly day: Day; readonly text: string }
+  /** A bar of it was used for a while: what was noticed. */
+  | ({ readonly type: 'tried'; readonly day: Day } & Tried)
   | { readonly type: 'held'; readonly day: Day; readonly reason: string }
   /** It comes to nothing; its soap is made again or not at all. */
   | { readonly type: 'failed'; readonly day: Day; readonly reason: string }

@@ -1,6 +1,7 @@
 import type { Day } from '../calendar'
 import type { FaultKey, Logged } from '../cutting'
 import type { LoafEvent, SaleChannel } from './loafEvents'
+import type { Tried } from './tried'
 import { roundTo } from '../units'
 
 export type LoafStatus = 'in_mould' | 'unmoulded' | 'curing' | 'held' | 'failed' | 'released'
@@ -41,6 +42,10 @@ export interface LoafState {
   readonly openFaults: readonly FaultKey[]
   /** Every fault that was ever found in it. */
   readonly foundFaults: readonly FaultKey[]
+  /** What was noticed of bars in use; none where nothing is said. */
+  readonly tried?: readonly (Tried & { readonly day: Day })[]
+  /** When it was first seen to have gone off. */
+  readonly offDay?: Day
   readonly finished: Logged
   readonly scrap: readonly Scrap[]
   readonly channels: readonly ChannelBars[]
@@ -86,6 +91,10 @@ function withChannel(state: LoafState, channel: SaleChannel, more: { allotted?: 
   return { ...state, channels: [...rest, now] }
 }
 
+const goneOff = ({ offDay }: LoafState, day: Day): Pick<LoafState, 'offDay'> => ({
+  offDay: offDay !== undefined && offDay < day ? offDay : day,
+})
+
 /** A loaf after one more event. */
 export function stateAfter(state: LoafState, event: LoafEvent): LoafState {
   switch (event.type) {
@@ -109,6 +118,7 @@ export function stateAfter(state: LoafState, event: LoafEvent): LoafState {
         ...state,
         openFaults: [...state.openFaults.filter((key) => key !== event.fault), event.fault],
         foundFaults: [...state.foundFaults.filter((key) => key !== event.fault), event.fault],
+        ...(event.fault === 'orange_spots' ? goneOff(state, event.day) : {}),
       }
     case 'fault_closed':
       return { ...state, openFaults: state.openFaults.filter((key) => key !== event.fault) }
@@ -131,6 +141,14 @@ export function stateAfter(state: LoafState, event: LoafEvent): LoafState {
       return { ...state, weighIns: [...state.weighIns, { day: event.day, massG: event.barG }] }
     case 'photographed':
       return { ...state, photos: [...state.photos, { day: event.day, photoId: event.photoId }] }
+    case 'tried': {
+      const { type: _, ...tried } = event
+      return {
+        ...state,
+        tried: [...(state.tried ?? []), tried],
+        ...(tried.smell === 'off' ? goneOff(state, tried.day) : {}),
+      }
+    }
     case 'held':
       return { ...state, status: 'held', holdReason: event.reason }
     case 'failed':

@@ -16,12 +16,10 @@ const { show } = useUnits()
             fattyAcidGroupWords[group.key].does
           }}</small>
         </td>
-        <td class="bar"><i :style="{ width: show('share', share).replace(' ', '') }" /></td>
         <td class="number">{{ show('share', share) }}</td>
       </tr>
       <tr v-if="unnamedShare >= 0.005">
         <td class="label quiet">Not named in the table (waxes, small and odd acids)</td>
-        <td />
         <td class="number quiet">{{ show('share', unnamedShare) }}</td>
       </tr>
     </tbody>
@@ -30,18 +28,7 @@ const { show } = useUnits()
 
 <style scoped>
 .label {
-  width: 52%;
+  width: 82%;
   line-height: 1.3;
-}
-
-.bar {
-  width: 30%;
-}
-
-.bar i {
-  display: block;
-  height: 12px;
-  border-radius: 2px;
-  background: rgb(var(--v-theme-brass));
 }
 </style>

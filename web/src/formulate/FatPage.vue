@@ -221,7 +221,7 @@ async function takeFatAway(): Promise<void> {
               @update:model-value="setAcid(acid, $event)"
             />
           </div>
-          <p class="quiet">Without them the bar’s qualities leave this fat out.</p>
+          <p class="quiet">Without them what a bar will be like leaves this fat out.</p>
         </section>
       </div>
     </div>

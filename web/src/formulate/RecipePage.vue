@@ -11,7 +11,6 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import type { NewRecipe } from '@vendange/contract'
 import { cureDaysRange, endpoints, recipeSchema, setDaysRange, writeRecipeFile } from '@vendange/contract'
-import { recipeQualities } from '@vendange/core/recipe'
 import { writeRecipeCsv } from '@vendange/core/recipe/csv'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -19,11 +18,12 @@ import AcidGroups from './AcidGroups.vue'
 import FatLines from './FatLines.vue'
 import LyeCard from './LyeCard.vue'
 import LyeSettings from './LyeSettings.vue'
+import ObservationList from './ObservationList.vue'
 import OtherParts from './OtherParts.vue'
-import QualityList from './QualityList.vue'
 import RecipeVersions from './RecipeVersions.vue'
 import ScaleToMould from './ScaleToMould.vue'
 import SchoolFields from './SchoolFields.vue'
+import { useObservations } from './useObservations'
 import { useReckonedRecipe } from './useReckonedRecipe'
 import { useWaterKept } from './useWaterKept'
 import WishPanel from './WishPanel.vue'
@@ -64,6 +64,7 @@ const fatsTypedG = ref<number>()
 const fatsG = computed({ get: () => fatsTypedG.value ?? whole.value.g, set: (massG) => (fatsTypedG.value = massG) })
 const { reckoned, certified, findings, figures } = useReckonedRecipe(values, fatsG)
 useWaterKept(values, () => figures.value?.alkaliPerFats)
+const observe = useObservations()
 const claims = computed(() => season.claims)
 /** A bar of usual size: fats for a hundred grams of batter. */
 const fatsGPerBar = computed(() => (figures.value ? (100 * figures.value.fatsG) / figures.value.batterG : 70))
@@ -163,7 +164,7 @@ async function takeRecipeAway(): Promise<void> {
         <LyeCard v-model:fats-g="fatsG" :findings="findings" :figures="figures" :certified="certified" />
         <section v-if="figures" class="sheet stack">
           <h2>What it will be like</h2>
-          <QualityList :qualities="recipeQualities(reckoned ?? values)" />
+          <ObservationList :observations="observe(reckoned ?? values, id)" />
         </section>
         <WishPanel v-if="figures" v-model="values.fats" :superfat="values.superfat" :fats-g-per-bar="fatsGPerBar" />
         <section v-if="figures" class="sheet">

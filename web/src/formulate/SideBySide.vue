@@ -3,13 +3,15 @@ import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import type { SavedRecipe } from '@vendange/contract'
 import type { RecipeFigures } from '@vendange/core/recipe'
-import { recipeFigures, recipeQualities } from '@vendange/core/recipe'
+import { recipeFigures } from '@vendange/core/recipe'
 import { computed, ref } from 'vue'
-import { qualityWords } from '@vendange/words'
+import { observationLabels } from '@vendange/words'
+import { useObservations } from './useObservations'
 
 /** Two recipes, line by line: what is in one and not in the other, and what that makes of the bar. */
 const season = useSeason()
-const { show, whole } = useUnits()
+const { show, whole, say } = useUnits()
+const observe = useObservations()
 /** Recipes are compared by what a kilo of fats takes. */
 
 const chosen = ref([season.recipes[0]?.id, season.recipes[1]?.id])
@@ -52,19 +54,17 @@ const figures = computed<readonly Line[]>(() => {
     line('Cure', ({ recipe }) => show('days', recipe.cureDays)),
   ]
 })
-const qualities = computed<readonly Line[]>(() => {
-  const [one = [], other = []] = pair.value?.map((recipe) => recipeQualities(recipe)) ?? []
-  return one.map((quality, index) => ({
-    what: qualityWords[quality.key].label,
-    cells: [quality, other[index]].map((of) =>
-      of ? `${qualityWords[of.key].verdicts[of.level]}, ${show('share', of.share, 0)}` : '',
-    ),
+const observations = computed<readonly Line[]>(() => {
+  const [one = [], other = []] = pair.value?.map((recipe) => observe(recipe, recipe.id)) ?? []
+  return one.map((observation, index) => ({
+    what: observationLabels[observation.key],
+    cells: [observation, other[index]].map((of) => (of ? `${say(of.answer)} (${say(of.band)})` : '')),
   }))
 })
 const groups = computed(() => [
   { name: 'Fats', lines: fats.value },
   { name: 'Figures', lines: figures.value },
-  { name: 'What it will be like (estimates)', lines: qualities.value },
+  { name: 'What it will be like (estimates)', lines: observations.value },
 ])
 const differs = ({ cells }: Line): boolean => cells[0] !== cells[1]
 </script>

@@ -3,6 +3,7 @@ import { api, photoAddress, problemOf } from '@/parts/api'
 import FailedLoaf from '@/parts/FailedLoaf.vue'
 import { useUnits } from '@/parts/format'
 import { useOwnScreen } from '@/parts/ownScreen'
+import type { RecordedLoaf } from '@/parts/recordLoafEvent'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
 import { useFresh } from '@/parts/useFresh'
@@ -18,6 +19,7 @@ import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
 import { computed, ref, shallowRef } from 'vue'
 import { eventWords } from '@/parts/eventWords'
+import BarTried from './BarTried.vue'
 
 const props = defineProps<{ id: string }>()
 const season = useSeason()
@@ -37,6 +39,9 @@ async function load(): Promise<void> {
 useFresh(load)
 
 const bench = computed(() => view.value && pourSession(view.value.plan, view.value.records))
+const mayTry = computed(
+  () => screen.mayRecord('tried') && ['curing', 'held', 'released'].includes(view.value?.loaf.state.status ?? ''),
+)
 const mayFail = computed(() => view.value && !['released', 'failed'].includes(view.value.loaf.state.status))
 const isReleased = computed(() => view.value?.loaf.state.status === 'released')
 const zone = computed(() => season.workshop?.timeZone ?? 'UTC')
@@ -57,6 +62,9 @@ const sentence = computed(() => {
 const note = ref('')
 const subject = ref('')
 const kept = useKeptFields(`note:${props.id}`, { note, subject })
+function showAfter({ loaf, view: told }: RecordedLoaf): void {
+  if (view.value) view.value = told ?? { ...view.value, loaf }
+}
 async function write(): Promise<void> {
   if (!view.value) return
   const event = isReleased.value
@@ -64,7 +72,7 @@ async function write(): Promise<void> {
     : ({ type: 'noted', day: season.today, text: note.value } as const)
   const after = await record(view.value.loaf, event)
   if (after) {
-    view.value = after.view ?? { ...view.value, loaf: after.loaf }
+    showAfter(after)
     note.value = ''
     subject.value = ''
     kept.sent()
@@ -172,6 +180,7 @@ const print = (): void => window.print()
         </div>
         <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
       </form>
+      <BarTried v-if="mayTry" class="write" :loaf="view.loaf" @recorded="showAfter" />
     </section>
     <section class="sheet">
       <h2>At the bench</h2>

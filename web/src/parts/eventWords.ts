@@ -1,6 +1,6 @@
 import { finishedWords } from '../parts/finishWords'
 import type { LoafEvent } from '@vendange/core/loaf'
-import { counted, faultWords } from '@vendange/words'
+import { counted, faultWords, triedWords } from '@vendange/words'
 
 type Told = (massG: number) => string
 /** How masses are told: of a batch, and by a fine scale. */
@@ -40,6 +40,8 @@ export function eventWords(event: LoafEvent, { weighed, fineMass }: MassWords): 
       return 'Photographed.'
     case 'noted':
       return `Note: ${event.text}`
+    case 'tried':
+      return triedWords(event, fineMass)
     case 'held':
       return `Held: ${event.reason}`
     case 'failed':

@@ -18,7 +18,8 @@ import {
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { amid, moveKindWords as kindWords } from '@vendange/words'
 import { chanceWords, techniqueWords, traceWords } from './inside/moveWords'
-import { useTimedPours, useWorking } from './inside/useWorking'
+import { useTimedPours } from '@/parts/timedPours'
+import { useWorking } from './inside/useWorking'
 import { roundTo } from '@vendange/core/units'
 
 /** The pour on the clock at the bench: what is left of the window, the next move, and the fallback one tap away. */

@@ -5,6 +5,7 @@ import { cuttingWords } from './cutting'
 import { formWords } from './form'
 import { loafWords } from './loaf'
 import { mouldWords } from './mould'
+import { observationWords } from './observations'
 import { planWords } from './plan'
 import { pourWords } from './pour'
 import { recipeWords } from './recipe'
@@ -21,6 +22,7 @@ export const catalogue: Readonly<Record<string, string>> = {
   ...formWords,
   ...loafWords,
   ...mouldWords,
+  ...observationWords,
   ...planWords,
   ...pourWords,
   ...recipeWords,

@@ -18,6 +18,7 @@ export const loafWords = {
   scrap_is_gone: 'Only {left} of it are in the bin.',
   heavier_than_before:
     'That is {more} heavier than on {day}, and a bar only dries. Is it the marked bar? Weigh it again, or say that you are sure.',
+  nothing_noticed: 'Say at least one thing that was noticed.',
   fault_name: `{fault, select, ${faultNames}}`,
   fault_is_not_open: '{fault} is not open on this loaf.',
   more_than_cut: 'Only {bars, plural, one {one bar was} other {# bars were}} cut from this loaf.',
@@ -28,7 +29,7 @@ export const loafWords = {
   not_allotted: 'Only {bars, plural, one {one bar is} other {# bars are}} set aside there and not sold.',
   loaf_is_released: 'This loaf is released: its record is not edited. Write an amendment.',
   event_out_of_order:
-    'This loaf is {status, select, in_mould {still in its mould} unmoulded {unmoulded but not cut} curing {cut and curing} held {held} failed {recorded as failed} other {released}}; it cannot be {event, select, unmoulded {unmoulded} cut {cut} weighed {weighed} scrapped {scrapped} finished {finished} downgraded {downgraded} held {held} failed {failed} released {released} moved {moved} photographed {photographed} noted {noted} fault_found {given a fault} fault_closed {cleared of a fault} scrap_used {used as scrap} allotted {allotted} given_back {given back} sold {sold} recalled {recalled} other {amended}} now.',
+    'This loaf is {status, select, in_mould {still in its mould} unmoulded {unmoulded but not cut} curing {cut and curing} held {held} failed {recorded as failed} other {released}}; it cannot be {event, select, unmoulded {unmoulded} cut {cut} weighed {weighed} tried {tried} scrapped {scrapped} finished {finished} downgraded {downgraded} held {held} failed {failed} released {released} moved {moved} photographed {photographed} noted {noted} fault_found {given a fault} fault_closed {cleared of a fault} scrap_used {used as scrap} allotted {allotted} given_back {given back} sold {sold} recalled {recalled} other {amended}} now.',
   day_ahead: 'That day has not come yet.',
   day_before_cause:
     'That is before {day}, when the loaf was {was, select, unmoulded {unmoulded} cut {cut} released {released} other {poured}}.',

@@ -1,5 +1,6 @@
 import type { FaultKey } from '@vendange/core/cutting'
 import { faultCounts } from '@vendange/core/cutting'
+import type { FeelWord, FoamWord, SmellWord, Tried } from '@vendange/core/loaf'
 import type { PromiseKey } from '@vendange/core/plan'
 import type { ReleaseCheck } from '@vendange/core/release'
 
@@ -57,6 +58,11 @@ export const faultWords: Readonly<
     cause: 'Lye that was not blended in, or a recipe weighed wrong.',
     remedy: 'Gloves on. Test with a strip; the loaf is not sold.',
   },
+  too_soft: {
+    name: 'Too soft: it smeared at the cut',
+    cause: 'It was cut too early: soft fats, much water or a cold room set slowly.',
+    remedy: 'A day longer in the mould, or less water.',
+  },
 }
 
 /** Faults of some loaves, those of most loaves first: "Ash on 2 of 5 loaves; cracks on 1." Empty where there were none. */
@@ -91,4 +97,30 @@ export const promiseWords: Readonly<Record<PromiseKey, string>> = {
   vegan: 'vegan',
   palm_free: 'palm-free',
   nut_free: 'free of nuts',
+}
+
+/** What a maker picks when a bar was tried, in each respect. */
+export const foamLabels: Readonly<Record<FoamWord, string>> = { little: 'little', usual: 'good', rich: 'rich' }
+export const feelLabels: Readonly<Record<FeelWord, string>> = {
+  gentle: 'soft skin',
+  usual: 'clean skin',
+  strips: 'tight, dry skin',
+}
+export const smellLabels: Readonly<Record<SmellWord, string>> = {
+  sound: 'smells and looks sound',
+  off: 'smells off, or has spots',
+}
+
+/** "Tried: good foam after 8 rubs; soft skin; 190 washes of a bar of 100 g." @param mass how a bar's mass is told */
+export function triedWords({ rubs, foam, feel, smell, lasted }: Tried, mass: (massG: number) => string): string {
+  const after = rubs === null ? '' : ` after ${rubs === 1 ? 'one rub' : `${rubs} rubs`}`
+  const lines = [
+    foam === null ? (rubs === null ? '' : `foam${after}`) : `${foamLabels[foam]} foam${after}`,
+    feel === null ? '' : feelLabels[feel],
+    smell === null ? '' : smellLabels[smell],
+    lasted === null
+      ? ''
+      : `${lasted.washes === 1 ? 'one wash' : `${lasted.washes} washes`} of a bar of ${mass(lasted.barG)}`,
+  ]
+  return `Tried: ${lines.filter((line) => line !== '').join('; ')}.`
 }

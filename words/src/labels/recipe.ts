@@ -1,5 +1,6 @@
 import type { ContentKey, FattyAcidGroupKey } from '@vendange/core/fats'
-import type { Blending, CureSchool, LyeSchool, QualityKey, School } from '@vendange/core/recipe'
+import type { Observation, ObservationKey } from '@vendange/core/observations'
+import type { Blending, CureSchool, LyeSchool, School } from '@vendange/core/recipe'
 
 export const contentWords: Readonly<Record<ContentKey, string>> = {
   animal: 'of animals',
@@ -20,43 +21,23 @@ export const fattyAcidGroupWords: Readonly<
   longer: { label: 'Long chains', does: '20 carbons and up' },
 }
 
-/** What a quality is called, what each of its three levels means, and which acids count and why. */
-export const qualityWords: Readonly<
-  Record<
-    QualityKey,
-    { readonly label: string; readonly verdicts: readonly [string, string, string]; readonly why: string }
-  >
-> = {
-  foam: {
-    label: 'Foam',
-    verdicts: ['little foam, slow to come', 'foams well', 'big foam at once'],
-    why: 'lauric and myristic acid make it, ricinoleic holds it',
-  },
-  stripping: {
-    label: 'How it strips',
-    verdicts: ['gentle to dry skin', 'usual', 'strips: for dishes rather than dry skin'],
-    why: 'short saturated chains carry off skin’s own oils',
-  },
-  firmness: {
-    label: 'Firm at the cut',
-    verdicts: ['soft: longer in the mould', 'firm enough to cut', 'hard soon: cut it early, or it crumbles'],
-    why: 'all saturated acids together',
-  },
-  wear: {
-    label: 'Lasts in use',
-    verdicts: ['used up soon', 'lasts as usual', 'lasts long'],
-    why: 'soaps of palmitic and stearic acid hardly dissolve',
-  },
-  keeping: {
-    label: 'Goes off',
-    verdicts: ['keeps a year and more', 'keeps about a year', 'may turn rancid within months'],
-    why: 'linoleic acid, and linolenic twice, take up oxygen',
-  },
-  thickening: {
-    label: 'Thickens',
-    verdicts: ['slow: time for swirls', 'at a usual pace', 'fast: few colours'],
-    why: 'long saturated chains and castor oil bring trace on',
-  },
+/** What a maker asks of a soap, in each respect that can be observed. */
+export const observationLabels: Readonly<Record<ObservationKey, string>> = {
+  thin: 'Thin trace',
+  thick: 'Too thick for a swirl',
+  cuts: 'Cuts cleanly',
+  foam: 'Foam',
+  strips: 'Strips',
+  lasts: 'Lasts',
+  keeps: 'May go off',
+}
+
+/** "estimate", or how many of the workshop's own moved it. */
+export function learnedWords({ key, seen, seenOfRecipe }: Pick<Observation, 'key' | 'seen' | 'seenOfRecipe'>): string {
+  if (seen === 0) return 'estimate'
+  const what = key === 'thin' || key === 'thick' ? 'timed pour' : 'record'
+  const all = `estimate, moved by ${seen} ${what}${seen === 1 ? '' : 's'} of yours`
+  return seenOfRecipe > 0 ? `${all}, ${seenOfRecipe} of this recipe` : all
 }
 
 export const lyeSchoolWords: Readonly<Record<LyeSchool, string>> = {

@@ -1,7 +1,5 @@
-import { api } from '@/parts/api'
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign, TimedPourView } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
 import type { BatterConditions, MoveLine } from '@vendange/core/pour'
 import {
   batterConditions,
@@ -16,17 +14,7 @@ import {
   workingAdvice,
 } from '@vendange/core/pour'
 import type { MouldSection } from '@vendange/core/pour'
-import { computed, shallowRef } from 'vue'
-
-/** Pours that were timed here, read once for a page. */
-export function useTimedPours() {
-  const timings = shallowRef<readonly TimedPourView[]>([])
-  void api(endpoints.batches.timings)
-    // What was a test or a slip teaches nothing.
-    .then((read) => (timings.value = read.filter(({ setAside }) => setAside === null)))
-    .catch(() => undefined)
-  return timings
-}
+import { computed } from 'vue'
 
 /** The batter of a soap as it is designed now. */
 export function useBatter(soap: () => Pick<NewDesign, 'recipeId' | 'scent' | 'colours'> | undefined) {

@@ -18,7 +18,8 @@ import {
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { amid, moveKindWords as kindWords } from '@vendange/words'
 import { techniqueWords, traceWords } from '../inside/moveWords'
-import { useBatter, useTimedPours, useWorking } from '../inside/useWorking'
+import { useTimedPours } from '@/parts/timedPours'
+import { useBatter, useWorking } from '../inside/useWorking'
 import { useUnits } from '@/parts/format'
 
 /** A pour played against a batter drawn from the model: when to go on, and when to fall back. */

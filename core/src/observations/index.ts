@@ -1,0 +1,5 @@
+export * from './bar'
+export * from './learning'
+export * from './model'
+export * from './observe'
+export * from './seenBars'
