@@ -90,7 +90,7 @@ function writersOf(
     async () => (await tell<{ photoId: string }>('/api/photos', png))?.photoId,
     async (mark) => {
       const ingredient = await tell<{ id: string }>('/api/ingredients', { ...blankIngredient, name: `${mark}-of` })
-      const body = { ...lot, lotNumber: mark, adjustment: 0, priceCents: 0, certificate: null }
+      const body = { ...lot, lotNumber: mark, adjustment: 0, priceCents: 0, carriageCents: 0, certificate: null }
       return ingredient && marked(mark, '/api/lots', { ...body, ingredientId: ingredient.id })
     },
   ]

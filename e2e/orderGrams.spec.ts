@@ -25,7 +25,9 @@ const grams: Twin = {
       ['Shea butter', '2824 g', '€37.36'],
       ['Sodium hydroxide', '1320 g', '€9.31'],
       ['Curtain blend', '282 g', '€37.30'],
-      ['Colourants', '110 g', '€7.26'],
+      ['velvet', '37 g', '€2.42'],
+      ['gilt', '37 g', '€2.42'],
+      ['chalk', '37 g', '€2.42'],
     ],
     parts: [
       ['Ingredients', '€143.10'],

@@ -23,7 +23,9 @@ const ounces: Twin = {
       ['Shea butter', '99.6 oz', '$37.35'],
       ['Sodium hydroxide', '46.5 oz', '$9.30'],
       ['Curtain blend', '10 oz', '$37.50'],
-      ['Colourants', '3.85 oz', '$7.25'],
+      ['velvet', '1.3 oz', '$2.42'],
+      ['gilt', '1.3 oz', '$2.42'],
+      ['chalk', '1.3 oz', '$2.41'],
     ],
     parts: [
       ['Ingredients', '$143.28'],

@@ -58,6 +58,8 @@ const access: Access<typeof endpoints> = {
   calendar: makers,
   stores: everybody,
   takeStoresIn: makers,
+  prices: makers,
+  statePrices: makers,
   ingredients: makers,
   lotCards: makers,
   scraps: hands,

@@ -28,6 +28,7 @@ import {
   lotSchema,
   savedIngredientSchema,
   savedLotSchema,
+  statedPricesSchema,
   storesImportSchema,
 } from './schemas/stores'
 import { wishRequestSchema } from './schemas/wish'
@@ -99,6 +100,7 @@ takes(endpoints.screens.pair, screenPairedSchema)
 takes(endpoints.screens.signIn, signInSchema)
 takes(endpoints.screens.setPin, pinSchema)
 takes(endpoints.takeStoresIn, storesImportSchema)
+takes(endpoints.statePrices, statedPricesSchema)
 keeps(endpoints.customers, customerSchema, customerSchema.shape(ofVersion), savedCustomerSchema)
 takes(endpoints.customers.takeIn, customerListSchema)
 takes(endpoints.customers.barsBack, barsBackSchema)

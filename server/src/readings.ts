@@ -3,6 +3,8 @@ import { openApiDocument } from '@vendange/contract'
 import { openFile } from './db/openFile'
 import type { Reader } from './db/database'
 import { drizzleOver } from './db/drizzle'
+import { pricesOn, readStock } from './db/storesRow'
+import { readWorkshop } from './db/workshopRow'
 import { recipeNearWishes } from './formulate/recipeNearWishes'
 import { loafTable } from './loaves/loafTable'
 import { loavesOfDesign, newestLoaves } from './loaves/loafLists'
@@ -31,6 +33,8 @@ export function readingsOf(context: ReadingContext) {
     calendar: async () => calendarFeed(await season.view(), clock.now(), await sayOfContext(context)),
     planTroubles: async (plan: AcceptedPlan) => planTroubles(await season.view(), plan),
     stores,
+    prices: async () =>
+      pricesOn(clock.today((await readWorkshop(database.read)).timeZone), await readStock(database.read)),
     scraps: () => scrapBin(database.read),
     loafTable: loafTable(context),
     seenBars: () => seenLoaves(database.read),

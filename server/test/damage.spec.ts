@@ -35,10 +35,26 @@ describe('a row that was damaged', () => {
     workshop = await openTestWorkshop()
     const { api } = workshop
     const { soap, collection } = await furnish(workshop)
-    const oil = { kind: 'fat', name: 'Olive oil', ref: 'olive', leadDays: 5, packSize: 1000, perBar: 0 } as const
+    const oil = {
+      kind: 'fat',
+      name: 'Olive oil',
+      ref: 'olive',
+      leadDays: 5,
+      packSize: 1000,
+      perBar: 0,
+      listCents: 0,
+      isListEstimate: true,
+    } as const
     const { id } = await api(endpoints.ingredients.create, { body: { ...oil, densityGMl: null, inci: '', notes: '' } })
     const lot = { supplier: 'Mill', lotNumber: 'K-1', receivedDay: '2027-01-10', openedDay: null, bestBeforeDay: null }
-    const amounts = { isRecalled: false, receivedAmount: 5000, adjustment: 0, priceCents: 900, certificate: null }
+    const amounts = {
+      isRecalled: false,
+      receivedAmount: 5000,
+      adjustment: 0,
+      priceCents: 900,
+      carriageCents: 0,
+      certificate: null,
+    }
     await api(endpoints.lots.create, { body: { ...lot, ...amounts, ingredientId: id } })
     const poured = await api(endpoints.batches.create, { body: { designId: soap.id, pourDay: firstDay } })
     await pourUpTo(workshop, poured.id, null)

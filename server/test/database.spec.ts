@@ -188,6 +188,48 @@ describe('the database file', () => {
     await database.close()
   })
 
+  it('finds the prices that it kept beside its stores in them, as estimates', async () => {
+    const client = await writtenBy(31)
+    const pricing = {
+      hourCents: 1800,
+      ingredients: [
+        { key: 'olive', centsPerKg: 890 },
+        { key: 'shea', centsPerKg: 980.4 },
+        { key: 'naoh', centsPerKg: 420 },
+        { key: 'scent', centsPerKg: 9800 },
+        { key: 'no_such_fat', centsPerKg: 1 },
+      ],
+    }
+    for (const statement of [
+      `INSERT INTO workshop (id, version, name, mass_unit, length_unit, temperature_unit, currency, time_zone, exceptions,
+        setup_hours, prep_hours, pour_hours, cut_hours, scale_resolution_g, pot_loss, cure_loss, soaping_temperature_c,
+        pricing) VALUES (1, 1, 'Quillon Lane', 'g', 'mm', '°C', 'EUR', 'UTC', '[]', 1, 1, 1, 1, 1, 0, 0, 43,
+        '${JSON.stringify(pricing)}')`,
+      `INSERT INTO ingredients (id, version, is_removed, kind, name, ref, lead_days, pack_size, per_bar, notes)
+        VALUES ('one', 1, 0, 'fat', 'Our olive oil', 'olive', 0, 0, 0, ''), ('two', 1, 0, 'scent', 'Tide', '', 0, 0, 0, ''),
+        ('three', 1, 0, 'liquid', 'Milk', '', 0, 0, 0, '')`,
+    ])
+      await client.execute(statement)
+    client.close()
+    const database = await open()
+    const { ingredients } = await readStock(database.read)
+    expect(ingredients.map(({ name, kind, listCents }) => `${name} ${kind} ${listCents}`)).to.have.members([
+      'Milk liquid 0',
+      'Our olive oil fat 890',
+      'Shea butter fat 980.4',
+      'Sodium hydroxide alkali 420',
+      'Tide scent 9800',
+    ])
+    expect(ingredients.every(({ isListEstimate }) => isListEstimate)).to.equal(true)
+    expect((await readWorkshop(database.read)).pricing).to.deep.equal({
+      hourCents: 1800,
+      barCents: 900,
+      shopShare: 0.6,
+      subscriberShare: 0.9,
+    })
+    await database.close()
+  })
+
   it('joins soaps that were entered once for each of their pours, and leaves alone what differs', async () => {
     const client = await writtenBy(28)
     const common = `1, 0, 'c', 'layers', '[]', 'm', 2, 35, 115`

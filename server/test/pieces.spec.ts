@@ -21,6 +21,7 @@ describe('pieces of earlier soap', () => {
     receivedAmount: 5000,
     adjustment: 0,
     priceCents: 900,
+    carriageCents: 0,
     certificate: null,
   }
   const view = (id: string) => workshop.api(endpoints.loaves.view, { params: { id } })

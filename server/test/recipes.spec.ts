@@ -67,6 +67,8 @@ describe('fats of the workshop’s own', () => {
         leadDays: 3,
         packSize: 1000,
         perBar: 0,
+        listCents: 0,
+        isListEstimate: true,
         densityGMl: null,
         inci: '',
         notes: '',
@@ -85,7 +87,7 @@ describe('fats of the workshop’s own', () => {
       priceCents: 0,
     }
     await workshop.api(endpoints.lots.create, {
-      body: { ...lot, certificate: { sapKoh: 192, tolerance: 1, day: '2027-01-01' } },
+      body: { ...lot, carriageCents: 0, certificate: { sapKoh: 192, tolerance: 1, day: '2027-01-01' } },
     })
     const { knownFats } = await workshop.api(endpoints.season)
     expect(knownFats.find(({ key }) => key === ownFatKey(fat.id))?.saponificationValue).to.deep.equal({
@@ -102,6 +104,8 @@ describe('fats of the workshop’s own', () => {
           leadDays: 3,
           packSize: 0,
           perBar: 0,
+          listCents: 0,
+          isListEstimate: true,
           densityGMl: null,
           inci: '',
           notes: '',

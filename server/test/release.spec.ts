@@ -23,6 +23,7 @@ describe('from release to the last bar', () => {
     receivedAmount: 2000,
     adjustment: 0,
     priceCents: 900,
+    carriageCents: 0,
     certificate: null,
   }
 
@@ -215,7 +216,16 @@ describe('from release to the last bar', () => {
 
     it('sells nothing of a loaf that was called back, nor of a lot that was', async () => {
       const { api } = workshop
-      const oil = { kind: 'fat', name: 'Olive oil', ref: 'olive', leadDays: 5, packSize: 1000, perBar: 0 } as const
+      const oil = {
+        kind: 'fat',
+        name: 'Olive oil',
+        ref: 'olive',
+        leadDays: 5,
+        packSize: 1000,
+        perBar: 0,
+        listCents: 0,
+        isListEstimate: true,
+      } as const
       const ingredient = await api(endpoints.ingredients.create, {
         body: { ...oil, densityGMl: null, inci: '', notes: '' },
       })
@@ -294,6 +304,8 @@ describe('from release to the last bar', () => {
         leadDays: 5,
         packSize: 100,
         perBar: 0,
+        listCents: 0,
+        isListEstimate: true,
         densityGMl: null,
         inci: '',
         notes: '',
@@ -325,6 +337,8 @@ describe('from release to the last bar', () => {
         leadDays: 5,
         packSize: 1000,
         perBar: 0,
+        listCents: 0,
+        isListEstimate: true,
         densityGMl: null,
         inci: '',
         notes: '',

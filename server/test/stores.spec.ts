@@ -1,6 +1,6 @@
 import type { NewIngredient, NewLot, StoresView } from '@vendange/contract'
-import { endpoints } from '@vendange/contract'
-import { storesForecast } from '@vendange/core/stores'
+import { blankIngredient, endpoints } from '@vendange/contract'
+import { costOf, storesForecast } from '@vendange/core/stores'
 import { expect } from 'chai'
 import { pourUpTo } from './pouring'
 import type { TestWorkshop } from './workshopAtTest'
@@ -13,6 +13,8 @@ const oliveOil: NewIngredient = {
   leadDays: 5,
   packSize: 1000,
   perBar: 0,
+  listCents: 0,
+  isListEstimate: true,
   densityGMl: null,
   inci: '',
   notes: '',
@@ -27,6 +29,7 @@ const aLot: Omit<NewLot, 'ingredientId'> = {
   receivedAmount: 1000,
   adjustment: 0,
   priceCents: 900,
+  carriageCents: 0,
   certificate: null,
 }
 
@@ -287,7 +290,9 @@ describe('the stores over HTTP', () => {
   })
 
   it('refuses a certificate that cannot be of this fat', async () => {
-    const problem = await problemOf(keep({ certificate: { sapKoh: 257, tolerance: 1, day: '2027-01-10' } }))
+    const problem = await problemOf(
+      keep({ carriageCents: 0, certificate: { sapKoh: 257, tolerance: 1, day: '2027-01-10' } }),
+    )
     expect(problem.errors?.[0]).to.include({ field: 'certificate.sapKoh' })
   })
 
@@ -296,5 +301,40 @@ describe('the stores over HTTP', () => {
     const view = await pourUpTo(workshop, batch.id, 'fat:coconut')
     expect(view.stock).to.deep.equal([])
     expect(view.records.at(-1)?.lots).to.equal(null)
+  })
+
+  describe('what everything costs', () => {
+    it('is told by the lots with their carriage, else as it was stated, and stated of what is not kept yet', async () => {
+      const { api } = workshop
+      await api(endpoints.ingredients.create, {
+        body: { ...blankIngredient, kind: 'scent', name: 'Tide', listCents: 9000, isListEstimate: false },
+      })
+      const prices = await api(endpoints.statePrices, {
+        body: {
+          prices: [
+            { kind: 'scent', name: 'tide', ref: '', listCents: 8000 },
+            { kind: 'fat', name: 'Shea butter', ref: 'shea', listCents: 990 },
+            { kind: 'fat', name: 'Shea butter', ref: 'shea', listCents: 1000 },
+          ],
+        },
+      })
+      expect(costOf(prices, 'scent:tide', 100)).to.deep.equal({ cents: 800, source: 'estimate' })
+      expect(costOf(prices, 'fat:shea', 100)).to.deep.equal({ cents: 100, source: 'estimate' })
+      const { ingredients } = await api(endpoints.stores)
+      expect(ingredients.filter(({ name }) => name === 'Shea butter')).to.have.length(1)
+      const shea = ingredients.find(({ name }) => name === 'Shea butter')!
+      await api(endpoints.lots.create, {
+        body: { ...aLot, ingredientId: shea.id, receivedAmount: 500, priceCents: 600, carriageCents: 50 },
+      })
+      expect(costOf(await api(endpoints.prices), 'fat:shea', 100)).to.deep.equal({ cents: 130, source: 'lots' })
+    })
+
+    it('is refused whole where one line cannot be', async () => {
+      const { api } = workshop
+      const stated = (listCents: number) => ({ kind: 'additive' as const, name: 'Oats', ref: '', listCents })
+      const refused = await problemOf(api(endpoints.statePrices, { body: { prices: [stated(200), stated(0)] } }))
+      expect(refused.status).to.equal(400)
+      expect((await api(endpoints.stores)).ingredients).to.deep.equal([])
+    })
   })
 })

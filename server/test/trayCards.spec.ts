@@ -91,7 +91,16 @@ describe('the cards of trays, racks and lots', () => {
     expect(text).to.contain(`Best before ${formatDay(addDays(firstDay, 90), firstDay)}`)
 
     const { api } = workshop
-    const oil = { kind: 'fat', name: 'Olive oil', ref: 'olive', leadDays: 5, packSize: 1000, perBar: 0 } as const
+    const oil = {
+      kind: 'fat',
+      name: 'Olive oil',
+      ref: 'olive',
+      leadDays: 5,
+      packSize: 1000,
+      perBar: 0,
+      listCents: 0,
+      isListEstimate: true,
+    } as const
     const body = { ...oil, densityGMl: null, inci: '', notes: '' }
     const { id } = await api(endpoints.ingredients.create, { body })
     const answer = await fetch(new URL(`/api/ingredients/${id}/lot-cards.pdf`, workshop.url))

@@ -23,14 +23,13 @@ describe('wishes for a recipe', () => {
 
   it('are reckoned with the prices of the workshop', async () => {
     await furnish(workshop)
-    const { workshop: details } = await workshop.api(endpoints.season)
-    const ingredients = [
-      { key: 'olive', centsPerKg: 1000 },
-      { key: 'coconut', centsPerKg: 500 },
-      { key: 'naoh', centsPerKg: 0 },
-    ]
-    await workshop.api(endpoints.updateWorkshop, {
-      body: { ...details, pricing: { ...details.pricing, ingredients } },
+    await workshop.api(endpoints.statePrices, {
+      body: {
+        prices: [
+          { kind: 'fat', name: 'Olive oil', ref: 'olive', listCents: 1000 },
+          { kind: 'fat', name: 'Coconut oil', ref: 'coconut', listCents: 500 },
+        ],
+      },
     })
     // 70 g of fats for 42 cents: at 10.00 and 5.00 a kilo that is 20 % of olive oil.
     const answer = await workshop.api(endpoints.nearestRecipe, {

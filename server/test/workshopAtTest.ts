@@ -177,7 +177,16 @@ export async function completeLabels(workshop: TestWorkshop, colourants = ['ambe
   const { api } = workshop
   const { workshop: details } = await api(endpoints.season)
   await api(endpoints.updateWorkshop, { body: { ...details, makerAddress: 'Quillon Lane, 7 Sample Row' } })
-  const blank = { ref: '', leadDays: 5, packSize: 0, perBar: 0, densityGMl: null, notes: '' }
+  const blank = {
+    ref: '',
+    leadDays: 5,
+    packSize: 0,
+    perBar: 0,
+    listCents: 0,
+    isListEstimate: true,
+    densityGMl: null,
+    notes: '',
+  }
   for (const name of colourants)
     await api(endpoints.ingredients.create, { body: { ...blank, kind: 'colourant', name, inci: 'CI 77492' } })
 }

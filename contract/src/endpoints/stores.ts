@@ -1,5 +1,6 @@
 import { get, post, repositoryEndpoints, taking } from '../endpoint'
-import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport } from '../schemas/stores'
+import type { Prices } from '@vendange/core/stores'
+import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StatedPrices, StoresImport } from '../schemas/stores'
 import type { ScrapView } from '../barViews'
 import type { StoresView } from '../views'
 
@@ -8,6 +9,10 @@ export const storesEndpoints = {
   stores: get<StoresView>()('/api/stores', 'Ingredients, their lots, and what the pours on the calendar take of them'),
   takeStoresIn: taking<StoresImport>()(
     post<StoresView>()('/api/stores/lines', 'Take the lines of a stores file in, all of them or none'),
+  ),
+  prices: get<Prices>()('/api/prices', 'What everything in the stores costs'),
+  statePrices: taking<StatedPrices>()(
+    post<Prices>()('/api/prices', 'State prices of things that no lot has one for, all of them or none'),
   ),
   ingredients: repositoryEndpoints<NewIngredient, SavedIngredient>()('/api/ingredients', 'ingredient'),
   lotCards: get<Blob>()(

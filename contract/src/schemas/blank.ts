@@ -31,7 +31,9 @@ export const blankSeasonSettings = {
     breakageShare: 0.03,
     bevelMinutesPerBar: 1,
     stampMinutesPerBar: 0.5,
-    ingredients: [],
+    barCents: 900,
+    shopShare: 0.6,
+    subscriberShare: 0.9,
   },
   quoting: {
     contact: '',
@@ -128,6 +130,8 @@ export const blankIngredient = {
   perBar: 0,
   densityGMl: null,
   inci: '',
+  listCents: 0,
+  isListEstimate: true,
   notes: '',
 } satisfies Omit<NewIngredient, 'name'>
 

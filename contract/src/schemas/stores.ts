@@ -4,6 +4,7 @@ import { densityRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
 import { said } from '../said'
+import { centsRange } from './workshop'
 import { dayText, freeText, idText, nameText, optionalDay, text, versionNumber, wholeWithin, within } from './pieces'
 
 export const deliveryDaysRange = { min: 0, max: 365 } as const
@@ -30,6 +31,10 @@ export const ingredientSchema = object({
   densityGMl: within('density', densityRange).nullable().defined().default(null),
   /** Its INCI name or colour index number, as it stands on a label. */
   inci: text().max(200).defined().default(''),
+  /** Cents a kg, or each piece of what is counted, where no lot tells it; 0: not known. */
+  listCents: within('money', centsRange).required().default(0),
+  /** Whether that is an estimate, and no supplier's list. */
+  isListEstimate: boolean().required().default(true),
   notes: freeText(),
 })
   .noUnknown()
@@ -63,6 +68,8 @@ export const lotSchema = object({
   /** What counting found over, or below zero under, what the records leave. */
   adjustment: number().min(-amountRange.max).max(amountRange.max).required(),
   priceCents: wholeWithin('money', lotPriceRange).required(),
+  /** Its part of what the delivery cost to bring. */
+  carriageCents: wholeWithin('money', lotPriceRange).required().default(0),
   /** The supplier's figure for this lot of a fat: mg KOH a gram, give or take, and its day. */
   certificate: object({
     sapKoh: within('number', certifiedSapRange).required(),
@@ -123,6 +130,26 @@ export const storesImportSchema = object({
     return repeated === undefined ? true : this.createError({ path: `rows[${repeated}]`, message: said('lot_twice') })
   })
 
+/** Prices of things that no lot has one for, as their maker reckons them; what the stores do not keep yet comes in. */
+export const statedPricesSchema = object({
+  prices: array(
+    object({
+      kind: kind(),
+      name: nameText(),
+      ref: text().max(64).defined(),
+      listCents: within('money', centsRange).moreThan(0).required(),
+    })
+      .noUnknown()
+      .required(),
+  )
+    .min(1)
+    .max(200)
+    .required(),
+})
+  .noUnknown()
+  .required()
+
+export type StatedPrices = InferType<typeof statedPricesSchema>
 export type NewIngredient = InferType<typeof ingredientSchema>
 export type SavedIngredient = InferType<typeof savedIngredientSchema>
 export type NewLot = InferType<typeof lotSchema>

@@ -31,6 +31,8 @@ export const taxShareRange = { min: 0, max: 0.5 } as const
 export const marginShareRange = { min: 0, max: 3 } as const
 export const depositShareRange = { min: 0, max: 1 } as const
 export const quoteValidRange = { min: 1, max: 365 } as const
+/** Of the public price. */
+export const priceShareRange = { min: 0, max: 1 } as const
 export const breakageRange = { min: 0, max: 0.5 } as const
 export const ownFactorRange = { min: 0.05, max: 5 } as const
 export const toolSpacingRange = { min: 0, max: 400 } as const
@@ -48,14 +50,11 @@ export const pricingSchema = object({
   breakageShare: within('share', breakageRange).required(),
   bevelMinutesPerBar: within('number', minutesPerBarRange).required(),
   stampMinutesPerBar: within('number', minutesPerBarRange).required(),
-  /** By fat key, `naoh`, `scent` and `colourant`. */
-  ingredients: array(
-    object({ key: text().max(64).required(), centsPerKg: within('money', centsRange).required() })
-      .noUnknown()
-      .required(),
-  )
-    .max(200)
-    .required(),
+  /** What a bar usually costs in public: on the web and at the stalls. */
+  barCents: cents(),
+  /** Of it shops pay, and subscribers. */
+  shopShare: within('share', priceShareRange).required(),
+  subscriberShare: within('share', priceShareRange).required(),
 })
   .noUnknown()
   .required()

@@ -1,6 +1,6 @@
 import type { Day } from '../calendar'
-import type { TaxTerms } from './clientQuote'
-import { taxedPrice } from './clientQuote'
+import type { TaxTerms } from './tax'
+import { taxedPrice } from './tax'
 import type { QuoteSettings } from './quote'
 import { bevellingCents } from './quote'
 

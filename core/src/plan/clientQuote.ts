@@ -1,4 +1,6 @@
 import type { QuoteOption, QuotePricePart } from './quote'
+import type { TaxedPrice, TaxTerms } from './tax'
+import { shareOfTax, taxedPrice } from './tax'
 
 /** What a client sees of a price, line by line: never what an hour or an ingredient costs. */
 export const quoteLineKinds = ['bars', 'packing', 'bevelling', 'stamp'] as const
@@ -12,6 +14,7 @@ const lineOf: Readonly<Record<QuotePricePart['of'], QuoteLine['of']>> = {
   ingredients: 'bars',
   work: 'bars',
   margin: 'bars',
+  tax: 'bars',
   packing: 'packing',
   bevelling: 'bevelling',
   stamp: 'stamp',
@@ -23,39 +26,6 @@ export function clientLines({ priceParts }: Pick<QuoteOption, 'priceParts'>): re
     const cents = priceParts.reduce((sum, part) => sum + (lineOf[part.of] === of ? part.cents : 0), 0)
     return cents > 0 ? [{ of, cents }] : []
   })
-}
-
-/** How a workshop states its prices. */
-export interface TaxTerms {
-  /** "VAT"; empty: none is charged. */
-  readonly taxName: string
-  /** Of the price without it. */
-  readonly taxShare: number
-  /** Whether prices are told with the tax in them; else it is put on top. */
-  readonly isTaxIncluded: boolean
-}
-
-export interface TaxedPrice {
-  /** Without the tax, cents. */
-  readonly netCents: number
-  readonly taxCents: number
-  /** What is paid, cents. */
-  readonly grossCents: number
-}
-
-/**
- * A price with its tax, to a whole cent.
- *
- * @param statedCents as the workshop states prices: with the tax in them or without, cents
- */
-export function taxedPrice(statedCents: number, { taxName, taxShare, isTaxIncluded }: TaxTerms): TaxedPrice {
-  const share = taxName.trim() === '' ? 0 : taxShare
-  if (!isTaxIncluded) {
-    const taxCents = Math.round(statedCents * share)
-    return { netCents: statedCents, taxCents, grossCents: statedCents + taxCents }
-  }
-  const netCents = Math.round(statedCents / (1 + share))
-  return { netCents, taxCents: statedCents - netCents, grossCents: statedCents }
 }
 
 /** What is asked for at the acceptance of a price, to a whole cent. @param share of what is paid, 0 to 1 */
@@ -70,6 +40,12 @@ export interface QuoteEarnings {
   readonly leftCents: number
   /** Of it for each hour, cents; undefined where it takes none. */
   readonly leftAnHourCents: number | undefined
+  /** All that it costs, the work at its rate among it, without tax, cents. */
+  readonly costCents: number
+  /** The least to ask, as the workshop states prices: for less the work is paid below its rate, cents. */
+  readonly floorCents: number
+  /** Of the price without tax what is left over its costs; below 0 it does not bring them in. 0 where it brings nothing. */
+  readonly marginShare: number
 }
 
 const isSpent: readonly QuotePricePart['of'][] = ['ingredients', 'packing', 'stamp']
@@ -81,6 +57,16 @@ export function quoteEarnings(
 ): QuoteEarnings {
   const sum = (parts: QuoteOption['priceParts']): number => parts.reduce((all, { cents }) => all + cents, 0)
   const spentCents = sum(priceParts.filter(({ of }) => isSpent.includes(of)))
-  const leftCents = taxedPrice(sum(priceParts), tax).netCents - spentCents
-  return { spentCents, leftCents, leftAnHourCents: hours > 0 ? Math.round(leftCents / hours) : undefined }
+  const { netCents } = taxedPrice(sum(priceParts), tax)
+  const leftCents = netCents - spentCents
+  const costCents = sum(priceParts.filter(({ of }) => of !== 'margin' && of !== 'tax'))
+  const stated = tax.isTaxIncluded ? 1 + shareOfTax(tax) : 1
+  return {
+    spentCents,
+    leftCents,
+    leftAnHourCents: hours > 0 ? Math.round(leftCents / hours) : undefined,
+    costCents,
+    floorCents: Math.ceil(costCents * stated),
+    marginShare: netCents > 0 ? (netCents - costCents) / netCents : 0,
+  }
 }

@@ -8,6 +8,11 @@ import { quantity, sentence, warn } from '../findings'
 import type { Mould } from '../mould'
 import { barThicknessRange, shapeOf } from '../mould'
 import type { Recipe, ScentUse } from '../recipe'
+import { scentWeights } from '../recipe'
+import type { IngredientKind, Prices, PriceSource } from '../stores'
+import { costOf, ingredientKey, packingCost } from '../stores'
+import type { TaxTerms } from './tax'
+import { shareOfTax } from './tax'
 import { isWithin, lengthStepMm, roundTo } from '../units'
 
 /** A mould the workshop has, as a quote may use it. */
@@ -44,8 +49,10 @@ export interface QuoteSettings extends BatchSettings {
   readonly stampCents: number
   /** Put on top of all that an order costs. @default 0 */
   readonly marginShare?: number
-  /** Price of ingredients, cents a kg, by fat key, `naoh`, `scent` and `colourant`. */
-  readonly pricesCentsPerKg: Readonly<Record<string, number>>
+  /** How prices are stated: where that is with the tax in them, it comes on top of costs and margin. @default untaxed */
+  readonly tax?: TaxTerms
+  /** What the stores' things cost. */
+  readonly prices: Prices
 }
 
 /** What bevelling is charged extra. */
@@ -65,8 +72,19 @@ export interface QuotePart {
 
 /** A part of a price. */
 export interface QuotePricePart {
-  readonly of: 'ingredients' | 'work' | 'packing' | 'bevelling' | 'stamp' | 'margin'
+  readonly of: 'ingredients' | 'work' | 'packing' | 'bevelling' | 'stamp' | 'margin' | 'tax'
   readonly cents: number
+}
+
+/** What an order takes of one ingredient, and what that costs as far as the stores say. */
+export interface QuoteIngredient {
+  readonly kind: IngredientKind
+  /** Key of the fat or alkali; empty for what goes by its name. */
+  readonly ref: string
+  readonly name: string
+  readonly massG: number
+  readonly cents: number | undefined
+  readonly source: PriceSource | undefined
 }
 
 /** One way to make an order. */
@@ -82,7 +100,7 @@ export interface QuoteOption {
   readonly batches: readonly PourPart[]
   /** Hours of work: set-up, preparing, pouring, cutting, bevelling, stamping. */
   readonly hours: number
-  readonly ingredients: readonly { readonly name: string; readonly massG: number; readonly cents: number | undefined }[]
+  readonly ingredients: readonly QuoteIngredient[]
   readonly priceParts: readonly QuotePricePart[]
   /** Ingredients without a price: the sum lacks them, and is no price yet. */
   readonly unpriced: readonly string[]
@@ -158,12 +176,15 @@ function priceOf(
   const costs: readonly QuotePricePart[] = [
     { of: 'ingredients', cents: ingredients.reduce((sum, { cents }) => sum + (cents ?? 0), 0) },
     { of: 'work', cents: hours * settings.hourCents },
-    { of: 'packing', cents: wish.bars * settings.packingCentsPerBar },
+    { of: 'packing', cents: packingCost(settings.prices, wish.bars, settings.packingCentsPerBar).cents },
     { of: 'bevelling', cents: wish.bevelled ? bevellingCents(wish.bars, settings) : 0 },
     { of: 'stamp', cents: wish.stamped ? settings.stampCents : 0 },
   ]
-  const marginCents = costs.reduce((sum, { cents }) => sum + cents, 0) * (settings.marginShare ?? 0)
-  return [...costs, { of: 'margin' as const, cents: marginCents }]
+  const costCents = costs.reduce((sum, { cents }) => sum + cents, 0)
+  const marginCents = costCents * (settings.marginShare ?? 0)
+  const { tax } = settings
+  const taxCents = tax?.isTaxIncluded === true ? (costCents + marginCents) * shareOfTax(tax) : 0
+  return [...costs, { of: 'margin' as const, cents: marginCents }, { of: 'tax' as const, cents: taxCents }]
     .map(({ of, cents }) => ({ of, cents: Math.round(cents) }))
     .filter(({ cents }) => cents > 0)
 }
@@ -183,9 +204,10 @@ const lightestOf = (way: Way): number => Math.min(...way.map(({ barCuredG }) => 
 function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOption {
   const batches: PourPart[] = []
   const parts: QuotePart[] = []
-  const masses = new Map<string, { name: string; massG: number }>()
-  const weigh = (key: string, name: string, massG: number): void => {
-    if (massG > 0) masses.set(key, { name, massG: (masses.get(key)?.massG ?? 0) + massG })
+  const masses = new Map<string, Pick<QuoteIngredient, 'kind' | 'ref' | 'name' | 'massG'>>()
+  const weigh = (kind: IngredientKind, ref: string, name: string, massG: number): void => {
+    const key = ingredientKey(kind, ref === '' ? name : ref)
+    if (massG > 0) masses.set(key, { kind, ref, name, massG: (masses.get(key)?.massG ?? 0) + massG })
   }
   const told = new Map<string, Finding>()
   for (const part of way) {
@@ -201,27 +223,22 @@ function optionFor(way: Way, wish: QuoteWish, settings: QuoteSettings): QuoteOpt
     for (const mouldCount of splitIntoBatches(loaves, mould.count)) {
       const { weights, findings } = scaledOf(mouldCount)
       batches.push({ mouldId: mould.id, mouldCount, barsWanted: barsPerLoaf * mouldCount, barThicknessMm })
-      for (const { fat, massG } of weights.fats) weigh(fat.key, fat.name, massG)
-      weigh('naoh', 'Sodium hydroxide', weights.naohG)
-      weigh('koh', 'Potassium hydroxide', weights.kohG)
-      for (const { name, massG } of [...weights.liquids, ...weights.additives]) weigh(name, name, massG)
-      weigh('scent', wish.scent?.name ?? 'Scent', weights.scentG)
-      weigh(
-        'colourant',
-        'Colourants',
-        weights.pots.reduce((sum, pot) => sum + pot.colourantG, 0),
-      )
+      for (const { fat, massG } of weights.fats) weigh('fat', fat.key, fat.name, massG)
+      weigh('alkali', 'naoh', 'Sodium hydroxide', weights.naohG)
+      weigh('alkali', 'koh', 'Potassium hydroxide', weights.kohG)
+      for (const { name, massG } of weights.liquids) weigh('liquid', '', name, massG)
+      for (const { name, massG } of weights.additives) weigh('additive', '', name, massG)
+      // A blend costs what its parts cost.
+      const scents = wish.scent ? scentWeights(wish.scent, weights.scentG, settings.scaleResolutionG) : []
+      for (const { name, massG } of scents) weigh('scent', '', name, massG)
+      for (const { colour, colourantG } of weights.pots) weigh('colourant', '', colour.name, colourantG)
       for (const finding of findings) if (finding.code !== 'bars_short') told.set(apartFromFigures(finding), finding)
     }
     parts.push(part)
   }
-  const ingredients = [...masses].map(([key, { name, massG }]) => {
-    const price = settings.pricesCentsPerKg[key]
-    return {
-      name,
-      massG: roundTo(massG, 1),
-      cents: price === undefined ? undefined : Math.round((massG / 1000) * price),
-    }
+  const ingredients = [...masses].map(([key, { massG, ...thing }]): QuoteIngredient => {
+    const cost = costOf(settings.prices, key, massG)
+    return { ...thing, massG: roundTo(massG, 1), cents: cost && Math.round(cost.cents), source: cost?.source }
   })
 
   const bars = batches.reduce((sum, batch) => sum + batch.barsWanted, 0)

@@ -19,8 +19,19 @@ export interface Lot {
   readonly receivedAmount: number
   /** What is left of it. */
   readonly leftAmount: number
-  /** Paid for all that came, cents. */
+  /** Paid for all that came, cents; 0: not known. */
   readonly priceCents: number
+  /** Its part of what the delivery cost to bring, cents. @default 0 */
+  readonly carriageCents?: number
+}
+
+/** What a lot cost with its carriage, cents; undefined where its price or its amount is not known. */
+export function costOfLot({
+  priceCents,
+  carriageCents = 0,
+  receivedAmount,
+}: Pick<Lot, 'priceCents' | 'carriageCents' | 'receivedAmount'>): number | undefined {
+  return priceCents === 0 || receivedAmount <= 0 ? undefined : priceCents + carriageCents
 }
 
 export type LotFault = 'recalled' | 'expired' | 'not_here' | 'empty'
@@ -118,14 +129,15 @@ export function overdrawn(
   return [...rest, { lotId, amount: cleanAmount((last?.amount ?? 0) + missing) }]
 }
 
-/** What was taken of lots cost, cents; undefined when the price of one of them is not known. */
+/** What was taken of lots cost with its carriage, cents; undefined when the price of one of them is not known. */
 export function costOfUses(uses: readonly LotUse[], lots: readonly Lot[]): number | undefined {
   const byId = new Map(lots.map((lot) => [lot.id, lot]))
   let cents = 0
   for (const { lotId, amount } of uses) {
     const lot = byId.get(lotId)
-    if (!lot || lot.priceCents === 0 || lot.receivedAmount <= 0) return undefined
-    cents += (lot.priceCents * amount) / lot.receivedAmount
+    const allCents = lot && costOfLot(lot)
+    if (!lot || allCents === undefined) return undefined
+    cents += (allCents * amount) / lot.receivedAmount
   }
   return roundTo(cents, 2)
 }

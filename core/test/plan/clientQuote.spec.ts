@@ -66,6 +66,10 @@ describe('a quote for its client', () => {
       spentCents: 21_900,
       leftCents: 19_149,
       leftAnHourCents: 1596,
+      // All but the margin is 459.00; with the tax on it 564.57, more than the price: it does not bring its costs in.
+      costCents: 45_900,
+      floorCents: 56_457,
+      marginShare: (41_049 - 45_900) / 41_049,
     })
     expect(quoteEarnings({ priceParts, hours: 0 }, tax).leftAnHourCents).to.equal(undefined)
   })

@@ -2,7 +2,8 @@ import { expect } from 'chai'
 import fc from 'fast-check'
 import { barsOfMould } from '../../src/cutting'
 import type { QuoteMould, QuoteSettings, QuoteWish } from '../../src/plan'
-import { barsToMake, quoteOptions, splitIntoBatches } from '../../src/plan'
+import { barsToMake, quoteEarnings, quoteOptions, splitIntoBatches } from '../../src/plan'
+import { listedPrices } from '../listedPrices'
 import { plainly } from '../plainly'
 
 const long: QuoteMould = {
@@ -48,7 +49,7 @@ const settings: QuoteSettings = {
   packingCentsPerBar: 30,
   bevelCentsPerBar: 40,
   stampCents: 6000,
-  pricesCentsPerKg: { olive: 900, coconut: 500, naoh: 400 },
+  prices: listedPrices({ 'fat:olive': 900, 'fat:coconut': 500, 'alkali:naoh': 400 }),
 }
 
 describe('barsToMake', () => {
@@ -154,8 +155,43 @@ describe('quoteOptions', () => {
       expect(new Set(findings.map(({ code }) => code)).size, JSON.stringify(findings)).to.equal(findings.length)
   })
 
+  it('prices a blend by its parts, and each colour by itself', () => {
+    const scent = {
+      name: 'Quay blend',
+      rate: 0.03,
+      supplierLimit: null,
+      parts: [
+        { name: 'Tide', share: 0.75, supplierLimit: null },
+        { name: 'Rope', share: 0.25, supplierLimit: null },
+      ],
+    }
+    const colours = [{ name: 'Tar', hex: '#222222', share: 1, rateGPerKg: 4 }] as const
+    const prices = listedPrices({ 'scent:tide': 8000, 'scent:rope': 16_000, 'colourant:tar': 5000 })
+    const [option] = quoteOptions({ ...wish, scent, colours }, [long], { ...settings, prices })
+    const of = Object.fromEntries((option?.ingredients ?? []).map((one) => [one.name, one]))
+    const [tide, rope] = [of['Tide']!, of['Rope']!]
+    expect(rope.massG / tide.massG).to.be.closeTo(1 / 3, 0.02)
+    expect(tide.cents).to.equal(Math.round(tide.massG * 8))
+    expect(rope.cents).to.equal(Math.round(rope.massG * 16))
+    expect(of['Quay blend']).to.equal(undefined)
+    expect(of['Tar']?.source).to.equal('list')
+  })
+
+  it('puts the tax that a price has in it on top of its costs, so that the floor is never above the price', () => {
+    const tax = { taxName: 'VAT', taxShare: 0.23, isTaxIncluded: true }
+    for (const marginShare of [0, 0.1]) {
+      const [option] = quoteOptions(wish, [long], { ...settings, tax, marginShare })
+      const { floorCents, marginShare: margin, costCents } = quoteEarnings(option!, tax)
+      expect(option!.priceCents).to.be.closeTo(costCents * (1 + marginShare) * 1.23, 2)
+      expect(floorCents).to.be.at.most(option!.priceCents + 2)
+      expect(margin).to.be.closeTo(marginShare / (1 + marginShare), 1e-3)
+    }
+    const [onTop] = quoteOptions(wish, [long], { ...settings, tax: { ...tax, isTaxIncluded: false } })
+    expect(onTop!.priceParts.some(({ of }) => of === 'tax')).to.equal(false)
+  })
+
   it('says which price is missing rather than guessing it', () => {
-    const [option] = quoteOptions(wish, [long], { ...settings, pricesCentsPerKg: { olive: 900 } })
+    const [option] = quoteOptions(wish, [long], { ...settings, prices: listedPrices({ 'fat:olive': 900 }) })
     expect(option?.ingredients.find(({ name }) => name === 'Coconut oil')?.cents).to.equal(undefined)
     expect(plainly(option?.findings.find(({ code }) => code === 'no_price'))).to.equal(
       'no_price, names [Coconut oil, Sodium hydroxide], count 2',

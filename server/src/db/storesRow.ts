@@ -7,7 +7,7 @@ import { asFat } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
 import type { NameOnLabel } from '@vendange/core/release'
 import { namesOnLabel } from '@vendange/core/release'
-import type { Ingredient, LotUse } from '@vendange/core/stores'
+import type { Ingredient, LotUse, Prices } from '@vendange/core/stores'
 import {
   certifiedFats,
   cleanAmount,
@@ -19,6 +19,7 @@ import {
   lotFaultSentence,
   oldestFirst,
   overdrawn,
+  pricesOf,
   takeOldestFirst,
   useOfStep,
   usesOfPlan,
@@ -134,6 +135,9 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
       }),
   }
 }
+
+/** What everything in the stores costs on a day. */
+export const pricesOn = (day: Day, { ingredients: known, lots: at }: Stock): Prices => pricesOf(known, at, day)
 
 /** What a workshop knows of its materials, which goes before the tables. */
 export type KnownMaterials = Required<Pick<Recipe, 'knownFats' | 'knownDensities'>>

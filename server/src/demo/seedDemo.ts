@@ -42,7 +42,7 @@ async function addRecipes({ services, setDay }: Seeding): Promise<IdsByName> {
 }
 
 async function addStores({ services }: Seeding): Promise<void> {
-  const plainLot = { openedDay: null, isRecalled: false, certificate: null, adjustment: 0 }
+  const plainLot = { openedDay: null, isRecalled: false, carriageCents: 0, certificate: null, adjustment: 0 }
   for (const { details, supplier, lots } of demoStores) {
     const { id: ingredientId } = await services.stores.ingredients.create(details)
     for (const lot of lots) await services.stores.lots.create({ ...plainLot, supplier, ingredientId, ...lot })

@@ -19,6 +19,11 @@ export function storesRoutes(router: Router, service: StoresService, { database,
     await service.takeIn(body as Parameters<StoresService['takeIn']>[0])
     return read('stores')
   })
+  serveReading(router, endpoints.prices, () => read('prices'))
+  serveReading(router, endpoints.statePrices, async ({ body }) => {
+    await service.statePrices(body)
+    return read('prices')
+  })
   serveReading(router, endpoints.scraps, () => read('scraps'))
   serveRepository(router, endpoints.ingredients, service.ingredients)
   serveRepository(router, endpoints.lots, service.lots)

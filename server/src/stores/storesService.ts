@@ -1,4 +1,4 @@
-import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StoresImport } from '@vendange/contract'
+import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StatedPrices, StoresImport } from '@vendange/contract'
 import type { Finding } from '@vendange/core/findings'
 import { quantity, refuse } from '@vendange/core/findings'
 import { fatOf } from '@vendange/core/recipe'
@@ -10,6 +10,7 @@ import { readOwnFats } from '../db/storesRow'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { findRow, versionedRepository } from '../db/versionedRepository'
 import type { Context } from '../parts/context'
+import { statePrices } from './statePrices'
 import { takeStoresIn } from './takeStoresIn'
 
 export interface StoresService {
@@ -17,6 +18,8 @@ export interface StoresService {
   readonly lots: VersionedRepository<NewLot, SavedLot>
   /** Takes every line in, or none. */
   takeIn(file: StoresImport): Promise<void>
+  /** Writes estimates of prices to what is named, all of them or none. */
+  statePrices(stated: StatedPrices): Promise<void>
 }
 
 export function storesService({ database, newId }: Context): StoresService {
@@ -61,6 +64,7 @@ export function storesService({ database, newId }: Context): StoresService {
           .where(and(eq(ingredients.id, ingredientId), eq(ingredients.isRemoved, true)))
       },
     }),
+    statePrices: (stated) => database.write((transaction) => statePrices(transaction, stated, newId)),
     takeIn: (file) =>
       database.write(async (transaction) => {
         await takeStoresIn(transaction, file, newId)

@@ -33,6 +33,8 @@ async function ingredientOf(
       perBar: 0,
       densityGMl: null,
       inci: '',
+      listCents: 0,
+      isListEstimate: true,
       notes: '',
     })
     return id

@@ -13,7 +13,15 @@ import PageHeadline from '@/parts/PageHeadline.vue'
 import { useSavedForm } from '@/parts/useSavedForm'
 import { mdiPlus } from '@mdi/js'
 import type { NewIngredient } from '@vendange/contract'
-import { addressOf, amountRange, deliveryDaysRange, endpoints, ingredientSchema, perBarRange } from '@vendange/contract'
+import {
+  addressOf,
+  amountRange,
+  centsRange,
+  deliveryDaysRange,
+  endpoints,
+  ingredientSchema,
+  perBarRange,
+} from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { densityOfLiquid, densityOfScent, densityOfSolid, densityRange } from '@vendange/core/recipe'
 import { suggestedInci, usualInci } from '@vendange/core/release'
@@ -99,6 +107,7 @@ async function addLot(): Promise<void> {
         receivedAmount: values.value?.packSize ?? 0,
         adjustment: 0,
         priceCents: 0,
+        carriageCents: 0,
         certificate: null,
       },
     }),
@@ -189,6 +198,19 @@ async function takeIngredientAway(): Promise<void> {
             :range="perBarRange"
             label="Pieces for a bar"
             :error="errorOf('perBar')"
+          />
+          <QuantityField
+            v-model="values.listCents"
+            :kind="isCounted(values.kind) ? 'money' : 'price'"
+            :range="centsRange"
+            :label="isCounted(values.kind) ? 'Listed at, each' : 'Listed at'"
+            hint="Where no lot tells its price; 0: not known"
+            :error="errorOf('listCents')"
+          />
+          <v-checkbox
+            v-if="values.listCents > 0"
+            v-model="values.isListEstimate"
+            label="That is an estimate, no supplier’s list"
           />
           <QuantityField
             v-if="usualDensity"

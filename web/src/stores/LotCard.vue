@@ -127,12 +127,20 @@ function certify(): void {
         :error="errorOf('priceCents')"
       />
       <QuantityField
+        v-model="values.carriageCents"
+        kind="money"
+        :range="lotPriceRange"
+        label="And its carriage"
+        hint="Its part of the delivery’s"
+        :error="errorOf('carriageCents')"
+      />
+      <QuantityField
         v-if="values.receivedAmount > 0"
         v-model="price"
         :kind="isCounted(kind) ? 'money' : 'price'"
         :range="centsRange"
         :label="isCounted(kind) ? 'That is, each' : 'That is'"
-        :hint="isCounted(kind) ? '' : 'A kg, lb or oz'"
+        :hint="isCounted(kind) ? 'Without carriage' : 'A kg, lb or oz, without carriage'"
       />
       <v-checkbox v-model="values.isRecalled" label="Recalled by the supplier" />
     </div>

@@ -37,6 +37,7 @@ async function ordered({ ingredient, shortage }: StoresLine): Promise<void> {
         receivedAmount: shortage.orderAmount,
         adjustment: 0,
         priceCents: 0,
+        carriageCents: 0,
         certificate: null,
       },
     }),

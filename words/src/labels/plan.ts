@@ -1,4 +1,12 @@
 import type { QuoteLine, QuotePricePart } from '@vendange/core/plan'
+import type { PriceSource } from '@vendange/core/stores'
+
+/** Where a price comes from that no lot told. */
+export const priceSourceWords: Readonly<Record<PriceSource, string>> = {
+  lots: 'from its lots',
+  list: 'supplier’s list',
+  estimate: 'estimate',
+}
 
 /** The parts of a price, as the maker sees them. */
 export const pricePartWords: Readonly<Record<QuotePricePart['of'], string>> = {
@@ -8,6 +16,7 @@ export const pricePartWords: Readonly<Record<QuotePricePart['of'], string>> = {
   bevelling: 'Bevelling',
   stamp: 'Stamp',
   margin: 'Margin',
+  tax: 'Tax in the price',
 }
 
 /** The lines of a price, as the client sees them. */

@@ -15,5 +15,8 @@ export const ingredients = sqliteTable('ingredients', {
   densityGMl: real('density_g_ml'),
   /** Its name on a label; empty: not known. */
   inci: text().notNull().default(''),
+  /** Cents a kg or a piece, where no lot tells it. */
+  listCents: real('list_cents').notNull().default(0),
+  isListEstimate: integer('is_list_estimate', { mode: 'boolean' }).notNull().default(true),
   notes: text().notNull(),
 })

@@ -23,6 +23,7 @@ export const lots = sqliteTable(
     /** What the bench has used of it, g or pieces: the sum of `lot_uses`, kept in the transaction that writes those. */
     usedAmount: real('used_amount').notNull().default(0),
     priceCents: integer('price_cents').notNull(),
+    carriageCents: integer('carriage_cents').notNull().default(0),
     certificate: text({ mode: 'json' }).$type<{ sapKoh: number; tolerance: number; day: string }>(),
   },
   (table) => [index('lots_ingredient').on(table.ingredientId)],

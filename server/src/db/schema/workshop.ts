@@ -34,7 +34,9 @@ export const workshop = sqliteTable('workshop', {
     breakageShare: 0.03,
     bevelMinutesPerBar: 1,
     stampMinutesPerBar: 0.5,
-    ingredients: [],
+    barCents: 900,
+    shopShare: 0.6,
+    subscriberShare: 0.9,
   }),
   quoting: text({ mode: 'json' })
     .$type<WorkshopDetails['quoting']>()

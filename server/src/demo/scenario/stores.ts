@@ -30,7 +30,20 @@ const ingredient = (
   lots: readonly LotOfDemo[],
   more: Partial<NewIngredient> = {},
 ): DemoIngredient => ({
-  details: { kind, name, ref, leadDays: 5, packSize: 0, perBar: 0, densityGMl: null, inci: '', notes: '', ...more },
+  details: {
+    kind,
+    name,
+    ref,
+    leadDays: 5,
+    packSize: 0,
+    perBar: 0,
+    densityGMl: null,
+    inci: '',
+    listCents: 0,
+    isListEstimate: true,
+    notes: '',
+    ...more,
+  },
   supplier,
   lots,
 })

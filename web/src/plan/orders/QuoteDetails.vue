@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import FindingList from '@/parts/FindingList.vue'
 import { useUnits } from '@/parts/format'
+import MissingPrices from '@/parts/MissingPrices.vue'
 import { useSeason } from '@/parts/seasonStore'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
 import { quoteEarnings, taxedPrice } from '@vendange/core/plan'
-import { counted, pricePartWords } from '@vendange/words'
+import { counted, pricePartWords, priceSourceWords } from '@vendange/words'
 import type { DeliveryDate } from '@vendange/core/season'
 import { computed } from 'vue'
 import { noTax } from './useQuote'
@@ -23,6 +24,9 @@ const { barMass, weighed, money, say, show } = useUnits()
 const tax = computed(() => season.workshop?.quoting ?? noTax)
 const price = computed(() => taxedPrice(props.option.priceCents, tax.value))
 const earnings = computed(() => quoteEarnings(props.option, tax.value))
+const unpriced = computed(() =>
+  props.option.ingredients.flatMap(({ kind, ref, name, cents }) => (cents === undefined ? [{ kind, ref, name }] : [])),
+)
 const moves = computed(() =>
   (props.promise?.withMoves?.moved ?? [])
     .map(({ id, pour }) => `${season.batches.find((batch) => batch.id === id)?.name ?? ''} moves to ${props.on(pour)}`)
@@ -63,7 +67,12 @@ const pourDays = computed(() => {
           <tr v-for="part in option.ingredients" :key="part.name">
             <td>{{ part.name }}</td>
             <td class="number">{{ weighed(part.massG) }}</td>
-            <td class="number">{{ part.cents === undefined ? 'no price' : money(part.cents) }}</td>
+            <td class="number">
+              {{ part.cents === undefined ? 'no price' : money(part.cents)
+              }}<small v-if="part.source && part.source !== 'lots'" class="quiet"
+                ><br />{{ priceSourceWords[part.source] }}</small
+              >
+            </td>
           </tr>
         </tbody>
       </table>
@@ -87,8 +96,8 @@ const pourDays = computed(() => {
               <b data-test="price">{{ money(option.priceCents) }}</b>
             </td>
           </tr>
-          <tr v-if="price.taxCents > 0">
-            <td>{{ tax.isTaxIncluded ? 'Of it' : 'On top' }} {{ tax.taxName }} {{ show('share', tax.taxShare, 2) }}</td>
+          <tr v-if="price.taxCents > 0 && !tax.isTaxIncluded">
+            <td>On top {{ tax.taxName }} {{ show('share', tax.taxShare, 2) }}</td>
             <td class="number">{{ money(price.taxCents) }}</td>
           </tr>
           <tr v-if="option.unpriced.length === 0" data-test="left-for-work">
@@ -99,6 +108,13 @@ const pourDays = computed(() => {
             </td>
             <td class="number">{{ money(earnings.leftCents) }}</td>
           </tr>
+          <tr v-if="option.unpriced.length === 0" data-test="floor-price">
+            <td>
+              Floor: less pays the work below {{ money(season.workshop?.pricing.hourCents ?? 0) }} an hour; margin
+              {{ show('share', earnings.marginShare, 0) }}
+            </td>
+            <td class="number">{{ money(earnings.floorCents) }}</td>
+          </tr>
           <tr v-if="order.depositCents > 0">
             <td>Deposit paid</td>
             <td class="number">{{ money(order.depositCents) }}</td>
@@ -106,7 +122,11 @@ const pourDays = computed(() => {
         </tbody>
       </table>
     </div>
-    <p class="quiet small">Hours, prices and breakage are the workshop’s own estimates.</p>
+    <MissingPrices :things="unpriced" />
+    <p class="quiet small">
+      Prices are what the lots cost, the oldest first and with their carriage, unless a line says otherwise. Hours and
+      breakage are the workshop’s own estimates. This page is the maker’s own: the client’s quote shows none of it.
+    </p>
   </section>
 </template>
 

@@ -1,4 +1,5 @@
 import { useSeason } from '@/parts/seasonStore'
+import { usePrices } from '@/parts/usePrices'
 import { promisesInWorker } from '@/workers/seasonPlanner'
 import type { NewOrder, SeasonView } from '@vendange/contract'
 
@@ -43,6 +44,7 @@ export const noTax: TaxTerms = { taxName: '', taxShare: 0, isTaxIncluded: true }
 /** The ways to make an order, each with the days on which it could be promised. */
 export function useQuote(order: () => Asked | undefined) {
   const season = useSeason()
+  const prices = usePrices()
   const promises = shallowRef<readonly DeliveryDate[]>([])
   const isLooking = ref(false)
 
@@ -68,6 +70,7 @@ export function useQuote(order: () => Asked | undefined) {
         ...workshop,
         ...pricing,
         marginShare: workshop.quoting.marginShare,
+        tax: workshop.quoting,
         hours: {
           setup: workshop.setupHours,
           prep: workshop.prepHours,
@@ -75,7 +78,7 @@ export function useQuote(order: () => Asked | undefined) {
           cut: workshop.cutHours,
         },
         thicknessStepMm: lengthStepMm(workshop.lengthUnit, workshop.inchStyle),
-        pricesCentsPerKg: Object.fromEntries(pricing.ingredients.map(({ key, centsPerKg }) => [key, centsPerKg])),
+        prices: prices.value,
       },
     )
   })
