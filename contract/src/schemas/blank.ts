@@ -155,6 +155,7 @@ export const blankDesign = {
   bevelled: false,
   stamped: false,
   earliestDay: null,
+  barCents: null,
   notesForNextTime: '',
   broughtFromId: null,
   lessons: [],

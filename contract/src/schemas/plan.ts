@@ -33,6 +33,7 @@ import {
 } from './pieces'
 import { channelBarsRange, channelNames } from './collection'
 import { mouldCountRange } from './mould'
+import { priceRange } from './workshop'
 import { faceSchema, moveSchema } from './pour'
 
 export const barsRange = { min: 1, max: 5000 } as const
@@ -166,6 +167,8 @@ export const designSchema = object({
   labelMassG: within('mass', labelMassRange).required(),
   bevelled: boolean().required(),
   stamped: boolean().required(),
+  /** What a bar costs in public; null: as the workshop's bars usually do. */
+  barCents: wholeWithin('money', priceRange).nullable().defined().default(null),
   /** First day it may be poured: what it needs is there by then. Null: any day. */
   earliestDay: optionalDay(),
   /** What the maker wants to remember when it is made again, one thing a line. */

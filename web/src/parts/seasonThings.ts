@@ -46,6 +46,8 @@ export function seasonThings(view: Readonly<Ref<SeasonView | undefined>>) {
     Object.fromEntries((workshop.value?.ownFactors ?? []).map(({ key, times }) => [key, times])),
   )
   const design = (id: string | null | undefined): SavedDesign | undefined => find(view.value?.designs, id)
+  /** What a bar of a soap costs in public, cents: its own price, else that of the workshop's bars. */
+  const barCentsOf = (designId: string): number => design(designId)?.barCents ?? workshop.value?.pricing.barCents ?? 0
   const recipe = (id: string | null | undefined): SavedRecipe | undefined => find(view.value?.recipes, id)
   /** A recipe to reckon with: its materials as the stores know them. */
   const withKnownMaterials = <T extends Pick<Recipe, 'fats'>>(
@@ -101,6 +103,7 @@ export function seasonThings(view: Readonly<Ref<SeasonView | undefined>>) {
     ownFactors,
     mouldNames,
     design,
+    barCentsOf,
     recipe,
     withKnownMaterials,
     fat,

@@ -19,6 +19,7 @@ import { withFollowedShares } from '@vendange/core/batch'
 import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import BarCost from './BarCost.vue'
 import ColourPots from './ColourPots.vue'
 import LastTime from './LastTime.vue'
 import MakeGood from './MakeGood.vue'
@@ -74,6 +75,7 @@ const labels = {
   labelMassG: 'Mass on the label',
   bevelled: 'Bevelled',
   stamped: 'Stamped',
+  barCents: 'Price of a bar',
   notesForNextTime: 'Notes for next time',
   lessons: 'Lessons',
   results: 'Sales',
@@ -263,6 +265,7 @@ async function takeSoapAway(): Promise<void> {
           />
           <BatchWeights :scaled="scaled" :scent-name="design.scent?.name" />
         </section>
+        <BarCost v-model="values.barCents" :design="design" :error="errorOf('barCents')" />
       </div>
     </div>
   </template>

@@ -25,9 +25,8 @@ const { money, currency } = useUnits()
 const basket = ref<Readonly<Record<string, number>>>({})
 const prices = ref<Record<string, number>>({})
 useKeptFields('stall', { prices })
-const usualPriceCents = 900
 const priceRange = { min: 0, max: 100_000 }
-const priceOf = (designId: string): number => prices.value[designId] ?? usualPriceCents
+const priceOf = (designId: string): number => prices.value[designId] ?? season.barCentsOf(designId)
 const inBasket = computed(() =>
   Object.entries(basket.value).map(([designId, bars]) => ({ designId, bars, priceCents: priceOf(designId) })),
 )

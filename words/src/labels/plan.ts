@@ -1,4 +1,4 @@
-import type { QuoteLine, QuotePricePart } from '@vendange/core/plan'
+import type { CostLever, PricedChannel, QuoteLine, QuotePricePart } from '@vendange/core/plan'
 import type { PriceSource } from '@vendange/core/stores'
 
 /** Where a price comes from that no lot told. */
@@ -25,4 +25,24 @@ export const quoteLineWords: Readonly<Record<QuoteLine['of'], string>> = {
   packing: 'Packing',
   bevelling: 'Bevelled edges',
   stamp: 'Your own stamp, made once',
+}
+
+/** Where a bar is sold: "… more on the web". */
+export const soldWords: Readonly<Record<PricedChannel, string>> = {
+  Web: 'on the web',
+  Stalls: 'at the stalls',
+  Subscribers: 'to subscribers',
+  Shops: 'through shops',
+}
+
+/** What would make a bar cheaper. */
+export function leverWords(lever: CostLever): string {
+  switch (lever.kind) {
+    case 'cheaper':
+      return `${lever.name} cheaper by ${Math.round(lever.share * 100)} %`
+    case 'bar_more':
+      return 'one bar more out of each loaf'
+    case 'sooner':
+      return `${lever.minutes} minutes less for each pour`
+  }
 }

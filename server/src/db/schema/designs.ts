@@ -28,6 +28,7 @@ export const designs = sqliteTable('designs', {
   labelMassG: real('label_mass_g').notNull(),
   bevelled: integer({ mode: 'boolean' }).notNull().default(false),
   stamped: integer({ mode: 'boolean' }).notNull().default(false),
+  barCents: integer('bar_cents'),
   earliestDay: text('earliest_day'),
   notesForNextTime: text('notes_for_next_time').notNull().default(''),
   broughtFromId: text('brought_from_id'),

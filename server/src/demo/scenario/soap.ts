@@ -14,6 +14,7 @@ type Usual =
   | 'bevelled'
   | 'stamped'
   | 'earliestDay'
+  | 'barCents'
   | 'notesForNextTime'
   | 'broughtFromId'
   | 'lessons'

@@ -1,0 +1,1 @@
+ALTER TABLE `designs` ADD `bar_cents` integer;
