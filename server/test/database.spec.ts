@@ -226,6 +226,7 @@ describe('the database file', () => {
       barCents: 900,
       shopShare: 0.6,
       subscriberShare: 0.9,
+      sharedHourCents: 0,
     })
     await database.close()
   })

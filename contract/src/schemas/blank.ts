@@ -25,6 +25,7 @@ export const blankSeasonSettings = {
   inchStyle: 'sixteenths',
   pricing: {
     hourCents: 2000,
+    sharedHourCents: 0,
     packingCentsPerBar: 30,
     bevelCentsPerBar: 40,
     stampCents: 6000,

@@ -44,6 +44,8 @@ const cents = () => wholeWithin('count', centsRange).required()
 /** What a quote reckons with. All of it is the maker’s own estimate. */
 export const pricingSchema = object({
   hourCents: cents(),
+  /** Rent, power, tools and what else all soaps share, for each hour of work. */
+  sharedHourCents: cents(),
   packingCentsPerBar: cents(),
   bevelCentsPerBar: cents(),
   stampCents: cents(),

@@ -42,7 +42,7 @@ export interface QuoteSettings extends BatchSettings {
   readonly hours: { readonly setup: number; readonly prep: number; readonly pour: number; readonly cut: number }
   readonly bevelMinutesPerBar: number
   readonly stampMinutesPerBar: number
-  /** What an hour of a maker's work is charged, cents. */
+  /** What an hour of a maker's work is charged, shared costs among it, cents. */
   readonly hourCents: number
   readonly packingCentsPerBar: number
   readonly bevelCentsPerBar: number

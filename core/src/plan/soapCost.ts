@@ -8,6 +8,8 @@ import { taxedPrice } from './tax'
 export interface BarPricing {
   /** What an hour of a maker's work is reckoned at, cents. */
   readonly hourCents: number
+  /** Rent, power, tools and what else all soaps share, for each hour of work, cents. */
+  readonly sharedHourCents: number
   readonly packingCentsPerBar: number
   readonly bevelMinutesPerBar: number
   readonly stampMinutesPerBar: number
@@ -61,6 +63,12 @@ export interface SoapCost {
   readonly levers: readonly CostLever[]
 }
 
+/** What an hour costs in all, cents: the work, and its part of what all soaps share. */
+export const hourCostCents = ({
+  hourCents,
+  sharedHourCents,
+}: Pick<BarPricing, 'hourCents' | 'sharedHourCents'>): number => hourCents + sharedHourCents
+
 /** What is tried on the levers: a price that falls by so much, a pour that is done so much sooner. */
 const tried = { cheaper: 0.1, minutes: 30 } as const
 /** So many levers are told. */
@@ -79,7 +87,7 @@ function ingredientsOf(plans: readonly BatchPlan[]): ReadonlyMap<string, BarIngr
 
 /**
  * What a bar of a soap costs as it is designed: its ingredients at the prices of the stores, its packing, and its
- * minutes at the rate of an hour. Shared costs of the workshop are in the hour's rate.
+ * minutes at the rate of an hour, shared costs among it.
  *
  * @returns undefined where it gives no bars
  */
@@ -102,7 +110,7 @@ export function soapCost(
   const batchMinutes = plans.length * hoursAPour * 60
   const minutes =
     batchMinutes / bars + (bevelled ? pricing.bevelMinutesPerBar : 0) + (stamped ? pricing.stampMinutesPerBar : 0)
-  const minuteCents = pricing.hourCents / 60
+  const minuteCents = hourCostCents(pricing) / 60
   const loaves = plans.reduce((sum, { mouldCount, moulds }) => {
     return sum + (moulds?.reduce((all, { count }) => all + count, 0) ?? mouldCount)
   }, 0)

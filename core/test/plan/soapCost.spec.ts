@@ -6,7 +6,8 @@ import { channelEarnings, channelPrice, soapCost } from '../../src/plan'
 import { listedPrices } from '../listedPrices'
 
 const pricing = {
-  hourCents: 1800,
+  hourCents: 1700,
+  sharedHourCents: 100,
   packingCentsPerBar: 30,
   bevelMinutesPerBar: 1,
   stampMinutesPerBar: 0.5,

@@ -5,6 +5,7 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import type { SavedDesign } from '@vendange/contract'
 import { priceRange } from '@vendange/contract'
+import { hourCostCents } from '@vendange/core/plan'
 import { leverWords, priceSourceWords, soldWords } from '@vendange/words'
 import { computed } from 'vue'
 import { useSoapCost } from './useSoapCost'
@@ -25,6 +26,7 @@ const unpriced = computed(() =>
 const priced = computed(() => (cost.value?.ingredients ?? []).filter(({ cents }) => cents !== undefined))
 /** Cents to a tenth: of a bar's ingredients most are less than one. */
 const fine = (cents: number): string => (cents < 10 ? `${show('number', cents, 1)}\u00a0c` : money(Math.round(cents)))
+const hourCents = computed(() => (season.workshop ? hourCostCents(season.workshop.pricing) : 0))
 const best = computed(() => [...channels.value].sort((a, b) => b.profitCents - a.profitCents)[0])
 const headline = computed(() => {
   if (!cost.value) return ''
@@ -59,10 +61,7 @@ const headline = computed(() => {
           <td class="number">{{ fine(cost.packing.cents) }}</td>
         </tr>
         <tr>
-          <td>
-            {{ show('number', cost.minutes, 1) }} min of work, at
-            {{ money(season.workshop?.pricing.hourCents ?? 0) }} an hour
-          </td>
+          <td>{{ show('number', cost.minutes, 1) }} min of work, at {{ money(hourCents) }} an hour</td>
           <td class="number">{{ money(Math.round(cost.workCents)) }}</td>
         </tr>
         <tr>

@@ -11,6 +11,7 @@ const change = changing(pricing)
 const errorOf = useErrorOf()
 const amounts = [
   ['hourCents', 'An hour of work'],
+  ['sharedHourCents', 'Shared costs, an hour'],
   ['packingCentsPerBar', 'Packing a bar'],
   ['bevelCentsPerBar', 'Bevelling a bar, extra'],
   ['stampCents', 'A stamp'],

@@ -28,6 +28,7 @@ export const workshop = sqliteTable('workshop', {
   bufferDays: integer('buffer_days').notNull().default(3),
   pricing: text({ mode: 'json' }).$type<WorkshopDetails['pricing']>().notNull().default({
     hourCents: 2000,
+    sharedHourCents: 0,
     packingCentsPerBar: 30,
     bevelCentsPerBar: 40,
     stampCents: 6000,

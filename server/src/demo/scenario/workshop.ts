@@ -37,6 +37,7 @@ export const demoWorkshop: WorkshopDetails = {
   bufferDays: 3,
   pricing: {
     hourCents: 1800,
+    sharedHourCents: 150,
     packingCentsPerBar: 35,
     bevelCentsPerBar: 40,
     stampCents: 6500,

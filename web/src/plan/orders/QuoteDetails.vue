@@ -5,7 +5,7 @@ import MissingPrices from '@/parts/MissingPrices.vue'
 import { useSeason } from '@/parts/seasonStore'
 import type { SavedOrder } from '@vendange/contract'
 import type { QuoteOption } from '@vendange/core/plan'
-import { quoteEarnings, taxedPrice } from '@vendange/core/plan'
+import { hourCostCents, quoteEarnings, taxedPrice } from '@vendange/core/plan'
 import { counted, pricePartWords, priceSourceWords } from '@vendange/words'
 import type { DeliveryDate } from '@vendange/core/season'
 import { computed } from 'vue'
@@ -24,6 +24,7 @@ const { barMass, weighed, money, say, show } = useUnits()
 const tax = computed(() => season.workshop?.quoting ?? noTax)
 const price = computed(() => taxedPrice(props.option.priceCents, tax.value))
 const earnings = computed(() => quoteEarnings(props.option, tax.value))
+const hourCents = computed(() => (season.workshop ? hourCostCents(season.workshop.pricing) : 0))
 const unpriced = computed(() =>
   props.option.ingredients.flatMap(({ kind, ref, name, cents }) => (cents === undefined ? [{ kind, ref, name }] : [])),
 )
@@ -110,7 +111,7 @@ const pourDays = computed(() => {
           </tr>
           <tr v-if="option.unpriced.length === 0" data-test="floor-price">
             <td>
-              Floor: less pays the work below {{ money(season.workshop?.pricing.hourCents ?? 0) }} an hour; margin
+              Floor: less pays the work below {{ money(hourCents) }} an hour; margin
               {{ show('share', earnings.marginShare, 0) }}
             </td>
             <td class="number">{{ money(earnings.floorCents) }}</td>

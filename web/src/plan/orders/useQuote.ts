@@ -7,7 +7,7 @@ import { addDays } from '@vendange/core/calendar'
 import type { Finding } from '@vendange/core/findings'
 import { isRefused } from '@vendange/core/findings'
 import type { QuoteOption, TaxTerms } from '@vendange/core/plan'
-import { quoteOptions } from '@vendange/core/plan'
+import { hourCostCents, quoteOptions } from '@vendange/core/plan'
 import { checkRecipe } from '@vendange/core/recipe'
 import type { SeasonBatch, DeliveryDate } from '@vendange/core/season'
 import {
@@ -69,6 +69,7 @@ export function useQuote(order: () => Asked | undefined) {
       {
         ...workshop,
         ...pricing,
+        hourCents: hourCostCents(pricing),
         marginShare: workshop.quoting.marginShare,
         tax: workshop.quoting,
         hours: {

@@ -1,1 +1,0 @@
-ALTER TABLE `designs` ADD `bar_cents` integer;
