@@ -12,6 +12,7 @@ const coreOrder = [
   ['loaf', 'pour', 'stores'],
   ['observations', 'release', 'season'],
   ['plan'],
+  ['earnings'],
 ]
 const coreRules = coreOrder.map((folders, line) => ({
   name: `core-${folders.join('-')}-imports-only-what-is-below-it`,

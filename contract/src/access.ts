@@ -53,6 +53,7 @@ const access: Access<typeof endpoints> = {
   customers: makers,
   sendOrder: makers,
   givenForOrder: makers,
+  earnings: makers,
   acceptPlan: makers,
   tickTask: hands,
   calendar: makers,

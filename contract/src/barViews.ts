@@ -1,4 +1,5 @@
 import type { Day } from '@vendange/core/calendar'
+import type { CostRates, Earning, MonthOfWork, SoapYield } from '@vendange/core/earnings'
 import type { LoafState, SaleChannel, Whereabouts } from '@vendange/core/loaf'
 import type { SavedCustomer } from './schemas/customer'
 import type { SavedLot } from './schemas/stores'
@@ -73,4 +74,15 @@ export interface TraceView {
   readonly usedAmount: number
   readonly batches: number
   readonly loaves: readonly TraceOfLoaf[]
+}
+
+/** What was earned in a period, and at what it was reckoned. */
+export interface EarningsView {
+  readonly rates: CostRates
+  readonly rows: readonly Earning[]
+  readonly inAll: Earning
+  readonly months: readonly MonthOfWork[]
+  readonly yields: readonly SoapYield[]
+  /** Pours of the period whose hours nobody wrote down: they count as planned. */
+  readonly untimedPours: number
 }

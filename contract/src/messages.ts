@@ -3,6 +3,7 @@ import { object } from 'yup'
 import type { Endpoint, OfVersion, repositoryEndpoints } from './endpoint'
 import { endpoints } from './endpoints'
 import { barsBackSchema, customerListSchema, customerSchema, savedCustomerSchema } from './schemas/customer'
+import { earningsQuerySchema } from './schemas/earnings'
 import { loafQuerySchema } from './schemas/loafQuery'
 import { mouldSchema, savedMouldSchema } from './schemas/mould'
 import { orderAcceptedSchema, orderQuotedSchema, orderSchema, savedOrderSchema } from './schemas/order'
@@ -106,6 +107,7 @@ takes(endpoints.customers.takeIn, customerListSchema)
 takes(endpoints.customers.barsBack, barsBackSchema)
 takes(endpoints.sendOrder, versionOnly)
 takes(endpoints.loaves.table, loafQuerySchema)
+takes(endpoints.earnings, earningsQuerySchema)
 takes(endpoints.orders.quote, orderQuotedSchema)
 takes(endpoints.orders.accept, orderAcceptedSchema)
 takes(endpoints.nearestRecipe, wishRequestSchema)

@@ -11,6 +11,7 @@ import { loavesOfDesign, newestLoaves } from './loaves/loafLists'
 import { seenLoaves } from './loaves/seenLoaves'
 import type { ReadingContext } from './parts/context'
 import { sayOfContext } from './parts/workshopWords'
+import { earningsView } from './plan/earningsView'
 import { poursOfCollection } from './plan/poursOfCollection'
 import { readTimings } from './pour/timings'
 import { customersView } from './release/customersView'
@@ -42,6 +43,7 @@ export function readingsOf(context: ReadingContext) {
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),
     customers: () => customersView(database.read),
     traceOfLot: (lotId: string) => traceOfLot(database.read, lotId),
+    earnings: earningsView(context),
     poursOfCollection: (collectionId: string) => poursOfCollection(database.read, collectionId),
     timings: () => readTimings(database.read),
     recipeNearWishes: (wishes: WishRequest) => recipeNearWishes(context, wishes),

@@ -1,6 +1,8 @@
 import { get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { NewOrder, OrderAccepted, OrderQuoted, SavedOrder } from '../schemas/order'
+import type { EarningsView } from '../barViews'
 import type { NewCollection, SavedCollection } from '../schemas/collection'
+import type { EarningsQuery } from '../schemas/earnings'
 import type { AcceptedPlan, NewDayTick, NewDesign, SavedDesign } from '../schemas/plan'
 import type { AcceptedPlanView, PourOfCollection, SeasonView } from '../views'
 
@@ -32,6 +34,9 @@ export const planEndpoints = {
       ),
     ),
   },
+  earnings: taking<EarningsQuery>()(
+    post<EarningsView>()('/api/earnings', 'What was earned in a period, month by month, and what came of its pours'),
+  ),
   acceptPlan: taking<AcceptedPlan>()(
     post<AcceptedPlanView>()(
       '/api/season/plan',

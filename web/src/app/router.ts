@@ -144,6 +144,11 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/notebook', component: () => import('@/notebook/NotebookPage.vue'), meta: { title: 'Notebook' } },
   {
+    path: '/notebook/earnings',
+    component: () => import('@/notebook/earnings/EarningsPage.vue'),
+    meta: { title: 'What it earned', stage: '/notebook' },
+  },
+  {
     path: '/notebook/scents',
     component: () => import('@/notebook/ScentsPage.vue'),
     meta: { title: 'Scents', stage: '/notebook' },

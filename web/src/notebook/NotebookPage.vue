@@ -2,6 +2,7 @@
 import { api } from '@/parts/api'
 import DateField from '@/parts/DateField.vue'
 import { useUnits } from '@/parts/format'
+import { useOwnScreen } from '@/parts/ownScreen'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { saveFile } from '@/parts/saveFile'
 import { useSeason } from '@/parts/seasonStore'
@@ -18,6 +19,7 @@ import { useLoafTable } from './useLoafTable'
 
 /** Every loaf there was, as a table that the server sorts, narrows down and pages. */
 const season = useSeason()
+const screen = useOwnScreen()
 const { show, say } = useUnits()
 const { wishes, sortBy, page, perPage, table, isAsking, failure, query, isNarrowed, clear } = useLoafTable()
 
@@ -80,6 +82,7 @@ async function save(): Promise<void> {
       <v-btn v-if="table && table.total > 0" :prepend-icon="mdiDownload" data-test="save-loaves" @click="save"
         >Save as CSV</v-btn
       >
+      <v-btn v-if="screen.may(endpoints.earnings)" to="/notebook/earnings" data-test="earnings">What it earned</v-btn>
       <v-btn to="/notebook/scents" data-test="scents">Scents</v-btn>
     </template>
   </PageHeadline>

@@ -113,7 +113,7 @@ const headline = computed(() => {
     />
     <p class="quiet small">
       Prices {{ whole.words }} and a piece are those of the stores, the oldest lots first. The hours of a pour are the
-      workshop’s own estimate; rent, tools and the like are in what an hour is reckoned at. Tax is left out of what it
+      workshop’s own estimate; an hour is reckoned with its part of what all soaps share. Tax is left out of what it
       brings.
     </p>
   </section>

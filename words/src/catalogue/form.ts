@@ -13,6 +13,8 @@ export const formWords = {
   amendment_missing: 'Write the amendment first.',
   zone_missing: 'Choose a time zone such as Europe/Lisbon.',
   currency_unread: 'Write a currency as three letters, such as EUR.',
+  period_backwards: 'The last day lies before the first.',
+  period_too_long: 'Choose a period of thirty years at the most.',
   seven_days: 'Seven days, Monday to Sunday.',
   fat_missing: 'Choose a fat.',
   set_days_order: 'The longest time in the mould is at least the shortest.',

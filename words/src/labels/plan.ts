@@ -1,3 +1,4 @@
+import type { EarningGroup } from '@vendange/core/earnings'
 import type { CostLever, PricedChannel, QuoteLine, QuotePricePart } from '@vendange/core/plan'
 import type { PriceSource } from '@vendange/core/stores'
 
@@ -45,4 +46,12 @@ export function leverWords(lever: CostLever): string {
     case 'sooner':
       return `${lever.minutes} minutes less for each pour`
   }
+}
+
+export const earningGroupWords: Readonly<Record<EarningGroup, string>> = {
+  soap: 'Soap',
+  collection: 'Collection',
+  channel: 'Channel',
+  order: 'Order',
+  month: 'Month',
 }

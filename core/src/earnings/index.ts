@@ -1,0 +1,4 @@
+export * from './costs'
+export * from './earnings'
+export * from './months'
+export * from './yields'
