@@ -75,46 +75,44 @@ async function save(): Promise<void> {
 
     <section v-if="earnings" class="sheet stack" :class="{ asking: isAsking }">
       <ChoiceButtons v-model="by" label="Earned by" :choices="groups" />
-      <div class="wide">
-        <table class="figures" data-test="earnings">
-          <thead>
-            <tr>
-              <th>{{ earningGroupWords[by] }}</th>
-              <th class="number">Bars</th>
-              <th class="number">Taken</th>
-              <th class="number">Ingredients</th>
-              <th class="number least">Packing</th>
-              <th class="number">Work</th>
-              <th class="number least">Shared</th>
-              <th class="number">Left</th>
-              <th class="number">An hour</th>
-              <template v-if="by === 'month'">
-                <th class="number">In the stores</th>
-                <th class="number">Bars on hand</th>
-              </template>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in earnings.rows" :key="row.name">
-              <td class="serif">{{ nameOf(row) }}</td>
-              <td class="number">{{ row.bars }}</td>
-              <td class="number">{{ whole(row.takenCents) }}</td>
-              <td class="number">{{ row.lacksPrices ? 'over ' : '' }}{{ whole(row.ingredientCents) }}</td>
-              <td class="number least">{{ whole(row.packingCents) }}</td>
-              <td class="number">{{ whole(row.workCents) }}</td>
-              <td class="number least">{{ whole(row.sharedCents) }}</td>
-              <td class="number" :class="row.profitCents < 0 ? 'must' : 'vine'">
-                <b>{{ whole(row.profitCents) }}</b>
-              </td>
-              <td class="number">{{ row.perHourCents === null ? '' : whole(row.perHourCents) }}</td>
-              <template v-if="by === 'month'">
-                <td class="number">{{ whole(monthOf(row)?.storesCents ?? 0) }}</td>
-                <td class="number">{{ whole(monthOf(row)?.barsCents ?? 0) }}</td>
-              </template>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <table class="figures" data-test="earnings">
+        <thead>
+          <tr>
+            <th>{{ earningGroupWords[by] }}</th>
+            <th class="number">Bars</th>
+            <th class="number">Taken</th>
+            <th class="number">Ingredients</th>
+            <th class="number least">Packing</th>
+            <th class="number">Work</th>
+            <th class="number least">Shared</th>
+            <th class="number">Left</th>
+            <th class="number">An hour</th>
+            <template v-if="by === 'month'">
+              <th class="number">In the stores</th>
+              <th class="number">Bars on hand</th>
+            </template>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in earnings.rows" :key="row.name">
+            <td class="serif">{{ nameOf(row) }}</td>
+            <td class="number">{{ row.bars }}</td>
+            <td class="number">{{ whole(row.takenCents) }}</td>
+            <td class="number">{{ row.lacksPrices ? 'over ' : '' }}{{ whole(row.ingredientCents) }}</td>
+            <td class="number least">{{ whole(row.packingCents) }}</td>
+            <td class="number">{{ whole(row.workCents) }}</td>
+            <td class="number least">{{ whole(row.sharedCents) }}</td>
+            <td class="number" :class="row.profitCents < 0 ? 'must' : 'vine'">
+              <b>{{ whole(row.profitCents) }}</b>
+            </td>
+            <td class="number">{{ row.perHourCents === null ? '' : whole(row.perHourCents) }}</td>
+            <template v-if="by === 'month'">
+              <td class="number">{{ whole(monthOf(row)?.storesCents ?? 0) }}</td>
+              <td class="number">{{ whole(monthOf(row)?.barsCents ?? 0) }}</td>
+            </template>
+          </tr>
+        </tbody>
+      </table>
       <p class="quiet small">
         Without tax. Ingredients cost what was paid for their lots, carriage included; an hour is reckoned at
         {{ money(earnings.rates.hourCents) }} and {{ money(earnings.rates.sharedHourCents) }} of shared costs, packing
@@ -136,32 +134,30 @@ async function save(): Promise<void> {
 
     <section v-if="earnings && earnings.yields.length > 0" class="sheet stack">
       <h2>What came of the pours since {{ formatDay(from, season.today) }}</h2>
-      <div class="wide">
-        <table class="figures" data-test="yields">
-          <thead>
-            <tr>
-              <th>Soap</th>
-              <th class="number">Pours</th>
-              <th class="number">Bars</th>
-              <th class="number">Downgraded</th>
-              <th class="number">Failed loaves</th>
-              <th class="number">Came of it</th>
-              <th class="number">Preparing and pouring</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in earnings.yields" :key="one.soap">
-              <td class="serif">{{ one.soap }}</td>
-              <td class="number">{{ one.pours }}</td>
-              <td class="number">{{ one.barsOut }} of {{ one.barsPlanned }}</td>
-              <td class="number">{{ one.barsLost === 0 ? '' : one.barsLost }}</td>
-              <td class="number">{{ one.failedLoaves === 0 ? '' : one.failedLoaves }}</td>
-              <td class="number" :class="{ must: one.yieldShare < 0.9 }">{{ show('share', one.yieldShare, 0) }}</td>
-              <td class="number">{{ hours(one.hours) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <table class="figures" data-test="yields">
+        <thead>
+          <tr>
+            <th>Soap</th>
+            <th class="number">Pours</th>
+            <th class="number">Bars</th>
+            <th class="number least">Downgraded</th>
+            <th class="number least">Failed loaves</th>
+            <th class="number">Came of it</th>
+            <th class="number">Preparing and pouring</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in earnings.yields" :key="one.soap">
+            <td class="serif">{{ one.soap }}</td>
+            <td class="number">{{ one.pours }}</td>
+            <td class="number">{{ one.barsOut }} of {{ one.barsPlanned }}</td>
+            <td class="number least">{{ one.barsLost === 0 ? '' : one.barsLost }}</td>
+            <td class="number least">{{ one.failedLoaves === 0 ? '' : one.failedLoaves }}</td>
+            <td class="number" :class="{ must: one.yieldShare < 0.9 }">{{ show('share', one.yieldShare, 0) }}</td>
+            <td class="number">{{ hours(one.hours) }}</td>
+          </tr>
+        </tbody>
+      </table>
     </section>
   </div>
 </template>
@@ -171,11 +167,7 @@ async function save(): Promise<void> {
   max-width: 420px;
 }
 
-.wide {
-  overflow-x: auto;
-}
-
-@media (width <= 960px) {
+@media (600px <= width <= 1100px) {
   .least {
     display: none;
   }
