@@ -86,6 +86,10 @@ export async function benchTenYears(): Promise<void> {
     await measure('Notebook, a page of its table after a write', '/api/loaves/table', write, sought)
     await measure('Notebook, another page', '/api/loaves/table', undefined, sought)
     await measure('Newest loaves', '/api/loaves')
+    const lastYear = { from: '2026-03-09', to: demoToday, by: 'soap' }
+    await measure('What was earned in a year, after a write', '/api/earnings', write, lastYear)
+    await measure('What bars showed of their kinds', '/api/loaves/seen')
+    await measure('What everything costs', '/api/prices')
     await measure('Subscribers and shops', '/api/customers')
     await measure('The scrap bin', '/api/scraps')
     await measure('A loaf’s story', '/api/loaves/history-1200-0')

@@ -17,6 +17,7 @@ export const mainViewNames = [
   'run-sheet',
   'cut',
   'cut-loaf',
+  'cut-round',
   'cure',
   'cure-loaf',
   'weigh',
@@ -55,6 +56,7 @@ export const viewsWithoutPicture: ReadonlySet<MainViewName> = new Set([
   'customers',
   'waiting',
   'cut-loaf',
+  'cut-round',
   'trace',
 ])
 
@@ -91,6 +93,7 @@ export async function mainViews(url: string): Promise<Readonly<Record<MainViewNa
     earnings: '/notebook/earnings',
     cut: '/cut',
     'cut-loaf': `/cut/${named(season.loaves, 'Dining Car').id}`,
+    'cut-round': '/cut-round',
     cure: '/cure',
     'cure-loaf': `/cure/${regatta.id}`,
     weigh: '/weigh',

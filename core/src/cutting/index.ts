@@ -1,4 +1,5 @@
 export * from './barsFromLoaf'
+export * from './cuttingRound'
 export * from './faults'
 export * from './finishing'
 export * from './mouldBars'

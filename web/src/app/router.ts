@@ -78,6 +78,11 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/cut', component: () => import('@/cut/CutPage.vue'), meta: { title: 'Cut', hands: true } },
   {
+    path: '/cut-round',
+    component: () => import('@/cut/CutRoundPage.vue'),
+    meta: { title: 'Unmould and cut', stage: '/cut', hands: true },
+  },
+  {
     path: '/cut/:id',
     component: () => import('@/cut/CutLoafPage.vue'),
     props: true,

@@ -2,7 +2,7 @@
 import { useUnits } from '@/parts/format'
 import StandInPanel from '@/parts/StandInPanel.vue'
 import { computed } from 'vue'
-import { useBarScale } from './useBarScale'
+import { useBarScale } from '@/parts/useBarScale'
 
 /** The marked bar on the scale (a simulated one ships): its mass is taken once the display stands still. */
 defineProps<{

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { useUnits } from '@/parts/format'
-import { isTyping } from '@/parts/keyboard'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import QuantityField from '@/parts/QuantityField.vue'
 import SoapFace from '@/parts/SoapFace.vue'
 import StandInPanel from '@/parts/StandInPanel.vue'
 import { useAwake } from '@/parts/useAwake'
+import { useTakeFromScale } from '@/parts/useTakeFromScale'
 import { useSeason } from '@/parts/seasonStore'
 import { barMassRange } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
 import { counted } from '@vendange/words'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { useBarScale } from './useBarScale'
+import { computed } from 'vue'
 import { useWeighingRound } from './useWeighingRound'
 
 /** One bar after the other on the scale: a press takes it and goes on. */
@@ -19,47 +18,10 @@ const season = useSeason()
 const { fineMass } = useUnits()
 useAwake()
 const { bars, now, last, expectedG, odd, doneCount, take, leaveForLater, undo } = useWeighingRound()
-const { isConnected, mass, settledG, command } = useBarScale()
-
-/** A bar that still lies on the pan is not the next one: the pan is empty in between. g, an estimate. */
-const emptyPanG = 2
-const isFresh = ref(true)
-watch(mass, (shown) => {
-  if (shown && shown.massG < emptyPanG) isFresh.value = true
-})
-const typed = ref<number | null>(null)
-const unread = ref<string>()
-const onScale = computed(() =>
-  isFresh.value && settledG.value !== undefined && settledG.value >= emptyPanG ? settledG.value : undefined,
-)
-const given = computed(() => typed.value ?? (isConnected.value ? onScale.value : undefined))
+const { isConnected, mass, command, typed, unread, given, mayTake, takeIt } = useTakeFromScale(take)
 const takeWords = computed(() =>
   given.value !== undefined ? `Take ${fineMass(given.value)}` : isConnected.value ? 'Put the bar on' : 'Type its mass',
 )
-
-const isTaking = ref(false)
-async function takeIt(): Promise<void> {
-  if (given.value === undefined || unread.value !== undefined || isTaking.value) return
-  isTaking.value = true
-  const wasTyped = typed.value !== null
-  try {
-    if (!(await take(given.value))) return
-    typed.value = null
-    if (!wasTyped) isFresh.value = false
-  } finally {
-    isTaking.value = false
-  }
-}
-
-function pressed(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (isTyping(event) || (event.target as Element | null)?.closest('button, a')) return
-  if (event.key !== ' ' && event.key !== 'Enter') return
-  event.preventDefault()
-  void takeIt()
-}
-onMounted(() => window.addEventListener('keydown', pressed))
-onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
 
 const sentence = computed(() => {
   const all = bars.value.length
@@ -105,7 +67,7 @@ const sentence = computed(() => {
         variant="flat"
         size="x-large"
         block
-        :disabled="given === undefined || unread !== undefined"
+        :disabled="!mayTake"
         data-test="take"
         @click="takeIt"
         >{{ takeWords }}</v-btn

@@ -1,14 +1,12 @@
 import { useUnits } from '@/parts/format'
 import { useLoafEvents } from '@/parts/recordLoafEvent'
 import { useSeason } from '@/parts/seasonStore'
+import { undoMs, useRound } from '@/parts/useRound'
 import type { LoafSummary } from '@vendange/contract'
 import { daysBetween } from '@vendange/core/calendar'
 import { inOrder, isOffForecast, nearestPoint, weighingRound } from '@vendange/core/cure'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useForecast } from './useForecast'
-
-/** So long a mass can be taken back before it goes onto the record, ms. */
-export const undoMs = 8000
 
 /** The marked bars that are due, one after the other: taken, asked again about where odd, left for later, taken back. */
 export function useWeighingRound() {
@@ -16,35 +14,25 @@ export function useWeighingRound() {
   const { fineMass } = useUnits()
   const { keepForNow, takeBack, errors, trouble } = useLoafEvents()
 
-  /** Who belongs to the round is settled when it begins: a bar that is weighed stays in its place. */
-  const ids = ref<readonly string[]>([])
-  const done = ref<readonly { readonly loafId: string; readonly order: number }[]>([])
-  const later = ref<ReadonlySet<string>>(new Set())
   const curing = computed(() =>
     season.loaves.flatMap(({ id, lotCode, state: { cut, status, place, weighIns } }) =>
       cut && (status === 'curing' || status === 'held') ? [{ id, lotCode, place, weighIns }] : [],
     ),
   )
-  watch(
-    () => season.workshop,
-    (workshop) => {
-      if (workshop && ids.value.length === 0)
-        ids.value = weighingRound(curing.value, workshop.racks, season.today).map(({ id }) => id)
-    },
-    { immediate: true },
+  const round = useRound(
+    () => (season.workshop ? weighingRound(curing.value, season.workshop.racks, season.today).map(({ id }) => id) : []),
+    takeBack,
   )
-  const isDone = (id: string): boolean => done.value.some(({ loafId }) => loafId === id)
   const bars = computed(() =>
-    ids.value.flatMap((id) => {
+    round.keys.value.flatMap((id) => {
       const loaf = season.loaf(id)
-      return loaf ? [{ loaf, isDone: isDone(id), isLater: later.value.has(id) }] : []
+      return loaf ? [{ loaf, isDone: round.isDone(id), isLater: round.isLater(id) }] : []
     }),
   )
-  /** The bar in the hand: those that were left for later come at the end. */
-  const now = computed<LoafSummary | undefined>(() => {
-    const open = bars.value.filter((bar) => !bar.isDone)
-    return (open.find((bar) => !bar.isLater) ?? open[0])?.loaf
-  })
+  /** The bar in the hand. */
+  const now = computed<LoafSummary | undefined>(() =>
+    round.now.value === undefined ? undefined : season.loaf(round.now.value),
+  )
   const last = computed(() => inOrder(now.value?.state.weighIns ?? []).at(-1))
   const { forecast, isReckoning } = useForecast(() => now.value)
 
@@ -77,24 +65,15 @@ export function useWeighingRound() {
     }
     askedAgain = undefined
     odd.value = undefined
-    done.value = [...done.value, { loafId: loaf.id, order }]
+    round.did(loaf.id, [order])
     return true
   }
 
   function leaveForLater(): void {
-    if (now.value) later.value = new Set([...later.value, now.value.id])
+    round.leaveForLater()
     odd.value = undefined
     askedAgain = undefined
   }
 
-  /** The last mass is taken back; one that is on the record already is weighed anew. */
-  async function undo(): Promise<void> {
-    const back = done.value.at(-1)
-    if (!back) return
-    await takeBack(back.order)
-    done.value = done.value.slice(0, -1)
-    later.value = new Set([...later.value].filter((id) => id !== back.loafId))
-  }
-
-  return { bars, now, last, expectedG, odd, doneCount: computed(() => done.value.length), take, leaveForLater, undo }
+  return { bars, now, last, expectedG, odd, doneCount: round.doneCount, take, leaveForLater, undo: round.undo }
 }

@@ -14,6 +14,13 @@ useAwake()
 const waiting = computed(() =>
   season.loaves.filter(({ state }) => state.status === 'in_mould' || state.status === 'unmoulded').reverse(),
 )
+/** What can come out, or waits for the knife, today. */
+const due = computed(() =>
+  waiting.value.filter(({ batchId, state }) => {
+    const day = season.batches.find(({ id }) => id === batchId)?.days.cutDay
+    return state.status === 'unmoulded' || (day !== undefined && day <= season.today)
+  }),
+)
 const recent = computed(() =>
   season.loaves.filter(
     ({ state }) => state.cut !== undefined && (state.status === 'curing' || state.status === 'held'),
@@ -36,7 +43,14 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <PageHeadline>{{ sentence }}</PageHeadline>
+  <PageHeadline>
+    {{ sentence }}
+    <template v-if="due.length > 1" #actions>
+      <v-btn color="primary" variant="flat" to="/cut-round" data-test="to-cut-round"
+        >Unmould and cut {{ due.length }} in a round</v-btn
+      >
+    </template>
+  </PageHeadline>
   <div class="cards">
     <CutCard v-for="loaf in waiting" :key="loaf.id" :loaf="loaf" />
   </div>

@@ -36,10 +36,12 @@ const words: Readonly<Record<DayTaskKind, string>> = {
   release: 'Release',
 }
 /** What is recorded with a figure has a page of its own; the rest is ticked here. */
-function pageOf({ kind, subjectId }: DayTask): string | undefined {
+function pageOf(task: DayTask): string | undefined {
+  const { kind, subjectId } = task
   const batch = season.batches.find(({ id }) => id === subjectId)
   if (kind === 'pour') return batch?.status === 'poured' ? `/pour/${subjectId}` : `/bench/${subjectId}`
   if (kind === 'prepare') return `/pour/${subjectId}`
+  if ((kind === 'unmould' || kind === 'cut') && !isDone(task)) return '/cut-round'
   if (kind === 'cut' || kind === 'stamp' || kind === 'bevel') return '/cut'
   if (kind === 'weigh') return '/weigh'
   if (kind === 'photograph') return '/cure'

@@ -1,4 +1,4 @@
-import { useInstrument } from '@/parts/useInstrument'
+import { useInstrument } from './useInstrument'
 import { computed, ref } from 'vue'
 
 /** The scale as one bar after the other is put on it: what it shows, and what of it may be taken. */
