@@ -55,7 +55,9 @@ export interface Earning {
 }
 
 type Sum = Omit<Earning, 'name' | 'profitCents' | 'perHourCents'>
-const nothing: Sum = {
+/** What adds up in place: a record of many years has tens of thousands of sales. */
+type Adding = { -readonly [K in keyof Sum]: Sum[K] }
+const nothing = (): Adding => ({
   bars: 0,
   barsWithoutPrice: 0,
   takenCents: 0,
@@ -65,27 +67,18 @@ const nothing: Sum = {
   sharedCents: 0,
   hours: 0,
   lacksPrices: false,
-}
+})
 
-function added(
-  sum: Sum,
-  sold: Pick<SoldBars, 'bars' | 'priceCents'>,
-  cost: BarCosts,
-  tax: TaxTerms,
-  lacks: boolean,
-): Sum {
-  const { bars, priceCents } = sold
-  return {
-    bars: sum.bars + bars,
-    barsWithoutPrice: sum.barsWithoutPrice + (priceCents === null ? bars : 0),
-    takenCents: sum.takenCents + taxedPrice(bars * (priceCents ?? 0), tax).netCents,
-    ingredientCents: sum.ingredientCents + bars * cost.ingredientCents,
-    packingCents: sum.packingCents + bars * cost.packingCents,
-    workCents: sum.workCents + bars * cost.workCents,
-    sharedCents: sum.sharedCents + bars * cost.sharedCents,
-    hours: sum.hours + bars * cost.hours,
-    lacksPrices: sum.lacksPrices || lacks,
-  }
+function add(sum: Adding, { bars, priceCents }: SoldBars, cost: BarCosts, tax: TaxTerms, lacks: boolean): void {
+  sum.bars += bars
+  if (priceCents === null) sum.barsWithoutPrice += bars
+  else if (priceCents > 0) sum.takenCents += taxedPrice(bars * priceCents, tax).netCents
+  sum.ingredientCents += bars * cost.ingredientCents
+  sum.packingCents += bars * cost.packingCents
+  sum.workCents += bars * cost.workCents
+  sum.sharedCents += bars * cost.sharedCents
+  sum.hours += bars * cost.hours
+  sum.lacksPrices ||= lacks
 }
 
 function earningOf(name: string, sum: Sum): Earning {
@@ -110,6 +103,22 @@ export interface Period {
 }
 const isIn = (day: Day, { from, to }: Period): boolean => from <= day && day <= to
 
+/** What a sale counts for; empty: nothing. */
+function nameIn(group: EarningGroup, sale: SoldBars, { soap, collection }: MadeBatch): string {
+  switch (group) {
+    case 'soap':
+      return soap
+    case 'collection':
+      return collection
+    case 'channel':
+      return sale.channel
+    case 'order':
+      return sale.order
+    case 'month':
+      return monthOf(sale.day)
+  }
+}
+
 /**
  * What was earned in a period, by soap, collection, channel, order or month, what brought most first (months in their
  * order). A bar costs its part of the pour that it came from, whenever that was; it brings what it was sold for, less
@@ -122,29 +131,24 @@ export function earningsBy(
   rates: CostRates,
   tax: TaxTerms,
 ): readonly Earning[] {
-  const batchOf = new Map(batches.map((batch) => [batch.batchId, batch]))
-  const costOf = new Map<string, BarCosts>()
-  const sums = new Map<string, Sum>()
+  const batchOf = new Map(batches.map((batch) => [batch.batchId, { batch, cost: costsOfBar(batch, rates) }]))
+  const sums = new Map<string, Adding>()
+  const sumOf = (name: string): Adding => {
+    const sum = sums.get(name) ?? nothing()
+    sums.set(name, sum)
+    return sum
+  }
   for (const sale of sales) {
-    const batch = batchOf.get(sale.batchId)
-    if (!batch || !isIn(sale.day, period)) continue
-    const cost = costOf.get(batch.batchId) ?? costsOfBar(batch, rates)
-    costOf.set(batch.batchId, cost)
-    const name = {
-      soap: batch.soap,
-      collection: batch.collection,
-      channel: sale.channel,
-      order: sale.order,
-      month: monthOf(sale.day),
-    }[group]
-    if (name === '') continue
-    sums.set(name, added(sums.get(name) ?? nothing, sale, cost, tax, batch.lacksPrices))
+    if (!isIn(sale.day, period)) continue
+    const made = batchOf.get(sale.batchId)
+    if (!made) continue
+    const name = nameIn(group, sale, made.batch)
+    if (name !== '') add(sumOf(name), sale, made.cost, tax, made.batch.lacksPrices)
   }
   for (const { day, order, cents } of charges) {
     if (!isIn(day, period)) continue
     const name = { soap: '', collection: '', channel: 'Orders', order, month: monthOf(day) }[group]
-    const before = sums.get(name) ?? nothing
-    if (name !== '') sums.set(name, { ...before, takenCents: before.takenCents + taxedPrice(cents, tax).netCents })
+    if (name !== '') sumOf(name).takenCents += taxedPrice(cents, tax).netCents
   }
   const rows = [...sums].map(([name, sum]) => earningOf(name, sum))
   return group === 'month'
@@ -152,21 +156,23 @@ export function earningsBy(
     : rows.sort((a, b) => b.profitCents - a.profitCents || a.name.localeCompare(b.name))
 }
 
+const summed = [
+  'bars',
+  'barsWithoutPrice',
+  'takenCents',
+  'ingredientCents',
+  'packingCents',
+  'workCents',
+  'sharedCents',
+  'hours',
+] as const
+
 /** Several of them together. */
 export function earningInAll(rows: readonly Earning[]): Earning {
-  const sum = rows.reduce<Sum>(
-    (all, row) => ({
-      bars: all.bars + row.bars,
-      barsWithoutPrice: all.barsWithoutPrice + row.barsWithoutPrice,
-      takenCents: all.takenCents + row.takenCents,
-      ingredientCents: all.ingredientCents + row.ingredientCents,
-      packingCents: all.packingCents + row.packingCents,
-      workCents: all.workCents + row.workCents,
-      sharedCents: all.sharedCents + row.sharedCents,
-      hours: all.hours + row.hours,
-      lacksPrices: all.lacksPrices || row.lacksPrices,
-    }),
-    nothing,
-  )
+  const sum = nothing()
+  for (const row of rows) {
+    for (const part of summed) sum[part] += row[part]
+    sum.lacksPrices ||= row.lacksPrices
+  }
   return earningOf('', sum)
 }

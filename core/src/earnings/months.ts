@@ -37,15 +37,27 @@ function monthsOf({ from, to }: Period): readonly string[] {
 
 /** What bars of each pour came in when they were cut, and went when they were sold or lost: at what is in them. */
 export function movesOfBars(batches: readonly MadeBatch[], sales: readonly SoldBars[]): readonly StockMove[] {
-  const soldOf = new Map<string, SoldBars[]>()
-  for (const sale of sales) soldOf.set(sale.batchId, [...(soldOf.get(sale.batchId) ?? []), sale])
-  return batches.flatMap(({ batchId, cutDay, barsOut, barsLost, ingredientCents }): readonly StockMove[] => {
+  const eachOf = new Map<string, number>()
+  const moves = batches.flatMap(({ batchId, cutDay, barsOut, barsLost, ingredientCents }): readonly StockMove[] => {
     const bars = barsOut - barsLost
     if (cutDay === null || bars <= 0) return []
-    const each = ingredientCents / bars
-    const gone = (soldOf.get(batchId) ?? []).map(({ day, bars: sold }) => ({ day, cents: -each * sold }))
-    return [{ day: cutDay, cents: ingredientCents }, ...gone]
+    eachOf.set(batchId, ingredientCents / bars)
+    return [{ day: cutDay, cents: ingredientCents }]
   })
+  const gone = sales.map(({ batchId, day, bars }): StockMove => ({ day, cents: -bars * (eachOf.get(batchId) ?? 0) }))
+  return [...moves, ...gone]
+}
+
+/** What had come in and not gone out by the end of a month. */
+function standingAt(moves: readonly StockMove[]): (month: string) => number {
+  const byMonth = new Map<string, number>()
+  for (const { day, cents } of moves) byMonth.set(monthOf(day), (byMonth.get(monthOf(day)) ?? 0) + cents)
+  const months = [...byMonth]
+  return (month) =>
+    roundTo(
+      months.reduce((sum, [moved, cents]) => (moved <= month ? sum + cents : sum), 0),
+      6,
+    )
 }
 
 /** Each month of a period: what it brought, and what stood in the stores and on the racks at its end. */
@@ -56,13 +68,9 @@ export function monthsOfWork(
   bars: readonly StockMove[],
 ): readonly MonthOfWork[] {
   const byMonth = new Map(earned.map((one) => [one.name, one]))
-  const at = (moves: readonly StockMove[], month: string): number =>
-    roundTo(
-      moves.reduce((sum, { day, cents }) => (monthOf(day) <= month ? sum + cents : sum), 0),
-      6,
-    )
+  const [storesAt, barsAt] = [standingAt(stores), standingAt(bars)]
   return monthsOf(period).map((month) => {
     const { takenCents = 0, profitCents = 0, hours = 0 } = byMonth.get(month) ?? {}
-    return { month, takenCents, profitCents, hours, storesCents: at(stores, month), barsCents: at(bars, month) }
+    return { month, takenCents, profitCents, hours, storesCents: storesAt(month), barsCents: barsAt(month) }
   })
 }

@@ -13,8 +13,7 @@ import type { ReadingContext } from '../parts/context'
 interface KnownLoaf {
   readonly version: number
   readonly loaf: LoafWithPlan
-  readonly sales: readonly Omit<SoldBars, 'order'>[]
-  readonly orderIds: readonly (string | null)[]
+  readonly sales: readonly (SoldBars & { readonly orderId: string | null })[]
 }
 
 /** Rows are read in so many at a time. */
@@ -59,6 +58,10 @@ async function movesOfStores(reader: Reader, today: string): Promise<readonly St
   return [...came.map(({ day, cents }) => ({ day, cents })), ...went, { day: today, cents: counted }]
 }
 
+async function readMoney(reader: Reader, today: string) {
+  return { costs: await costsOfBatches(reader), storesMoves: await movesOfStores(reader, today) }
+}
+
 /**
  * What was made, sold and charged, for what it earned. What was read of a loaf is kept until something more happens to
  * it, so that the record of many years is read once and not at every question.
@@ -90,12 +93,13 @@ export function ledgerOf({ database }: ReadingContext) {
       const sales = await salesOf(reader, some)
       for (const loaf of await readLoavesWithPlans(reader, some)) {
         const { id, version, batchId } = loaf.loaf
-        const sold = sales.get(id) ?? []
         known.set(id, {
           version,
           loaf,
-          sales: sold.map(({ day, channel, bars, priceCents }) => ({ batchId, day, channel, bars, priceCents })),
-          orderIds: sold.map(({ orderId }) => orderId ?? null),
+          sales: (sales.get(id) ?? []).map(({ day, channel, bars, priceCents, orderId = null }) => ({
+            ...{ batchId, day, channel, bars, priceCents, orderId },
+            order: '',
+          })),
         })
       }
     }
@@ -115,17 +119,29 @@ export function ledgerOf({ database }: ReadingContext) {
     }
   }
 
+  let money: { readonly stamp: string; readonly told: Awaited<ReturnType<typeof readMoney>> } | undefined
+  /** What lots cost and where they went: read anew only once a lot was changed or something was weighed. */
+  async function moneyOf(reader: Reader, today: string): ReturnType<typeof readMoney> {
+    const [of] = await reader.select({ stamp: sql<string>`count(*) || ' ' || sum(${lots.version})` }).from(lots)
+    const [used] = await reader
+      .select({ stamp: sql<string>`count(*) || ' ' || coalesce(sum(${lotUses.amount}), 0)` })
+      .from(lotUses)
+    const stamp = [of?.stamp, used?.stamp, today].join(' ')
+    if (money?.stamp !== stamp) money = { stamp, told: await readMoney(reader, today) }
+    return money.told
+  }
+
   /** @param today of the workshop */
   return async (today: string): Promise<Ledger & { readonly storesMoves: readonly StockMove[] }> => {
     const { read } = database
     if (epoch !== database.epoch())
-      [known, overHours, weighedSteps, epoch] = [new Map(), new Map(), new Map(), database.epoch()]
+      [known, overHours, weighedSteps, money, epoch] = [new Map(), new Map(), new Map(), undefined, database.epoch()]
     await readChanged(read)
     const byBatch = new Map<string, LoafWithPlan[]>()
     for (const { loaf } of known.values())
       byBatch.set(loaf.loaf.batchId, [...(byBatch.get(loaf.loaf.batchId) ?? []), loaf])
     await readHours(read, [...byBatch.keys()])
-    const costs = await costsOfBatches(read)
+    const { costs, storesMoves } = await moneyOf(read, today)
     const of = new Map(
       (
         await read
@@ -165,12 +181,13 @@ export function ledgerOf({ database }: ReadingContext) {
         failedLoaves: sum(({ state }) => (state.status === 'failed' ? 1 : 0)),
       }
     })
-    const sales = [...known.values()].flatMap(({ sales: sold, orderIds }) =>
-      sold.map((sale, at) => ({ ...sale, order: clientOf.get(orderIds[at] ?? '') ?? '' })),
-    )
+    const sales: SoldBars[] = []
+    for (const one of known.values())
+      for (const sale of one.sales)
+        sales.push(sale.orderId === null ? sale : { ...sale, order: clientOf.get(sale.orderId) ?? '' })
     const charges = allOrders
       .filter(({ isRemoved }) => !isRemoved)
       .flatMap((order) => order.charges.map(({ day, cents }) => ({ day, cents, order: order.client })))
-    return { batches: made, sales, charges, storesMoves: await movesOfStores(read, today) }
+    return { batches: made, sales, charges, storesMoves }
   }
 }
