@@ -64,6 +64,7 @@ const worked: ReadonlySet<string> = new Set([
   'cut',
   'cut-loaf',
   'cut-round',
+  'turn-round',
   'cure',
   'cure-loaf',
   'release-loaf',

@@ -131,6 +131,7 @@ const helpersEvents: ReadonlySet<LoafEvent['type']> = new Set([
   'finished',
   'moved',
   'weighed',
+  'turned',
   'photographed',
   'noted',
   'tried',

@@ -194,6 +194,9 @@ export const loafEventSchemas = {
   })
     .noUnknown()
     .required(),
+  turned: object({ type: typed('turned'), ...event })
+    .noUnknown()
+    .required(),
   photographed: object({ type: typed('photographed'), ...event, photoId: idText() })
     .noUnknown()
     .required(),

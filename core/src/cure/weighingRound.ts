@@ -21,22 +21,30 @@ export interface RoundLoaf {
  * @param loaves those that cure
  * @param racks names of the racks, in their order
  */
-export function weighingRound<T extends RoundLoaf>(
+export const weighingRound = <T extends RoundLoaf>(
   loaves: readonly T[],
   racks: readonly { readonly name: string }[],
   today: Day,
+): readonly T[] =>
+  inOrderOfRacks(
+    loaves.filter(({ weighIns }) => weighInIsDue(weighIns, today)),
+    racks,
+  )
+
+/** Loaves in the order in which a hand comes by them. */
+export function inOrderOfRacks<T extends Pick<RoundLoaf, 'lotCode' | 'place'>>(
+  loaves: readonly T[],
+  racks: readonly { readonly name: string }[],
 ): readonly T[] {
   const rankOf = ({ place }: T): number => {
     const rack = rackOf(place, racks)
     const rank = racks.findIndex(({ name }) => name === rack)
     return rank < 0 ? racks.length : rank
   }
-  return loaves
-    .filter(({ weighIns }) => weighInIsDue(weighIns, today))
-    .sort(
-      (a, b) =>
-        rankOf(a) - rankOf(b) || inOrderOfNames(a.place ?? '', b.place ?? '') || inOrderOfNames(a.lotCode, b.lotCode),
-    )
+  return [...loaves].sort(
+    (a, b) =>
+      rankOf(a) - rankOf(b) || inOrderOfNames(a.place ?? '', b.place ?? '') || inOrderOfNames(a.lotCode, b.lotCode),
+  )
 }
 
 type Point = Pick<MassForecast, 'cureDay'>

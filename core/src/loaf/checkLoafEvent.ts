@@ -9,6 +9,7 @@ import { freeBars, unreleasedBars, unsoldBars } from './loafState'
 const atAnyTime = ['moved', 'photographed', 'noted', 'fault_found', 'fault_closed', 'scrap_used'] as const
 const cured = [
   ...atAnyTime,
+  'turned',
   'tried',
   'weighed',
   'scrapped',
@@ -41,6 +42,7 @@ function earliestDay(
     case 'finished':
     case 'scrapped':
     case 'tried':
+    case 'turned':
     case 'held':
       return { day: state.cut?.day ?? state.pouredDay, was: state.cut ? 'cut' : 'poured' }
     case 'released':

@@ -63,6 +63,8 @@ export type LoafEvent =
       /** The maker has looked again at a figure that is heavier than the one before. */
       readonly isSure?: boolean | undefined
     }
+  /** Its bars were turned on their trays and looked at. */
+  | { readonly type: 'turned'; readonly day: Day }
   | { readonly type: 'photographed'; readonly day: Day; readonly photoId: string }
   | { readonly type: 'noted'; readonly day: Day; readonly text: string }
   /** A bar of it was used for a while: what was noticed. */

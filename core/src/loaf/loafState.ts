@@ -42,6 +42,8 @@ export interface LoafState {
   readonly openFaults: readonly FaultKey[]
   /** Every fault that was ever found in it. */
   readonly foundFaults: readonly FaultKey[]
+  /** Days on which its bars were turned; none where nothing is said. */
+  readonly turnedDays?: readonly Day[]
   /** What was noticed of bars in use; none where nothing is said. */
   readonly tried?: readonly (Tried & { readonly day: Day })[]
   /** When it was first seen to have gone off. */
@@ -139,6 +141,8 @@ export function stateAfter(state: LoafState, event: LoafEvent): LoafState {
       return { ...state, place: event.place }
     case 'weighed':
       return { ...state, weighIns: [...state.weighIns, { day: event.day, massG: event.barG }] }
+    case 'turned':
+      return { ...state, turnedDays: [...(state.turnedDays ?? []), event.day] }
     case 'photographed':
       return { ...state, photos: [...state.photos, { day: event.day, photoId: event.photoId }] }
     case 'tried': {

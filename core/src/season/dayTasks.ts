@@ -1,6 +1,6 @@
 import type { Day } from '../calendar'
 import { daysBetween } from '../calendar'
-import { photoCureDays, weighInEveryDays } from '../cure'
+import { photoCureDays, turnEveryDays, weighInEveryDays } from '../cure'
 import type { Finish } from '../cutting'
 import { bevelDaysAfterCut } from '../loaf'
 import type { BatchDays, BatchDemand } from './batchDays'
@@ -39,6 +39,8 @@ export interface BatchAtWork {
   /** Days on which a bar of it was weighed. */
   readonly weighedOn: readonly Day[]
   readonly photographedOn: readonly Day[]
+  /** Days on which its bars were turned, all of them. */
+  readonly turnedOn: readonly Day[]
   /** Bars of it that a kind of finishing is done with. */
   readonly finishedBars: Readonly<Partial<Record<Finish, number>>>
 }
@@ -61,9 +63,6 @@ export interface DayTaskTimes {
   /** As learned from what was logged. */
   readonly minutesPerBar: (finish: Finish) => number
 }
-
-/** Bars are turned on their trays once a week. A rule of the house. */
-export const turnEveryDays = 7
 
 const minutesOf = (hours: number): number => Math.round(hours * 60)
 
@@ -107,7 +106,8 @@ export function dayTasks(
     const cureDay = daysBetween(days.cutDay, day)
     if (batch.bevelled && cureDay === bevelDaysAfterCut) finish('bevel', 'bevelled', batch)
     if (batch.isReleased || cureDay <= 0 || day > days.readyDay) continue
-    if (cureDay % turnEveryDays === 0 && day < days.readyDay) add('turn', batch, undefined, false)
+    if (cureDay % turnEveryDays === 0 && day < days.readyDay)
+      add('turn', batch, undefined, batch.turnedOn.includes(day))
     if (cureDay % weighInEveryDays === 0) add('weigh', batch, undefined, batch.weighedOn.includes(day))
     if (photoCureDays.some((on) => on === cureDay))
       add('photograph', batch, undefined, batch.photographedOn.includes(day))

@@ -17,6 +17,7 @@ const batch: BatchAtWork = {
   isReleased: false,
   weighedOn: [],
   photographedOn: [],
+  turnedOn: [],
   finishedBars: {},
 }
 const minutes = { bevelled: 1, stamped: 0.5, planed: 0, pared: 0, polished: 0 }

@@ -95,6 +95,11 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Weighing round', stage: '/cure', hands: true },
   },
   {
+    path: '/turn-round',
+    component: () => import('@/cure/TurnRoundPage.vue'),
+    meta: { title: 'Turn and photograph', stage: '/cure', hands: true },
+  },
+  {
     path: '/cure/:id',
     component: () => import('@/cure/CureLoafPage.vue'),
     props: true,

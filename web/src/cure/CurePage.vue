@@ -10,6 +10,7 @@ import { counted } from '@vendange/words'
 import { computed } from 'vue'
 import CureRacks from './CureRacks.vue'
 import RoomSensor from './RoomSensor.vue'
+import { useTurningStops } from './useTurningRound'
 
 const season = useSeason()
 useAwake()
@@ -35,6 +36,7 @@ const rows = computed(() =>
     .sort((a, b) => a.progress.readyDay.localeCompare(b.progress.readyDay)),
 )
 const due = computed(() => rows.value.filter(({ isDue }) => isDue))
+const stops = useTurningStops()
 const sentence = computed(() => {
   const [first] = rows.value
   if (!first) return 'The racks are empty.'
@@ -48,8 +50,9 @@ const sentence = computed(() => {
 <template>
   <PageHeadline>
     {{ sentence }}
-    <template v-if="due.length > 0" #actions>
-      <v-btn color="primary" variant="flat" to="/weigh" data-test="to-round"
+    <template v-if="due.length + stops.length > 0" #actions>
+      <v-btn v-if="stops.length > 0" to="/turn-round" data-test="to-turn-round">Turn and photograph</v-btn>
+      <v-btn v-if="due.length > 0" color="primary" variant="flat" to="/weigh" data-test="to-round"
         >Weigh {{ due.length === 1 ? 'it' : `all ${due.length}` }}</v-btn
       >
     </template>

@@ -44,6 +44,7 @@ function pageOf(task: DayTask): string | undefined {
   if ((kind === 'unmould' || kind === 'cut') && !isDone(task)) return '/cut-round'
   if (kind === 'cut' || kind === 'stamp' || kind === 'bevel') return '/cut'
   if (kind === 'weigh') return '/weigh'
+  if ((kind === 'turn' || kind === 'photograph') && !isDone(task)) return '/turn-round'
   if (kind === 'photograph') return '/cure'
   if (kind === 'label') return '/release'
   return kind === 'release' ? `/plan/${subjectId}` : undefined

@@ -29,6 +29,9 @@ export function useDayTasks(day: () => string) {
         isCut: loaves.length > 0 && loaves.every(({ state }) => state.cut !== undefined),
         isReleased: loaves.length > 0 && loaves.every(({ state }) => state.status === 'released'),
         weighedOn: loaves.flatMap(({ state }) => state.weighIns.map((weighIn) => weighIn.day)),
+        turnedOn: (loaves[0]?.state.turnedDays ?? []).filter((turned) =>
+          loaves.every(({ state }) => state.turnedDays?.includes(turned)),
+        ),
         photographedOn: loaves.flatMap(({ state }) => state.photos.map((photo) => photo.day)),
         finishedBars: Object.fromEntries(
           finishes.map((work) => [work, loaves.reduce((sum, { state }) => sum + finishedBars(state, work), 0)]),

@@ -1,8 +1,8 @@
 /** Reads the code that a picture shows; undefined while there is none. */
-export type ReadsCode = (picture: HTMLVideoElement) => Promise<string | undefined>
+export type ReadsCode = (picture: HTMLVideoElement | ImageBitmap) => Promise<string | undefined>
 
 interface Detector {
-  detect(picture: HTMLVideoElement): Promise<readonly { readonly rawValue: string }[]>
+  detect(picture: HTMLVideoElement | ImageBitmap): Promise<readonly { readonly rawValue: string }[]>
 }
 interface DetectorClass {
   new (options: { readonly formats: 'qr_code'[] }): Detector

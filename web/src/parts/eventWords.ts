@@ -36,6 +36,8 @@ export function eventWords(event: LoafEvent, { weighed, fineMass }: MassWords): 
       return `Put on ${event.place}.`
     case 'weighed':
       return `The marked bar weighs ${fineMass(event.barG)}.`
+    case 'turned':
+      return 'Turned on its trays.'
     case 'photographed':
       return 'Photographed.'
     case 'noted':

@@ -29,7 +29,7 @@ export const loafWords = {
   not_allotted: 'Only {bars, plural, one {one bar is} other {# bars are}} set aside there and not sold.',
   loaf_is_released: 'This loaf is released: its record is not edited. Write an amendment.',
   event_out_of_order:
-    'This loaf is {status, select, in_mould {still in its mould} unmoulded {unmoulded but not cut} curing {cut and curing} held {held} failed {recorded as failed} other {released}}; it cannot be {event, select, unmoulded {unmoulded} cut {cut} weighed {weighed} tried {tried} scrapped {scrapped} finished {finished} downgraded {downgraded} held {held} failed {failed} released {released} moved {moved} photographed {photographed} noted {noted} fault_found {given a fault} fault_closed {cleared of a fault} scrap_used {used as scrap} allotted {allotted} given_back {given back} sold {sold} recalled {recalled} other {amended}} now.',
+    'This loaf is {status, select, in_mould {still in its mould} unmoulded {unmoulded but not cut} curing {cut and curing} held {held} failed {recorded as failed} other {released}}; it cannot be {event, select, unmoulded {unmoulded} cut {cut} weighed {weighed} tried {tried} turned {turned} scrapped {scrapped} finished {finished} downgraded {downgraded} held {held} failed {failed} released {released} moved {moved} photographed {photographed} noted {noted} fault_found {given a fault} fault_closed {cleared of a fault} scrap_used {used as scrap} allotted {allotted} given_back {given back} sold {sold} recalled {recalled} other {amended}} now.',
   day_ahead: 'That day has not come yet.',
   day_before_cause:
     'That is before {day}, when the loaf was {was, select, unmoulded {unmoulded} cut {cut} released {released} other {poured}}.',
