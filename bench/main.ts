@@ -3,6 +3,7 @@ import { benchApi } from './api'
 import { benchBoard } from './board'
 import { benchCure } from './cure'
 import { benchCutting } from './cutting'
+import { benchDemand } from './demand'
 import { benchFirstView } from './firstView'
 import { benchFormulate } from './formulate'
 import { benchKills } from './kills'
@@ -18,6 +19,7 @@ const benches: Readonly<Record<string, () => Promise<void>>> = {
   pour: benchPour,
   cutting: benchCutting,
   cure: benchCure,
+  demand: benchDemand,
   api: benchApi,
   'ten-years': benchTenYears,
   kills: benchKills,

@@ -54,6 +54,7 @@ const access: Access<typeof endpoints> = {
   sendOrder: makers,
   givenForOrder: makers,
   earnings: makers,
+  salesHistory: makers,
   acceptPlan: makers,
   tickTask: hands,
   calendar: makers,

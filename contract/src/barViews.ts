@@ -1,6 +1,7 @@
 import type { Day } from '@vendange/core/calendar'
 import type { CostRates, Earning, MonthOfWork, SoapYield } from '@vendange/core/earnings'
 import type { LoafState, SaleChannel, Whereabouts } from '@vendange/core/loaf'
+import type { BarsOnHand, ReleaseSales } from '@vendange/core/plan'
 import type { SavedCustomer } from './schemas/customer'
 import type { SavedLot } from './schemas/stores'
 
@@ -85,4 +86,11 @@ export interface EarningsView {
   readonly yields: readonly SoapYield[]
   /** Pours of the period whose hours nobody wrote down: they count as planned. */
   readonly untimedPours: number
+}
+
+/** How a soap sold at its releases, what others sold, and what of it is there. */
+export interface SalesHistory {
+  readonly releases: readonly ReleaseSales[]
+  readonly others: readonly ReleaseSales[]
+  readonly onHand: readonly BarsOnHand[]
 }

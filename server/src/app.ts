@@ -110,6 +110,7 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
   serve(router, endpoints.recipeVersions, ({ params }) => services.recipes.versions(params.id))
   serveRepository(router, endpoints.ownFats, services.ownFats)
   serveRepository(router, endpoints.collections, services.plan.collections)
+  serveReading(router, endpoints.salesHistory, ({ params }) => read('salesHistory', params.id))
   serveReading(router, endpoints.earnings, ({ body }) => read('earnings', body))
   serveReading(router, endpoints.collections.pours, ({ params }) => read('poursOfCollection', params.id))
   serveRepository(router, endpoints.designs, services.plan.designs)

@@ -12,6 +12,7 @@ import { seenLoaves } from './loaves/seenLoaves'
 import type { ReadingContext } from './parts/context'
 import { sayOfContext } from './parts/workshopWords'
 import { earningsView } from './plan/earningsView'
+import { salesHistory } from './plan/salesHistory'
 import { poursOfCollection } from './plan/poursOfCollection'
 import { readTimings } from './pour/timings'
 import { customersView } from './release/customersView'
@@ -44,6 +45,7 @@ export function readingsOf(context: ReadingContext) {
     customers: () => customersView(database.read),
     traceOfLot: (lotId: string) => traceOfLot(database.read, lotId),
     earnings: earningsView(context),
+    salesHistory: (designId: string) => salesHistory(context, designId),
     poursOfCollection: (collectionId: string) => poursOfCollection(database.read, collectionId),
     timings: () => readTimings(database.read),
     recipeNearWishes: (wishes: WishRequest) => recipeNearWishes(context, wishes),

@@ -124,7 +124,7 @@ describe('sentences as a maker reads them', () => {
       'Stalls: 3 of 5 bars sold in 30 days.',
     ])
     expect(say(demandSentences([{ ...web, offered: 50, sold: 50, days: 30 }], 30)[0]!)).to.equal(
-      'Web: 20 to 124 bars would sell in 30 days, most likely 50 (on sale once, sold out each time; estimate).',
+      'Web: 25 to 199 bars would sell in 30 days, most likely 70 (on sale once, sold out each time; estimate).',
     )
   })
 

@@ -1,6 +1,6 @@
 import { get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { NewOrder, OrderAccepted, OrderQuoted, SavedOrder } from '../schemas/order'
-import type { EarningsView } from '../barViews'
+import type { EarningsView, SalesHistory } from '../barViews'
 import type { NewCollection, SavedCollection } from '../schemas/collection'
 import type { EarningsQuery } from '../schemas/earnings'
 import type { AcceptedPlan, NewDayTick, NewDesign, SavedDesign } from '../schemas/plan'
@@ -34,6 +34,10 @@ export const planEndpoints = {
       ),
     ),
   },
+  salesHistory: get<SalesHistory>()(
+    '/api/designs/:id/sales-history',
+    'How a soap and what it was brought back from sold, release by release, and what of it is there',
+  ),
   earnings: taking<EarningsQuery>()(
     post<EarningsView>()('/api/earnings', 'What was earned in a period, month by month, and what came of its pours'),
   ),

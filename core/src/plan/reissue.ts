@@ -1,6 +1,6 @@
 import type { Sentence } from '../findings'
 import { quantity, sentence } from '../findings'
-import type { SalesResult } from './demandForecast'
+import type { SalesResult } from './demand'
 
 /** A regret or a wish from last time, until it is dealt with in the new version. */
 export interface Lesson {

@@ -21,6 +21,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import BarCost from './BarCost.vue'
 import ColourPots from './ColourPots.vue'
+import HowMany from './HowMany.vue'
 import LastTime from './LastTime.vue'
 import MakeGood from './MakeGood.vue'
 import MoreMoulds from './MoreMoulds.vue'
@@ -232,6 +233,7 @@ async function takeSoapAway(): Promise<void> {
           v-model:lessons="values.lessons"
           :brought-from-id="values.broughtFromId"
         />
+        <HowMany v-model="values.barsWanted" :design="design" />
         <MakeGood :design="design" />
         <PoursOfSoap v-if="pours.length > 1" :design="design" />
         <ScheduleBox v-else :design="design" />

@@ -1,0 +1,4 @@
+export * from './demandForecast'
+export * from './releaseOfLedger'
+export * from './salesResult'
+export * from './toMake'
