@@ -4,7 +4,7 @@ import { batchPlan, potSentence, pourSession, runSheet, scaleDesign, workBesideT
 import { faultKeys } from '@vendange/core/cutting'
 import type { FaultKey } from '@vendange/core/cutting'
 import { findFat } from '@vendange/core/fats'
-import { demandSentences, salesSentences } from '@vendange/core/plan'
+import { demandSentence, salesSentences } from '@vendange/core/plan'
 import type { KeptRecipe } from '@vendange/core/recipe'
 import { checkRecipe, recipeDifferences } from '@vendange/core/recipe'
 import type { Violation } from '@vendange/core/season'
@@ -123,8 +123,9 @@ describe('sentences as a maker reads them', () => {
       'Web: all 12 bars sold in 5 days.',
       'Stalls: 3 of 5 bars sold in 30 days.',
     ])
-    expect(say(demandSentences([{ ...web, offered: 50, sold: 50, days: 30 }], 30)[0]!)).to.equal(
-      'Web: 25 to 199 bars would sell in 30 days, most likely 70 (on sale once, sold out each time; estimate).',
+    const estimate = { low: 20, likely: 50, high: 124, releases: 1, soldOut: 1 }
+    expect(say(demandSentence('Web', estimate, 30))).to.equal(
+      'Web: 20 to 124 bars would sell in 30 days, most likely 50 (on sale once, sold out each time; estimate).',
     )
   })
 

@@ -6,7 +6,7 @@ import {
   barsToMakeFor,
   demandByChannel,
   demandForecast,
-  demandSentences,
+  demandSentence,
   priorOfOthers,
   releaseOfLedger,
   releaseOfResult,
@@ -89,7 +89,7 @@ describe('demandForecast', () => {
     const stalls = { channel: 'Stalls', offered: 10, sold: 10, days: 3 }
     const told = demandByChannel([stalls, web(5)].map(releaseOfResult), 30)
     expect(told.map(({ channel }) => channel)).to.deep.equal(['Stalls', 'Web'])
-    expect(demandSentences([web(50)], 30).map(plainly)[0]).to.match(
+    expect(plainly(demandSentence('Web', of(web(50)), 30))).to.match(
       /^channel_demand, channel Web, low \d+, high \d+, likely \d+, window 30 d, releases 1, soldOut 1, often always$/,
     )
     expect(demandForecast([], 30)).to.equal(undefined)

@@ -6,18 +6,19 @@ import SoapFace from '@/parts/SoapFace.vue'
 import { useUndo } from '@/parts/undoStore'
 import type { SavedCollection, SavedDesign } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { formatDay } from '@vendange/core/calendar'
-import { demandSentences, lessonsForReissue, salesSentences } from '@vendange/core/plan'
-import { computed, ref } from 'vue'
+import { addDays, formatDay } from '@vendange/core/calendar'
+import type { Earning } from '@vendange/core/earnings'
+import { lessonsForReissue, salesSentences } from '@vendange/core/plan'
+import { counted } from '@vendange/words'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useUnits } from '@/parts/format'
 
 /** Past soaps that may come back, each with how it sold and what was to be remembered. */
 const props = defineProps<{ collectionId: string }>()
 const season = useSeason()
-const { say } = useUnits()
+const { say, money } = useUnits()
 const undo = useUndo()
 const isOpen = ref(false)
-const windowDays = 30
 
 const past = computed(() =>
   season.collections
@@ -38,6 +39,34 @@ async function toldByLoaves(
   )
   return { loafNotes, faults: loaves.flatMap(({ state }) => state.foundFaults) }
 }
+
+/** Soaps that are told first, and over how many days back they are looked at. */
+const mostRanked = 3
+const lookedBackDays = 3 * 365
+const earned = shallowRef<readonly Earning[]>([])
+watch(isOpen, async (open) => {
+  if (!open) return
+  const body = { from: addDays(season.today, -lookedBackDays), to: season.today, by: 'soap' } as const
+  earned.value = await api(endpoints.earnings, { body })
+    .then(({ rows }) => rows)
+    .catch(() => earned.value)
+})
+/** By what was left for each hour of work, with how much of it went and how fast. */
+const ranked = computed(() => {
+  const soaps = new Map(past.value.flatMap(({ soaps: own }) => own.map((soap) => [soap.name, soap] as const)))
+  return earned.value
+    .flatMap((one) => {
+      const soap = soaps.get(one.name)
+      return soap && one.perHourCents !== null ? [{ soap, one, perHourCents: one.perHourCents }] : []
+    })
+    .sort((a, b) => b.perHourCents - a.perHourCents)
+    .slice(0, mostRanked)
+    .map(({ soap, one, perHourCents }) => {
+      const left = `${money(Math.round(perHourCents))} for each hour of work, ${counted(one.bars, 'bar')} sold`
+      const [first] = salesSentences(soap.results).map(say)
+      return { soap, why: [`${left}.`, first ?? ''].join(' ').trim() }
+    })
+})
 
 async function bring(soaps: readonly SavedDesign[]): Promise<void> {
   const made: SavedDesign[] = []
@@ -89,6 +118,17 @@ async function bringAll(past: SavedCollection, soaps: readonly SavedDesign[]): P
   <div v-if="past.length > 0">
     <v-btn size="small" data-test="bring-back" @click="isOpen = !isOpen">Bring a past soap back</v-btn>
     <div v-if="isOpen" class="stack mt-3">
+      <section v-if="ranked.length > 0" data-test="brought-most">
+        <p class="eyebrow">What brought most for its hours</p>
+        <div v-for="{ soap, why } in ranked" :key="soap.id" class="past">
+          <SoapFace :name="soap.name" :soap="soap" :width="52" :height="38" />
+          <div class="grow">
+            <b class="serif">{{ soap.name }}</b>
+            <p class="quiet">{{ why }}</p>
+          </div>
+          <v-btn size="small" @click="bring([soap])">Bring back</v-btn>
+        </div>
+      </section>
       <section v-for="{ collection, soaps } in past" :key="collection.id">
         <div class="row head">
           <p class="eyebrow">{{ collection.name }}, {{ formatDay(season.neededDay(collection), season.today) }}</p>
@@ -105,9 +145,6 @@ async function bringAll(past: SavedCollection, soaps: readonly SavedDesign[]): P
           <div class="grow">
             <b class="serif">{{ soap.name }}</b>
             <p v-for="line in salesSentences(soap.results)" :key="say(line)" class="quiet">{{ say(line) }}</p>
-            <p v-for="line in demandSentences(soap.results, windowDays)" :key="say(line)" class="quiet">
-              {{ say(line) }}
-            </p>
             <p v-if="soap.notesForNextTime">{{ soap.notesForNextTime }}</p>
           </div>
           <v-btn size="small" :data-test="`bring-${soap.name}`" @click="bring([soap])">Bring back</v-btn>

@@ -42,7 +42,7 @@ const headline = computed(() => {
 </script>
 
 <template>
-  <section v-if="channels.length > 0" class="sheet stack" data-test="how-many">
+  <section v-if="channels.length > 0 && releaseDay >= season.today" class="sheet stack" data-test="how-many">
     <h2>{{ headline }}</h2>
     <p v-for="{ channel, estimate } in channels" :key="channel" class="plain">
       {{ say(demandSentence(channel, estimate, windowDays)) }}

@@ -2,7 +2,7 @@
 import { useRows } from '@/parts/useRows'
 import { useSeason } from '@/parts/seasonStore'
 import type { NewDesign } from '@vendange/contract'
-import { demandSentences, salesSentences } from '@vendange/core/plan'
+import { salesSentences } from '@vendange/core/plan'
 import { computed } from 'vue'
 import { useUnits } from '@/parts/format'
 
@@ -12,9 +12,7 @@ const { set } = useRows(lessons)
 const props = defineProps<{ broughtFromId: string }>()
 const season = useSeason()
 const { say } = useUnits()
-const windowDays = 30
 const before = computed(() => season.design(props.broughtFromId))
-const estimates = computed(() => (before.value ? demandSentences(before.value.results, windowDays).map(say) : []))
 const standings = [
   { value: 'taken_up', label: 'Taken up' },
   { value: 'left', label: 'Left as it was' },
@@ -26,7 +24,6 @@ const standings = [
     <h2>Last time</h2>
     <div class="quiet">
       <p v-for="line in salesSentences(before.results)" :key="say(line)">{{ say(line) }}</p>
-      <p v-for="line in estimates" :key="line">{{ line }}</p>
     </div>
     <div v-for="(lesson, index) in lessons" :key="index" class="row lesson" :class="lesson.standing" data-test="lesson">
       <span class="grow">{{ lesson.text }}</span>

@@ -2,8 +2,7 @@ import { gammaln } from 'simple-statistics'
 import type { Sentence } from '../../findings'
 import { quantity, sentence } from '../../findings'
 import { shareBelow } from '../../random'
-import type { ReleaseSales, SalesResult } from './salesResult'
-import { releaseOfResult } from './salesResult'
+import type { ReleaseSales } from './salesResult'
 
 export interface DemandForecast {
   /** One release in ten would have sold fewer than `low`, one in ten more than `high`. */
@@ -209,13 +208,6 @@ export function demandByChannel(
 }
 
 /** "Web: 30 to 96 bars would sell in 30 days, most likely 54 (on sale once, sold out each time; estimate)." */
-export function demandSentences(results: readonly SalesResult[], windowDays: number): readonly Sentence[] {
-  return demandByChannel(results.map(releaseOfResult), windowDays).map(({ channel, estimate }) =>
-    demandSentence(channel, estimate, windowDays),
-  )
-}
-
-/** What would go through a channel, to be told. */
 export function demandSentence(
   channel: string,
   { low, likely, high, releases, soldOut }: DemandForecast,
