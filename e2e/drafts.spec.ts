@@ -20,6 +20,8 @@ const searches: readonly string[] = [
   'Soap, lot or ingredient',
   'Poured from',
   'Poured until',
+  'Sold from',
+  'Sold until',
 ]
 
 /** Fields that something is typed into: their label, and what stands in them. What is secret is kept nowhere. */

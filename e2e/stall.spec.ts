@@ -46,7 +46,7 @@ test('a market day: tapped, paid, undone, sold without a network, and the last b
 
   await sell(page)
   await expect(soapOn(page)).toContainText(`${left - 1} of`)
-  await expect(page.getByTestId('basket')).toContainText('€9.00')
+  await expect(page.getByTestId('basket')).toContainText('€9.50')
   expect(await layoutFaults(page)).toEqual([])
   await page.getByTestId('cash').tap()
   await expect(page.getByTestId('stall-waiting')).toContainText('1 bar sold waits')

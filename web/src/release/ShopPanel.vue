@@ -52,12 +52,20 @@ const toOffer = computed(() => {
   })
 })
 /** What the maker asks for a bar; what is in the field is only where to begin. */
-const priceCents = ref(900)
-useKeptFields('shop', { priceCents })
+const typedCents = ref<number | null>(null)
+useKeptFields('shop', { typedCents })
+/** Until one is typed, each soap is offered at its own price. */
+const priceCents = computed({
+  get: () => typedCents.value ?? season.workshop?.pricing.barCents ?? 0,
+  set: (cents) => (typedCents.value = cents),
+})
 const priceRange = { min: 0, max: 100_000 }
 const drop = () =>
   doing(async () => {
-    for (const one of toOffer.value) await api(endpoints.shop.offer, { body: { ...one, priceCents: priceCents.value } })
+    for (const one of toOffer.value)
+      await api(endpoints.shop.offer, {
+        body: { ...one, priceCents: typedCents.value ?? season.barCentsOf(one.designId) },
+      })
     return 'The drop is in the shop.'
   })
 const sellOut = () =>
