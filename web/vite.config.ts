@@ -101,7 +101,7 @@ export default defineConfig({
   build: {
     target: 'es2022',
     chunkSizeWarningLimit: 900,
-    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shared', minShareCount: 16 }] } } },
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shared', minShareCount: 24 }] } } },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
 })

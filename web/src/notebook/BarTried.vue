@@ -81,7 +81,9 @@ async function write(): Promise<void> {
       />
     </div>
     <div>
-      <v-btn type="submit" :loading="isSending" :disabled="isEmpty" data-test="write-tried">Write it down</v-btn>
+      <v-btn type="submit" :loading="isSending" :disabled="isEmpty" data-test="write-tried"
+        >Keep what was noticed</v-btn
+      >
     </div>
     <p v-if="trouble" class="must" role="alert">{{ trouble }}</p>
   </form>

@@ -79,6 +79,6 @@ const shares = [
         @update:model-value="change({ [key]: $event })"
       />
     </div>
-    <p class="quiet">What ingredients cost stands in the <RouterLink to="/stores">stores</RouterLink>.</p>
+    <p class="quiet">What ingredients cost stands <RouterLink to="/stores">with each of them</RouterLink>.</p>
   </section>
 </template>
