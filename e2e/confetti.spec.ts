@@ -47,6 +47,8 @@ test('confetti of two soaps’ scraps goes into a third, and a delivery is trace
 
   await test.step('a soap takes both, and makes so much less batter', async () => {
     await page.goto(`${workshop.url}/soaps/${soap.id}`)
+    // What the page reads besides comes in and moves it; nobody chooses from a list before that.
+    await page.waitForLoadState('networkidle')
     const pieces = page.getByTestId('pieces')
     for (const loaf of [first, second])
       await saving(page, async () => {
