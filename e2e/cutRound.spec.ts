@@ -54,6 +54,7 @@ test('loaves come out of their moulds and under the knife in a round: a press fo
   await expect(answer(page)).toContainText(`Cut ${batch.name}, lot ${twins[0]!.lotCode}`)
   await expect(take).toBeDisabled()
   await page.getByTestId('connect-scale').click()
+  await expect(page.getByTestId('shown')).toHaveText(/^0(\.0)? g$/)
   await page.getByTestId('pour-rest').click()
   await expect(take).toHaveText(new RegExp(`^${hoped} bars, the first \\d+`))
   await press()

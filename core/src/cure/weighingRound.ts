@@ -1,11 +1,9 @@
 import type { Day } from '../calendar'
+import { inOrderOfNames } from '../cutting'
 import type { WeighIn } from './drying'
 import { weighInIsDue } from './drying'
 import type { MassForecast } from './dryingModel'
 import { rackOf } from './racks'
-
-/** As a reader orders names: shelf 2 before shelf 10. */
-const inOrderOfNames = (a: string, b: string): number => a.localeCompare(b, 'en', { numeric: true })
 
 /** A loaf that cures, as far as a weighing round asks. */
 export interface RoundLoaf {

@@ -12,7 +12,8 @@ export interface CuttingGroup<T extends LoafToCut> {
   readonly loaves: readonly T[]
 }
 
-const inOrderOfNames = (a: string, b: string): number => a.localeCompare(b, 'en', { numeric: true })
+/** As a reader orders names: shelf 2 before shelf 10. */
+export const inOrderOfNames = (a: string, b: string): number => a.localeCompare(b, 'en', { numeric: true })
 
 /**
  * Loaves in the order in which they are unmoulded and cut: mould by mould, so that splitter and cutter are set once for

@@ -1,13 +1,13 @@
 import type { Ledger, MadeBatch, SoldBars, StockMove } from '@vendange/core/earnings'
-import type { LoafEvent } from '@vendange/core/loaf'
 import { benchHours } from '@vendange/core/plan'
 import { usesOfPlan } from '@vendange/core/stores'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import type { Reader } from '../db/database'
 import type { LoafWithPlan } from '../db/loafRow'
 import { readLoavesWithPlans } from '../db/loafRow'
-import { batches, benchRecords, collections, designs, loafEvents, loaves, lots, lotUses, orders } from '../db/schema'
+import { batches, benchRecords, collections, designs, loaves, lots, lotUses, orders } from '../db/schema'
 import type { ReadingContext } from '../parts/context'
+import { soldEvents } from './soldEvents'
 
 /** What of a loaf goes into the ledger. */
 interface KnownLoaf {
@@ -73,16 +73,6 @@ export function ledgerOf({ database }: ReadingContext) {
   let overHours = new Map<string, number | null>()
   let weighedSteps = new Map<string, number>()
 
-  async function salesOf(reader: Reader, ids: readonly string[]) {
-    const rows = await reader
-      .select({ loafId: loafEvents.loafId, event: loafEvents.event })
-      .from(loafEvents)
-      .where(and(inArray(loafEvents.loafId, [...ids]), sql`${loafEvents.event} ->> '$.type' = 'sold'`))
-    const of = new Map<string, Extract<LoafEvent, { type: 'sold' }>[]>()
-    for (const { loafId, event } of rows) if (event.type === 'sold') of.set(loafId, [...(of.get(loafId) ?? []), event])
-    return of
-  }
-
   async function readChanged(reader: Reader): Promise<void> {
     const now = await reader.select({ id: loaves.id, version: loaves.version }).from(loaves)
     const ids = new Set(now.map(({ id }) => id))
@@ -90,7 +80,7 @@ export function ledgerOf({ database }: ReadingContext) {
     const changed = now.flatMap(({ id, version }) => (known.get(id)?.version === version ? [] : [id]))
     for (let start = 0; start < changed.length; start += atOnce) {
       const some = changed.slice(start, start + atOnce)
-      const sales = await salesOf(reader, some)
+      const sales = await soldEvents(reader, some)
       for (const loaf of await readLoavesWithPlans(reader, some)) {
         const { id, version, batchId } = loaf.loaf
         known.set(id, {

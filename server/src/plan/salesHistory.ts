@@ -4,13 +4,14 @@ import { releaseOfLedger, releaseOfResult } from '@vendange/core/plan'
 import { bestBeforeOf } from '@vendange/core/release'
 import { freeBars, unsoldBars } from '@vendange/core/loaf'
 import { neededDayOf } from '@vendange/core/season'
-import { and, eq, inArray, sql } from 'drizzle-orm'
+import { eq, inArray } from 'drizzle-orm'
 import type { Reader } from '../db/database'
 import { readLoaves } from '../db/loafRow'
-import { batches, collections, designs, loafEvents, loaves } from '../db/schema'
+import { batches, collections, designs, loaves } from '../db/schema'
 import { findRow, findRows } from '../db/versionedRepository'
 import { readWorkshop } from '../db/workshopRow'
 import type { ReadingContext } from '../parts/context'
+import { soldEvents } from './soldEvents'
 
 /** Channels of a release of which the demand is learned: what goes to orders is known, what is kept is not sold. */
 const learned = ['Web', 'Stalls', 'Shops', 'Subscribers'] as const
@@ -36,11 +37,7 @@ async function loavesOf(reader: Reader, designIds: readonly string[]) {
     .innerJoin(batches, eq(batches.id, loaves.batchId))
     .where(inArray(batches.designId, [...designIds]))
   const ids = rows.map(({ id }) => id)
-  const sold = await reader
-    .select({ loafId: loafEvents.loafId, event: loafEvents.event })
-    .from(loafEvents)
-    .where(and(inArray(loafEvents.loafId, ids), sql`${loafEvents.event} ->> '$.type' = 'sold'`))
-  return { all: await readLoaves(reader, ids), sold }
+  return { all: await readLoaves(reader, ids), salesOf: await soldEvents(reader, ids) }
 }
 
 /** Other soaps that are looked at for what this workshop sells: the newest. */
@@ -64,14 +61,10 @@ export async function salesHistory({ database, clock }: ReadingContext, designId
     (await read.select().from(collections)).map((one) => [one.id, neededDayOf(one, timeZone)] as const),
   )
   const looked = [...all.filter(({ id }) => family.has(id)), ...others]
-  const { all: theirs, sold } = await loavesOf(
+  const { all: theirs, salesOf } = await loavesOf(
     read,
     looked.map(({ id }) => id),
   )
-  const salesOf = new Map<string, { day: string; bars: number; channel: string }[]>()
-  for (const { loafId, event } of sold)
-    if (event.type === 'sold') salesOf.set(loafId, [...(salesOf.get(loafId) ?? []), event])
-
   const releasesOf = (design: SavedDesign): readonly ReleaseSales[] => {
     const own = theirs.filter((loaf) => loaf.designId === design.id)
     const ofLedger = learned.flatMap((channel) => {

@@ -1,4 +1,5 @@
 import type { SavedIngredient, StoresImport } from '@vendange/contract'
+import { blankIngredient } from '@vendange/contract'
 import type { StoresChange } from '@vendange/core/stores'
 import { adjustmentFor, keyOfIngredient, storesChanges } from '@vendange/core/stores'
 import { eq } from 'drizzle-orm'
@@ -21,22 +22,8 @@ async function ingredientOf(
   if (ingredientId === undefined) {
     const id = newId()
     const { kind, name, ref, leadDays } = row
-    await transaction.insert(ingredients).values({
-      id,
-      version: 1,
-      isRemoved: false,
-      kind,
-      name,
-      ref,
-      leadDays: leadDays ?? 0,
-      packSize: 0,
-      perBar: 0,
-      densityGMl: null,
-      inci: '',
-      listCents: 0,
-      isListEstimate: true,
-      notes: '',
-    })
+    const told = { kind, name, ref, leadDays: leadDays ?? 0 }
+    await transaction.insert(ingredients).values({ ...blankIngredient, ...told, id, version: 1, isRemoved: false })
     return id
   }
   if (row.leadDays !== null) {

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { isTyping } from '@/parts/keyboard'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import PhotoField from '@/parts/PhotoField.vue'
 import { useSeason } from '@/parts/seasonStore'
 import SoapFace from '@/parts/SoapFace.vue'
 import { useAwake } from '@/parts/useAwake'
+import { useGoOnKey } from '@/parts/useGoOnKey'
 import { traysOf } from '@vendange/core/cure'
 import { counted } from '@vendange/words'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import PhotosOfCamera from './PhotosOfCamera.vue'
 import { useTurningRound } from './useTurningRound'
 
@@ -34,15 +34,7 @@ async function press(): Promise<void> {
     isGoing.value = false
   }
 }
-function pressed(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey) return
-  if (isTyping(event) || (event.target as Element | null)?.closest('button, a, input')) return
-  if (event.key !== ' ' && event.key !== 'Enter') return
-  event.preventDefault()
-  void press()
-}
-onMounted(() => window.addEventListener('keydown', pressed))
-onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
+useGoOnKey(press)
 
 const curing = computed(() =>
   season.loaves.filter(({ state }) => state.cut && ['curing', 'held'].includes(state.status)),
@@ -104,7 +96,7 @@ const sentence = computed(() => {
     </div>
     <section v-if="trays.length > 0" class="sheet">
       <h2>The round, by rack</h2>
-      <ol class="bare">
+      <ol class="bare round">
         <li v-for="tray in trays" :key="tray.loaf.id" :class="{ done: tray.isDone }" data-test="round-tray">
           <span>
             <b>{{ tray.loaf.name }}</b><br /><small class="quiet"
@@ -120,17 +112,3 @@ const sentence = computed(() => {
     </section>
   </div>
 </template>
-
-<style scoped>
-li {
-  display: flex;
-  gap: 14px;
-  justify-content: space-between;
-  padding: 8px 0;
-  border-top: 1px solid rgb(var(--v-theme-hairline));
-}
-
-.done {
-  color: rgb(var(--v-theme-quiet));
-}
-</style>

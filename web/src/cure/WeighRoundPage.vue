@@ -93,7 +93,7 @@ const sentence = computed(() => {
     </section>
     <section class="sheet">
       <h2>The round, by rack</h2>
-      <ol class="bare">
+      <ol class="bare round">
         <li v-for="bar in bars" :key="bar.loaf.id" :class="{ done: bar.isDone }" data-test="round-bar">
           <span>
             <b>{{ bar.loaf.name }}</b><br /><small class="quiet"
@@ -118,18 +118,6 @@ const sentence = computed(() => {
 }
 
 .moving {
-  color: rgb(var(--v-theme-quiet));
-}
-
-li {
-  display: flex;
-  gap: 14px;
-  justify-content: space-between;
-  padding: 8px 0;
-  border-top: 1px solid rgb(var(--v-theme-hairline));
-}
-
-.done {
   color: rgb(var(--v-theme-quiet));
 }
 </style>

@@ -8,19 +8,14 @@ import { finishedBars } from '@vendange/core/loaf'
 import { computed } from 'vue'
 import CutCard from './CutCard.vue'
 import FinishToday from './FinishToday.vue'
+import { useDueLoaves } from './useCuttingRound'
 
 const season = useSeason()
 useAwake()
 const waiting = computed(() =>
   season.loaves.filter(({ state }) => state.status === 'in_mould' || state.status === 'unmoulded').reverse(),
 )
-/** What can come out, or waits for the knife, today. */
-const due = computed(() =>
-  waiting.value.filter(({ batchId, state }) => {
-    const day = season.batches.find(({ id }) => id === batchId)?.days.cutDay
-    return state.status === 'unmoulded' || (day !== undefined && day <= season.today)
-  }),
-)
+const due = useDueLoaves()
 const recent = computed(() =>
   season.loaves.filter(
     ({ state }) => state.cut !== undefined && (state.status === 'curing' || state.status === 'held'),

@@ -135,7 +135,7 @@ const sentence = computed(() => {
     </section>
     <section class="sheet">
       <h2>The round, by mould</h2>
-      <ol class="bare">
+      <ol class="bare round">
         <li v-for="step in steps" :key="step.key" :class="{ done: step.isDone }" data-test="round-step">
           <span v-if="step.kind === 'unmould'">
             <b>{{ step.mouldName }}</b><br /><small class="quiet"
@@ -169,18 +169,6 @@ const sentence = computed(() => {
 }
 
 .moving {
-  color: rgb(var(--v-theme-quiet));
-}
-
-li {
-  display: flex;
-  gap: 14px;
-  justify-content: space-between;
-  padding: 8px 0;
-  border-top: 1px solid rgb(var(--v-theme-hairline));
-}
-
-.done {
   color: rgb(var(--v-theme-quiet));
 }
 </style>

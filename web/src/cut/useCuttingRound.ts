@@ -19,20 +19,28 @@ export interface CuttingStep {
 const stepKey = (kind: CuttingStep['kind'], ids: readonly string[]): string => [kind, ...ids].join(' ')
 const idsOf = (key: string): readonly string[] => key.split(' ').slice(1)
 
+/** Loaves that can come out of their moulds today, or wait for the knife. */
+export function useDueLoaves() {
+  const season = useSeason()
+  return computed(() =>
+    season.loaves.filter(({ batchId, state }) => {
+      if (state.status === 'unmoulded') return true
+      const day = season.batches.find(({ id }) => id === batchId)?.days.cutDay
+      return state.status === 'in_mould' && day !== undefined && day <= season.today
+    }),
+  )
+}
+
 /** What comes out of its moulds and under the knife today, mould by mould, a batch's loaves together. */
 export function useCuttingRound() {
   const season = useSeason()
   const { fineMass } = useUnits()
   const { keepForNow, takeBack, errors, trouble } = useLoafEvents()
 
-  const isDue = ({ batchId, state }: LoafSummary): boolean => {
-    if (state.status === 'unmoulded') return true
-    const day = season.batches.find(({ id }) => id === batchId)?.days.cutDay
-    return state.status === 'in_mould' && day !== undefined && day <= season.today
-  }
+  const due = useDueLoaves()
   const round = useRound(
     () =>
-      cuttingRound(season.loaves.filter(isDue)).flatMap(({ loaves }) => {
+      cuttingRound(due.value).flatMap(({ loaves }) => {
         const inMould = loaves.filter(({ state }) => state.status === 'in_mould').map(({ id }) => id)
         const cuts = loaves.map(({ id }) => stepKey('cut', [id]))
         return inMould.length > 0 ? [stepKey('unmould', inMould), ...cuts] : cuts

@@ -1,6 +1,6 @@
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { isTyping } from './keyboard'
+import { computed, ref, watch } from 'vue'
 import { useBarScale } from './useBarScale'
+import { useGoOnKey } from './useGoOnKey'
 
 /** A bar that still lies on the pan is not the next one: the pan is empty in between. g, an estimate. */
 const emptyPanG = 2
@@ -48,15 +48,7 @@ export function useTakeFromScale(
     }
   }
 
-  function pressed(event: KeyboardEvent): void {
-    if (event.ctrlKey || event.metaKey || event.altKey) return
-    if (isTyping(event) || (event.target as Element | null)?.closest('button, a')) return
-    if (event.key !== ' ' && event.key !== 'Enter') return
-    event.preventDefault()
-    void takeIt()
-  }
-  onMounted(() => window.addEventListener('keydown', pressed))
-  onBeforeUnmount(() => window.removeEventListener('keydown', pressed))
+  useGoOnKey(takeIt)
 
   return { isConnected, mass, command, typed, unread, given, mayTake, takeIt }
 }

@@ -145,7 +145,7 @@ const toSeeCount = computed(
     <AllLabels v-else-if="out.length > 0" :loaves="out" />
     <section class="sheet">
       <h2>The round</h2>
-      <ol class="bare">
+      <ol class="bare round">
         <li v-for="row in rows" :key="row.loaf.id" :class="{ done: row.answer }" data-test="round-loaf">
           <span>
             <RouterLink class="plain" :to="`/release/${row.loaf.id}`"
@@ -164,17 +164,3 @@ const toSeeCount = computed(
     </section>
   </div>
 </template>
-
-<style scoped>
-li {
-  display: flex;
-  gap: 14px;
-  justify-content: space-between;
-  padding: 8px 0;
-  border-top: 1px solid rgb(var(--v-theme-hairline));
-}
-
-.done {
-  color: rgb(var(--v-theme-quiet));
-}
-</style>
