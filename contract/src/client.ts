@@ -20,6 +20,8 @@ export interface ClientOptions {
   /** Says that it is a page of the workshop that asks, where somebody has signed in. */
   readonly token?: () => string | undefined
   readonly fetch?: typeof fetch
+  /** So long an answer is waited for, ms; a network that swallows what is sent would keep it waiting for minutes. */
+  readonly withinMs?: number
 }
 
 /** The header in which a page of the workshop sends its token, and the cookies that it reads it from. */
@@ -58,6 +60,7 @@ export function createClient(options: ClientOptions = {}): Client {
     baseUrl = '',
     makerId = () => undefined,
     token = () => undefined,
+    withinMs,
     fetch: send = (...request) => fetch(...request),
   } = options
   return async (endpoint, call) => {
@@ -80,6 +83,7 @@ export function createClient(options: ClientOptions = {}): Client {
         method: endpoint.method.toUpperCase(),
         headers,
         ...(content === undefined ? {} : { body: content }),
+        ...(withinMs === undefined ? {} : { signal: AbortSignal.timeout(withinMs) }),
       })
     } catch {
       throw new ProblemError(unreachable)

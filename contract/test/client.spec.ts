@@ -54,6 +54,18 @@ describe('createClient', () => {
     expect((await problemOf(api(endpoints.season))).problem.status).to.equal(502)
   })
 
+  it('gives up on a network that swallows what is sent', async () => {
+    const swallowing = ((_: string, { signal }: RequestInit) =>
+      new Promise((_done, fail) => {
+        signal?.addEventListener('abort', () => fail(new Error('given up')))
+      })) as typeof fetch
+    // A timer of this kind keeps no process alive; the test does.
+    const awake = setInterval(() => undefined, 1000)
+    const { problem } = await problemOf(createClient({ fetch: swallowing, withinMs: 5 })(endpoints.season))
+    clearInterval(awake)
+    expect(problem.status).to.equal(0)
+  })
+
   it('tells status 0 when the server was not reached', async () => {
     const api = createClient({ fetch: () => Promise.reject(new TypeError('refused')) })
     const { problem } = await problemOf(api(endpoints.season))

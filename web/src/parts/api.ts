@@ -1,5 +1,5 @@
 import { addressOf, createClient, endpoints, ProblemError, tokenCookies } from '@vendange/contract'
-import type { Problem } from '@vendange/contract'
+import type { Client, Problem } from '@vendange/contract'
 import { noting } from './reach'
 
 const makerKey = 'vendange.maker'
@@ -16,20 +16,35 @@ export function pageToken(): string | undefined {
   return found?.slice(found.indexOf('=') + 1)
 }
 
-const client = createClient({ makerId: storedMakerId, token: pageToken, fetch: noting })
 const pairPath = '/pair'
 const notLetIn = 401
 
-/** Calls the workshop's server. Throws `ProblemError`. A screen that is not let in any more goes where it can be. */
-export const api: typeof client = async (endpoint, call) => {
-  try {
-    return await client(endpoint, call)
-  } catch (error) {
-    const isOut = error instanceof ProblemError && error.problem.status === notLetIn
-    if (isOut && window.location.pathname !== pairPath) window.location.assign(pairPath)
-    throw error
+/** A client of this page. A screen that is not let in any more goes where it can be. */
+function clientOfPage(withinMs?: number): Client {
+  const client = createClient({
+    makerId: storedMakerId,
+    token: pageToken,
+    fetch: noting,
+    ...(withinMs === undefined ? {} : { withinMs }),
+  })
+  return async (endpoint, call) => {
+    try {
+      return await client(endpoint, call)
+    } catch (error) {
+      const isOut = error instanceof ProblemError && error.problem.status === notLetIn
+      if (isOut && window.location.pathname !== pairPath) window.location.assign(pairPath)
+      throw error
+    }
   }
 }
+
+/** Calls the workshop's server. Throws `ProblemError`. */
+export const api = clientOfPage()
+
+/** So long an instrument may take to hear a command, ms; an estimate. */
+const instrumentMs = 3000
+/** Calls the workshop's server for something at the bench that nobody waits long for. Throws `ProblemError`. */
+export const apiAtOnce = clientOfPage(instrumentMs)
 
 /** The problem behind an error; an error that is no problem is thrown on. */
 export function problemOf(error: unknown): Problem {

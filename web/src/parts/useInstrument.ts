@@ -1,4 +1,4 @@
-import { api } from './api'
+import { apiAtOnce } from './api'
 import { addressOf, endpoints } from '@vendange/contract'
 import type { Reading } from '@vendange/core/instruments'
 import { parseReading } from '@vendange/core/instruments'
@@ -39,7 +39,7 @@ export function useInstrument(name: Ref<InstrumentName | undefined>) {
   /** Tells the instrument something. A command that does not get through is let be: the reading shows it. */
   async function command(line: string, of: InstrumentName | undefined = name.value): Promise<void> {
     if (of === undefined) return
-    await api(endpoints.instruments.command, { params: { name: of }, body: { line } }).catch(() => undefined)
+    await apiAtOnce(endpoints.instruments.command, { params: { name: of }, body: { line } }).catch(() => undefined)
   }
 
   return { isConnected, reading, command }

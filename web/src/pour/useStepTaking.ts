@@ -2,7 +2,7 @@ import type { SessionStep, StepRecord } from '@vendange/core/batch'
 import { clockKeys, clockMoveKey, moveOfStep, moveStepKey } from '@vendange/core/batch'
 import { roundTo } from '@vendange/core/units'
 import type { Ref } from 'vue'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { useBench } from './useBench'
 import type { usePartWeighing } from './usePartWeighing'
 import type { useStepReading } from './useStepReading'
@@ -20,7 +20,12 @@ interface Taking {
 
 /** Taking what a step at the bench asks for onto its record: by the scale, by hand, or by eye. */
 export function useStepTaking({ bench, step, weighing, reading, lotId, focusEntry }: Taking) {
-  const isTaking = ref(false)
+  const isRecording = ref(false)
+  const isTaring = ref(false)
+  /** Until the scale is back at zero it still shows the weighing before; what is typed does not wait for it. */
+  const isTaking = computed(
+    () => isRecording.value || (isTaring.value && reading.isConnected.value && !reading.isTyped.value),
+  )
   const { state, records, record } = bench
 
   async function done(): Promise<void> {
@@ -30,7 +35,7 @@ export function useStepTaking({ bench, step, weighing, reading, lotId, focusEntr
       if (!reading.isConnected.value) focusEntry()
       return
     }
-    isTaking.value = true
+    isRecording.value = true
     const wasTyped = reading.isTyped.value
     try {
       const taken = reading.reading.value
@@ -40,11 +45,16 @@ export function useStepTaking({ bench, step, weighing, reading, lotId, focusEntr
       const isRecorded = actual === undefined || (await record({ stepKey: now.key, actual, ...chosen }))
       if (actual === undefined) reading.typed.value = ''
       // The vessel stays on the pan: the next weighing starts from zero.
-      if (isRecorded && now.kind === 'weigh' && reading.isConnected.value && !wasTyped)
-        await reading.command('tare', 'scale')
+      if (isRecorded && now.kind === 'weigh' && reading.isConnected.value && !wasTyped) void tare()
     } finally {
-      isTaking.value = false
+      isRecording.value = false
     }
+  }
+
+  async function tare(): Promise<void> {
+    isTaring.value = true
+    await reading.command('tare', 'scale')
+    isTaring.value = false
   }
 
   /** A move that is done while the clock runs has its minute there too. */

@@ -6,6 +6,8 @@ import type { AnswerTo, Kept, KeptKind, KeptOf } from './kept'
 type Sender<Kind extends KeptKind> = (kept: KeptOf<Kind>, client: Client) => Promise<AnswerTo[Kind]>
 
 const unprocessable = 422
+/** So long one thing may be under way, ms: a photograph over a poor network among them. An estimate. */
+const withinMs = 30_000
 const secondsSince = (ms: number): number => Math.max(0, Math.round((Date.now() - ms) / 1000))
 
 const step: Sender<'step'> = ({ what: { batchId, step }, takenAtMs }, client) =>
@@ -39,5 +41,5 @@ const senders: { readonly [Kind in KeptKind]: Sender<Kind> } = { step, event, sa
 /** Sends what a device kept, in the name of who did it. @throws {ProblemError} where it was not taken, or not reached */
 export function sendKept<Kind extends KeptKind>(kept: KeptOf<Kind> & Kept): Promise<AnswerTo[Kind]> {
   const sender = senders[kept.kind as Kind]
-  return sender(kept, createClient({ makerId: () => kept.makerId, token: pageToken }))
+  return sender(kept, createClient({ makerId: () => kept.makerId, token: pageToken, withinMs }))
 }
