@@ -16,6 +16,7 @@ test.afterAll(() => workshop.dispose())
 /** What is looked for with, not filled in: it is as it should be that the next look starts afresh. */
 const searches: readonly string[] = [
   'Scent',
+  'Look for',
   'Soap, lot or word',
   'Soap, lot or ingredient',
   'Poured from',

@@ -13,6 +13,7 @@ export const mainViewNames = [
   'calendar',
   'formulate',
   'recipe',
+  'library',
   'pour',
   'run-sheet',
   'cut',
@@ -43,6 +44,7 @@ export type MainViewName = (typeof mainViewNames)[number]
 
 /** Looked at like the others, but without a picture in the README. */
 export const viewsWithoutPicture: ReadonlySet<MainViewName> = new Set([
+  'library',
   'calendar',
   'mould',
   'rehearsal',
@@ -89,6 +91,7 @@ export async function mainViews(url: string): Promise<Readonly<Record<MainViewNa
     calendar: '/calendar',
     formulate: '/formulate',
     recipe: `/formulate/${named(season.recipes, 'House bar').id}`,
+    library: '/formulate/library',
     pour: '/pour',
     'run-sheet': `/pour/${signalLamps.id}`,
     scents: '/notebook/scents',

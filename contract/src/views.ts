@@ -5,7 +5,7 @@ import type { Sentence } from '@vendange/core/findings'
 import type { PourTiming } from '@vendange/core/pour'
 import type { LoafEvent, LoafState, SaleChannel } from '@vendange/core/loaf'
 import type { PourLookedBack } from '@vendange/core/plan'
-import type { CureSchool, KnownDensity } from '@vendange/core/recipe'
+import type { CureSchool, KnownDensity, KnownMakeup } from '@vendange/core/recipe'
 import type { NameOnLabel } from '@vendange/core/release'
 import type { BatchDays, BatchDemand } from '@vendange/core/season'
 import type { IngredientKind, LotUse, Need } from '@vendange/core/stores'
@@ -89,6 +89,8 @@ export interface SeasonView {
   readonly knownFats: readonly Fat[]
   /** Densities that the stores state; the table has the usual ones. */
   readonly knownDensities: readonly KnownDensity[]
+  /** What liquids and additives of the stores are made of, where they state it. */
+  readonly knownMakeups: readonly KnownMakeup[]
   readonly collections: readonly SavedCollection[]
   readonly designs: readonly SavedDesign[]
   readonly orders: readonly SavedOrder[]

@@ -45,7 +45,9 @@ describe('a row that was damaged', () => {
       listCents: 0,
       isListEstimate: true,
     } as const
-    const { id } = await api(endpoints.ingredients.create, { body: { ...oil, densityGMl: null, inci: '', notes: '' } })
+    const { id } = await api(endpoints.ingredients.create, {
+      body: { ...oil, densityGMl: null, makeup: null, inci: '', notes: '' },
+    })
     const lot = { supplier: 'Mill', lotNumber: 'K-1', receivedDay: '2027-01-10', openedDay: null, bestBeforeDay: null }
     const amounts = {
       isRecalled: false,

@@ -227,7 +227,7 @@ describe('from release to the last bar', () => {
         isListEstimate: true,
       } as const
       const ingredient = await api(endpoints.ingredients.create, {
-        body: { ...oil, densityGMl: null, inci: '', notes: '' },
+        body: { ...oil, densityGMl: null, makeup: null, inci: '', notes: '' },
       })
       const details = { ...delivery, lotNumber: 'K-1', ingredientId: ingredient.id }
       const lot = await api(endpoints.lots.create, { body: details })
@@ -307,6 +307,7 @@ describe('from release to the last bar', () => {
         listCents: 0,
         isListEstimate: true,
         densityGMl: null,
+        makeup: null,
         inci: '',
         notes: '',
       },
@@ -340,6 +341,7 @@ describe('from release to the last bar', () => {
         listCents: 0,
         isListEstimate: true,
         densityGMl: null,
+        makeup: null,
         inci: '',
         notes: '',
       },

@@ -16,6 +16,7 @@ const oliveOil: NewIngredient = {
   listCents: 0,
   isListEstimate: true,
   densityGMl: null,
+  makeup: null,
   inci: '',
   notes: '',
 }

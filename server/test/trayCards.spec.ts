@@ -101,7 +101,7 @@ describe('the cards of trays, racks and lots', () => {
       listCents: 0,
       isListEstimate: true,
     } as const
-    const body = { ...oil, densityGMl: null, inci: '', notes: '' }
+    const body = { ...oil, densityGMl: null, makeup: null, inci: '', notes: '' }
     const { id } = await api(endpoints.ingredients.create, { body })
     const answer = await fetch(new URL(`/api/ingredients/${id}/lot-cards.pdf`, workshop.url))
     expect([answer.status, answer.headers.get('content-type')]).to.deep.equal([200, 'application/pdf'])

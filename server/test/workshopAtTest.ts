@@ -185,6 +185,7 @@ export async function completeLabels(workshop: TestWorkshop, colourants = ['ambe
     listCents: 0,
     isListEstimate: true,
     densityGMl: null,
+    makeup: null,
     notes: '',
   }
   for (const name of colourants)

@@ -61,6 +61,7 @@ export const plainRecipe = {
   waterStyle: 'lye_concentration',
   liquids: [],
   additives: [],
+  meetsAcids: true,
   claims: [],
   school: usualSchool,
 } satisfies Partial<NewRecipe>
@@ -130,6 +131,7 @@ export const blankIngredient = {
   packSize: 0,
   perBar: 0,
   densityGMl: null,
+  makeup: null,
   inci: '',
   listCents: 0,
   isListEstimate: true,

@@ -84,6 +84,8 @@ const recipeFigures = object({
   )
     .max(30)
     .required(),
+  /** Whether more lye makes up for what acids take up. Recipes from before it is asked do not. */
+  meetsAcids: boolean().optional(),
   /** What every bar of this recipe shall be. */
   claims: claimKeys(),
   setDaysMin: wholeWithin('days', setDaysRange).required(),

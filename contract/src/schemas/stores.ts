@@ -1,5 +1,6 @@
 import { ingredientKinds, mostStoresRows, repeatedLots } from '@vendange/core/stores'
 import { findFat, isOwnFatKey } from '@vendange/core/fats'
+import type { Makeup } from '@vendange/core/recipe'
 import { densityRange } from '@vendange/core/recipe'
 import type { InferType } from 'yup'
 import { array, boolean, number, object, string } from 'yup'
@@ -19,6 +20,16 @@ export const certifiedToleranceRange = { min: 0, max: 20 } as const
 const kind = () => string().oneOf(ingredientKinds).required()
 const amount = () => within('number', amountRange).required()
 
+const share = () => within('share', { min: 0, max: 1 }).required()
+const makeupSchema = () =>
+  object({ waterShare: share(), sugarShare: share(), fatShare: share(), alcoholShare: share() })
+    .noUnknown()
+    .test('parts-of-one', function (value) {
+      const { waterShare = 0, sugarShare = 0, fatShare = 0, alcoholShare = 0 } = (value ?? {}) as Partial<Makeup>
+      const over = waterShare + sugarShare + fatShare + alcoholShare > 1 + 1e-9
+      return over ? this.createError({ message: said('makeup_over') }) : true
+    })
+
 /** What the stores keep of one thing. */
 export const ingredientSchema = object({
   kind: kind(),
@@ -29,6 +40,8 @@ export const ingredientSchema = object({
   perBar: within('number', perBarRange).required(),
   /** g/ml, where the workshop knows better than the table. */
   densityGMl: within('density', densityRange).nullable().defined().default(null),
+  /** What a liquid or additive is made of, where the workshop knows better than the library. */
+  makeup: makeupSchema().nullable().defined().default(null),
   /** Its INCI name or colour index number, as it stands on a label. */
   inci: text().max(200).defined().default(''),
   /** Cents a kg, or each piece of what is counted, where no lot tells it; 0: not known. */

@@ -1,7 +1,7 @@
 import type { Finding, Sentence } from '../findings'
 import { quantity, refuse, sentence, sentences, tell, warn } from '../findings'
 import type { Alkali, SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
-import { asPureNaohG, fatOf, naohDemand, scentWeights, superfatLeft, wettingG } from '../recipe'
+import { naohForFatsG, fatOf, naohDemand, scentWeights, superfatLeft, wettingG } from '../recipe'
 import { roundTo } from '../units'
 import type { BatchPlan, PieceOfPlan } from './batchPlan'
 import { mouldsBatterG, mouldsOfPlan } from './batchPlan'
@@ -192,6 +192,13 @@ function scentNow(
 /** Of batches begun before their density was kept, that of water. */
 const densityOf = ({ densityGMl = 1 }: BatchPlan): number => densityGMl
 
+/** Things with what was weighed of them, or is to be weighed. */
+const asWeighed = (
+  things: readonly { readonly name: string; readonly massG: number }[],
+  done: ReadonlyMap<string, number | null>,
+  keyOf: (index: number) => string,
+) => things.map(({ name, massG }, index) => ({ name, massG: done.get(keyOf(index)) ?? massG }))
+
 /** Everything in the pot, as weighed or as it is to be weighed, g. */
 function madeOf(
   plan: BatchPlan,
@@ -227,7 +234,14 @@ function currentTargets(plan: BatchPlan, done: ReadonlyMap<string, number | null
       densityGMl: densityOf(plan),
       stepG: plan.scaleResolutionG,
     }),
-    band: superfatLeft(fats, asPureNaohG(alkaliNow(done, parts), plan.recipe), plan.recipe),
+    band: superfatLeft(
+      fats,
+      naohForFatsG(alkaliNow(done, parts), plan.recipe, {
+        additives: asWeighed(parts.additives, done, additiveStepKey),
+        liquids: asWeighed(parts.liquids, done, liquidStepKey),
+      }),
+      plan.recipe,
+    ),
   }
 }
 

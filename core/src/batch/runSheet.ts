@@ -1,7 +1,7 @@
 import type { Sentence } from '../findings'
 import { quantity, sentence, sentences } from '../findings'
 import type { Recipe, School, WeighedAdditive } from '../recipe'
-import { fatOf, soapingTemperatures, usualSchool, wettingG } from '../recipe'
+import { fatOf, isFrozenForLye, soapingTemperatures, usualSchool, wettingG } from '../recipe'
 import type { BatchPlan } from './batchPlan'
 import { mouldsBatterG, mouldsToFill } from './batchPlan'
 import { moveSteps } from './moveSteps'
@@ -37,7 +37,7 @@ function goingIn({ weights }: BatchPlan, place: Place, group: StepGroup): readon
           weigh(liquidStepKey(index), group, liquid.massG, {
             name: named(liquid.name),
             title: sentence('goes_in', { name: liquid.name, place }),
-            detail: place === 'lye' ? sentence('frozen_to_slush') : null,
+            detail: isFrozenForLye(liquid) ? sentence('frozen_to_slush') : null,
             caution,
           }),
         ]

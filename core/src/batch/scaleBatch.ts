@@ -4,12 +4,12 @@ import { fillVolumeMl } from '../mould'
 import { barsOfMould, thicknessForMouldBars } from '../cutting'
 import type { SuperfatBand, WeighedAdditive, WeighedFat, WeighedLiquid } from '../recipe'
 import {
-  asPureNaohG,
   blendOf,
   checkScent,
   cureLossRange,
   dissolvingWaterG,
   massRange,
+  naohForFatsG,
   potLossRange,
   superfatLeft,
   wettingG,
@@ -213,7 +213,7 @@ export function scaleBatch(wish: BatchWish, settings: BatchSettings): ScaledBatc
       pots,
     },
     // With nothing to weigh `below_scale` refuses the batch.
-    band: superfatLeft(fats, asPureNaohG(lye, recipe), recipe),
+    band: superfatLeft(fats, naohForFatsG(lye, recipe, { additives, liquids: lye.liquids }), recipe),
     densityGMl,
     mouldsMl,
     madeMl,

@@ -59,7 +59,7 @@ export function batchPlan(source: BatchSource): BatchPlan {
     return { mouldId: id, name, count, barsPerMould, barThicknessMm, batterG: (pouredG * mouldMl) / allMl, mouldMl }
   })
   const { fats, superfat, lyeConcentration, naohPurity } = recipe
-  const { kohShare, kohPurity, liquids, additives, school, oven } = recipe
+  const { kohShare, kohPurity, liquids, additives, meetsAcids, school, oven } = recipe
   // The span that the bench warns by is that of the lots at hand when it began.
   const knownFats = recipe.knownFats?.filter(({ key }) => fats.some(({ fatKey }) => fatKey === key))
   const named = new Set(
@@ -68,6 +68,7 @@ export function batchPlan(source: BatchSource): BatchPlan {
   const knownDensities = recipe.knownDensities?.filter(
     ({ kind, name }) => kind === 'scent' || named.has(plainName(name)),
   )
+  const knownMakeups = recipe.knownMakeups?.filter(({ name }) => named.has(plainName(name)))
   return {
     designName: design.name,
     recipe: {
@@ -75,7 +76,8 @@ export function batchPlan(source: BatchSource): BatchPlan {
       superfat,
       lyeConcentration,
       naohPurity,
-      ...given({ kohShare, kohPurity, liquids, additives, school, oven, knownFats, knownDensities }),
+      ...given({ kohShare, kohPurity, liquids, additives, meetsAcids, school, oven }),
+      ...given({ knownFats, knownDensities, knownMakeups }),
     },
     scent: design.scent,
     colours: design.colours,

@@ -1,5 +1,5 @@
 import type { Lye, LyeRounding, Recipe, WeighedAdditive, WeighedFat } from '../recipe'
-import { additivesFor, lyeFor, usualSchool, wettingG } from '../recipe'
+import { additivesFor, bareBatterG, lyeFor, usualSchool, wettingG } from '../recipe'
 import { roundToScale, withoutDust } from '../units'
 import type { PotColour, WeighedPot } from './pots'
 import { splitIntoPots } from './pots'
@@ -46,9 +46,8 @@ export function weightsForFats(
   { scentRate, colours, densityGMl, bars, stepG, lyeRounding }: BatchParts,
 ): WeightsForFats {
   const fatsG = withoutDust(fats.reduce((sum, { massG }) => sum + massG, 0))
-  const lye = lyeFor(fats, recipe, stepG, lyeRounding)
-  const liquidsG = lye.liquids.reduce((sum, { massG }) => sum + massG, 0)
-  const bareG = fatsG + lye.naohG + lye.kohG + lye.plainWaterG + liquidsG
+  const lye = lyeFor(fats, recipe, stepG, lyeRounding, bars)
+  const bareG = bareBatterG(fatsG, lye)
   const additives = additivesFor(recipe, { fatsG, batterG: bareG, bars }, stepG)
   const additivesG = additives.reduce((sum, { massG }) => sum + massG, 0)
   const scentG = roundToScale(fatsG * scentRate, stepG)

@@ -1,6 +1,6 @@
 import type { FattyAcid } from '../fats'
 import type { Recipe } from '../recipe'
-import { blendOf, isSalt } from '../recipe'
+import { blendOf, isSalt, makeupOf, thickenerOf } from '../recipe'
 
 /** What a bar is made of, as far as it can be noticed later. Shares are mass fractions of the fats. */
 export interface BarConditions {
@@ -31,16 +31,19 @@ export interface BarConditions {
 }
 
 const lactate = /lactate/i
-const sugars = /sugar|honey|syrup|molasses|sorbitol|milk|beer|wine/i
-const scouring = /clay|kaolin|bentonite|pumice/i
+/** From so much sugar in it a part of a recipe counts as bringing sugar: wine hardly does, milk does. An estimate. */
+const sugaryFrom = 0.02
 
 /**
- * What of a recipe will be noticed in its bars. Additives are known by their names.
+ * What of a recipe will be noticed in its bars. What additives are is known by their names.
  *
  * @throws {RangeError} if a fat is not in the table
  */
 export function barConditions(
-  recipe: Pick<Recipe, 'fats' | 'knownFats' | 'superfat' | 'lyeConcentration' | 'liquids' | 'additives' | 'oven'>,
+  recipe: Pick<
+    Recipe,
+    'fats' | 'knownFats' | 'superfat' | 'lyeConcentration' | 'liquids' | 'additives' | 'knownMakeups' | 'oven'
+  >,
 ): BarConditions {
   const blend = blendOf(recipe)
   const share = (...acids: readonly FattyAcid[]): number =>
@@ -49,8 +52,11 @@ export function barConditions(
         sum + acids.reduce((of, acid) => of + ((part.fat.fattyAcidPercent?.[acid] ?? 0) / 100) * part.share, 0),
       0,
     )
-  const { additives = [], liquids = [], oven = false, superfat, lyeConcentration } = recipe
-  const has = (words: RegExp): boolean => [...additives, ...liquids].some(({ name }) => words.test(name))
+  const { additives = [], liquids = [], knownMakeups = [], oven = false, superfat, lyeConcentration } = recipe
+  const parts = [
+    ...liquids.map(({ name }) => ({ kind: 'liquid', name }) as const),
+    ...additives.map(({ name }) => ({ kind: 'additive', name }) as const),
+  ]
   const firm = share('palmitic', 'stearic')
   const stripping = share('caprylic', 'capric', 'lauric', 'myristic')
   return {
@@ -67,8 +73,8 @@ export function barConditions(
       (sum, { name, basis, rate }) => (isSalt(name) && basis === 'fats' && !lactate.test(name) ? sum + rate : sum),
       0,
     ),
-    hasLactate: has(lactate),
-    hasSugar: has(sugars),
-    scours: has(scouring),
+    hasLactate: parts.some(({ name }) => lactate.test(name)),
+    hasSugar: parts.some(({ kind, name }) => (makeupOf(kind, name, knownMakeups)?.sugarShare ?? 0) >= sugaryFrom),
+    scours: parts.some(({ kind, name }) => thickenerOf(kind, name, knownMakeups) === 'clay'),
   }
 }

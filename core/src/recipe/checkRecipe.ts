@@ -2,9 +2,8 @@ import type { Finding } from '../findings'
 import { quantity, refuse, sentence, warn } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
-import { naohBoundBy } from './acids'
-import { isSalt } from './densities'
-import { alkaliFor, asPureNaohG, usualKohPurity } from './lye'
+import { checkParts } from './checkParts'
+import { alkaliFor, usualKohPurity } from './lye'
 import {
   additiveRateRanges,
   kohPurityRange,
@@ -18,7 +17,6 @@ import {
 import type { Recipe } from './recipe'
 import { blendOf, fatOf } from './recipe'
 import { recipeFigures } from './recipeFigures'
-import { naohDemand, superfatBand } from './superfatBand'
 
 /** Shares may miss 100 % by this much, from rounding while typing. */
 export const shareTolerance = 0.0005
@@ -120,52 +118,6 @@ function checkOtherParts(recipe: Recipe): Finding[] {
   return findings
 }
 
-/** From so much salt, as a share of the fats, a loaf sets like a salt bar. An estimate. */
-const saltBarFrom = 0.25
-/** So much lauric and myristic acid, as a share of the fats, foams in spite of salt: about 80 % of coconut. An estimate. */
-const foamInSalt = 0.5
-
-/** What much salt does to a loaf and to its lather. */
-function checkSalt(recipe: Recipe): readonly Finding[] {
-  const { additives, groups, fatsG } = recipeFigures(recipe, 1000)
-  const saltG = additives.reduce((sum, { name, massG }) => (isSalt(name) ? sum + massG : sum), 0)
-  if (saltG < saltBarFrom * fatsG) return []
-  const foam = groups.find(({ group }) => group.key === 'foam')?.share ?? 0
-  const sets = warn('salt_bar', { salt: quantity.share(saltG / fatsG, 0) }, 'additives')
-  const lathersLittle = warn(
-    'salt_little_foam',
-    { foam: quantity.share(foam, 0), least: quantity.share(foamInSalt, 0) },
-    'fats',
-  )
-  return foam < foamInSalt ? [sets, lathersLittle] : [sets]
-}
-
-/** What an acid among the additives takes of the lye: the fats get so much less of it. */
-function checkAcids(recipe: Recipe): readonly Finding[] {
-  const { additives, naohG, kohG, fatsG } = recipeFigures(recipe, 1000)
-  const pureG = asPureNaohG({ naohG, kohG }, recipe)
-  const demandG = naohDemand(
-    blendOf(recipe).map(({ fat, share }) => ({ fat, massG: share * fatsG })),
-    'typical',
-  )
-  return additives.flatMap(({ name, massG }): readonly Finding[] => {
-    const boundG = massG * naohBoundBy(name)
-    if (boundG === 0) return []
-    return [
-      warn(
-        'acid_binds_lye',
-        {
-          acid: name,
-          bound: quantity.share(boundG / pureG),
-          superfat: quantity.share(recipe.superfat + boundG / demandG),
-          wished: quantity.share(recipe.superfat),
-        },
-        'additives',
-      ),
-    ]
-  })
-}
-
 /** Whether enough water is left for the alkali to dissolve in, and how to split the liquids when it is not. */
 function checkDissolving(recipe: Recipe): readonly Finding[] {
   const { naohG, kohG, dissolvingWaterG, allWaterG } = recipeFigures(recipe, 1000)
@@ -211,10 +163,9 @@ export function checkRecipe(recipe: Recipe): readonly Finding[] {
   findings.push(...checkOtherParts(recipe))
   if (fatsAreSound && findings.length === 0 && recipe.superfat < 0) findings.push(refuseLyeAboveFats(recipe))
   if (findings.length > 0) return findings
-  findings.push(...checkDissolving(recipe), ...checkSalt(recipe), ...checkAcids(recipe))
+  findings.push(...checkDissolving(recipe), ...checkParts(recipe))
 
-  const weighed = blendOf(recipe).map(({ fat, share }) => ({ fat, massG: share * 1000 }))
-  const band = superfatBand(weighed, asPureNaohG(alkaliFor(weighed, recipe), recipe))
+  const { band } = recipeFigures(recipe, 1000)
   if (band.worst < 0) {
     findings.push(warn('worst_case_has_lye_left', { superfat: quantity.share(band.worst) }, 'superfat'))
   }

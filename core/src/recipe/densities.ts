@@ -1,4 +1,7 @@
 import type { Range } from '../units'
+import type { LibraryEntry } from './library'
+import { entryOf } from './library'
+import { plainName } from './plainName'
 
 /** What has a density of its own besides fats and lye. */
 export type DensityKind = 'additive' | 'liquid' | 'scent' | 'colourant'
@@ -24,23 +27,19 @@ export const densityRange: Range = { min: 0.2, max: 7 }
 export const waterDensityGMl = 0.998
 /** What milk, purees and juices hold besides water, g/ml: about that of dissolved sugars. An estimate. */
 const dissolvedDensityGMl = 1.5
+/** A liquid whose water is so near to the library's is as dense as it says. A rule of the house. */
+const usualWaterWithin = 0.05
 
 type Row = readonly [words: RegExp, densityGMl: number, says: 'table' | 'estimate']
 
 /**
- * What usual additives and colourants displace when they are stirred in, g/ml: of the stuff itself, not of its heap.
- * 'table' is CRC Handbook of Chemistry and Physics (salts, sugars, acids, oxides), usual mineralogical tables (clays,
- * mica, pumice) or a food table (honey); the rest are estimates. The first row whose words are in the name holds.
+ * What usual colourants displace when they are stirred in, g/ml: of the stuff itself, not of its heap. 'table' is CRC
+ * Handbook of Chemistry and Physics (oxides) or usual mineralogical tables (mica); the rest are estimates. The first row
+ * whose words are in the name holds; what is stirred in as an additive stands in the library.
  */
 const usual: readonly Row[] = [
   [/\b(bicarbonate|baking soda)\b/, 2.2, 'table'],
-  [/\bsodium (citrate|lactate)\b/, 1.33, 'estimate'],
-  [/\bcitric\b/, 1.66, 'table'],
-  [/\bsalt\b/, 2.16, 'table'],
-  [/\b(sugar|sucrose|sorbitol)\b/, 1.59, 'table'],
-  [/\b(clay|kaolin|bentonite|mud)\b/, 2.6, 'table'],
   [/\bmica\b/, 2.8, 'table'],
-  [/\bpumice\b/, 2.3, 'estimate'],
   [/\btitanium\b/, 4.23, 'table'],
   [/\bzinc\b/, 5.6, 'table'],
   [/\b(iron|ochre|umber|sienna) ?oxide\b/, 5.2, 'table'],
@@ -48,18 +47,8 @@ const usual: readonly Row[] = [
   [/\bchrom(e|ium)\b/, 5.2, 'table'],
   [/\boxides?\b/, 5.2, 'estimate'],
   [/\bultramarine\b/, 2.35, 'estimate'],
-  [/\b(charcoal|carbon)\b/, 2, 'estimate'],
-  [/\b(oats?|oatmeal|flour|starch|meal|bran)\b/, 1.4, 'estimate'],
-  [/\b(milk|cream|yogh?urt|whey)\b/, 1.4, 'estimate'],
-  [/\b(seeds?|petals?|peel|leaf|leaves|coffee|luffa|loofah)\b/, 1.2, 'estimate'],
-  [/\b(spirulina|indigo|turmeric|madder|paprika|cocoa|alkanet|powder)\b/, 1.4, 'estimate'],
-  [/\bsilk\b/, 1.3, 'estimate'],
-]
-
-/** Liquids whose density their water does not tell. */
-const usualLiquids: readonly Row[] = [
-  [/\b(honey|syrup|molasses)\b/, 1.42, 'table'],
-  [/\bsodium lactate\b/, 1.33, 'estimate'],
+  [/\bcarbon\b/, 2, 'estimate'],
+  [/\b(spirulina|indigo|turmeric|madder|paprika|alkanet|powder)\b/, 1.4, 'estimate'],
 ]
 
 /** What nothing is known of: a mineral powder as colourant, else ground plants. Estimates. */
@@ -67,14 +56,14 @@ const unknownGMl = { colourant: 2.6, additive: 1.4 } as const
 /** Density reckoned for a scent that has none of its own, g/ml. A convention of the house, and so an estimate. */
 const usualScentDensityGMl = 0.95
 
-/** One thing under whatever letters and spaces it was written with. @example plainName(' White  Clay') // 'white clay' */
-export function plainName(name: string): string {
-  return name.trim().toLowerCase().replace(/\s+/g, ' ')
+function usualOf(name: string): Density | undefined {
+  const row = usual.find(([words]) => words.test(plainName(name)))
+  return row && { densityGMl: row[1], isEstimate: row[2] === 'estimate' }
 }
 
-function usualOf(rows: readonly Row[], name: string): Density | undefined {
-  const row = rows.find(([words]) => words.test(plainName(name)))
-  return row && { densityGMl: row[1], isEstimate: row[2] === 'estimate' }
+function ofLibrary(kind: LibraryEntry['kind'], name: string): Density | undefined {
+  const entry = entryOf(kind, name)
+  return entry && { densityGMl: entry.densityGMl, isEstimate: entry.says === 'estimate' }
 }
 
 const known = (kind: DensityKind, name: string, of: readonly KnownDensity[]): Density | undefined => {
@@ -92,14 +81,16 @@ export function densityOfSolid(
   name: string,
   knownDensities: readonly KnownDensity[] = [],
 ): Density {
-  return (
-    known(kind, name, knownDensities) ??
-    usualOf([...usual, ...usualLiquids], name) ?? { densityGMl: unknownGMl[kind], isEstimate: true }
-  )
+  const usually =
+    kind === 'colourant'
+      ? (usualOf(name) ?? ofLibrary('additive', name))
+      : (ofLibrary('additive', name) ?? usualOf(name))
+  return known(kind, name, knownDensities) ?? usually ?? { densityGMl: unknownGMl[kind], isEstimate: true }
 }
 
 /**
- * Density of a liquid other than water, g/ml: as the workshop has it, else of its water and what it holds besides.
+ * Density of a liquid other than water, g/ml: as the workshop has it, else as the library says where its water is as
+ * usual, else of its water and what it holds besides.
  *
  * @param waterShare mass fraction of water in it, 0 to 1
  */
@@ -109,8 +100,12 @@ export function densityOfLiquid(
   knownDensities: readonly KnownDensity[] = [],
 ): Density {
   const mlPerG = waterShare / waterDensityGMl + (1 - waterShare) / dissolvedDensityGMl
+  const entry = entryOf('liquid', name)
+  const isAsUsual =
+    entry && (entry.kind === 'additive' || Math.abs(entry.makeup.waterShare - waterShare) <= usualWaterWithin)
   return (
-    known('liquid', name, knownDensities) ?? usualOf(usualLiquids, name) ?? { densityGMl: 1 / mlPerG, isEstimate: true }
+    known('liquid', name, knownDensities) ??
+    (isAsUsual ? ofLibrary('liquid', name) : undefined) ?? { densityGMl: 1 / mlPerG, isEstimate: true }
   )
 }
 

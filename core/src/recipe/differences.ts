@@ -60,8 +60,11 @@ export type RecipePart =
   | 'blending'
   | 'cure_school'
   | 'oven'
+  | 'meets_acids'
   | 'set_days'
   | 'cure_days'
+
+const yesOrNo = (is: boolean | undefined): Sentence => sentence('yes_or_no', { is: is === true ? 'yes' : 'no' })
 
 const liquidWords = ({ waterShare, partOfWater, place }: RecipeLiquid): Sentence =>
   sentence('liquid_in_recipe', { part: quantity.share(partOfWater, 2), water: quantity.share(waterShare, 2), place })
@@ -126,16 +129,13 @@ export function recipeDifferences(before: KeptRecipe, after: KeptRecipe): readon
     ...changed('koh_purity', share(before.kohPurity ?? usualKohPurity), share(after.kohPurity ?? usualKohPurity)),
     ...namedDifferences(before.liquids ?? [], after.liquids ?? [], liquidWords),
     ...namedDifferences(before.additives ?? [], after.additives ?? [], additiveWords),
+    ...changed('meets_acids', yesOrNo(before.meetsAcids), yesOrNo(after.meetsAcids)),
     ...schoolChanged('lye_school', ({ lye }) => lye),
     ...schoolChanged('gel_school', ({ gel }) => gel),
     ...schoolChanged('scent_school', ({ scent }) => scent),
     ...schoolChanged('blending', ({ blending = 'usual' }) => blending),
     ...schoolChanged('cure_school', ({ cure = 'days' }) => cure),
-    ...changed(
-      'oven',
-      sentence('yes_or_no', { is: before.oven ? 'yes' : 'no' }),
-      sentence('yes_or_no', { is: after.oven ? 'yes' : 'no' }),
-    ),
+    ...changed('oven', yesOrNo(before.oven), yesOrNo(after.oven)),
     ...changed('set_days', days(before), days(after)),
     ...changed('cure_days', quantity.days(before.cureDays), quantity.days(after.cureDays)),
     ...(before.notes === after.notes ? [] : [sentence('recipe_notes_changed')]),

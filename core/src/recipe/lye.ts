@@ -1,5 +1,6 @@
 import { assertWithin, floorToScale, roundToScale } from '../units'
 import { kohMolarMass, naohMolarMass } from '../fats'
+import { hasAcid, naohBoundG } from './acids'
 import {
   kohPurityRange,
   kohShareRange,
@@ -43,6 +44,15 @@ export function asPureNaohG({ naohG, kohG }: Alkali, recipe: Pick<Recipe, 'naohP
   return naohG * recipe.naohPurity + kohG * (recipe.kohPurity ?? usualKohPurity) * (naohMolarMass / kohMolarMass)
 }
 
+/** The same, less what acids take up of it: what is left for the fats, g of pure NaOH, from 0. */
+export function naohForFatsG(
+  alkali: Alkali,
+  recipe: Pick<Recipe, 'naohPurity' | 'kohPurity'>,
+  weighed: Parameters<typeof naohBoundG>[0],
+): number {
+  return Math.max(0, asPureNaohG(alkali, recipe) - naohBoundG(weighed))
+}
+
 /** How alkali is rounded to the scale: down, so that the superfat is never below the recipe's, or to the nearest step. */
 export const lyeRoundings = ['down', 'nearest'] as const
 export type LyeRounding = (typeof lyeRoundings)[number]
@@ -53,6 +63,7 @@ export type LyeRounding = (typeof lyeRoundings)[number]
  *
  * @param stepG step of the scale, g; 0 for figures that are not rounded
  * @param rounding of the alkali to that step
+ * @param boundG pure NaOH that is to come on top for what takes it up before the fats do, g
  * @throws {RangeError} if a mass, the superfat, a purity or the share of KOH is out of range
  */
 export function alkaliFor(
@@ -60,6 +71,7 @@ export function alkaliFor(
   recipe: Recipe,
   stepG = 0,
   rounding: LyeRounding = 'down',
+  boundG = 0,
 ): Alkali {
   const floor = (massG: number): number => (stepG > 0 ? floorToScale(Math.max(0, massG), stepG) : Math.max(0, massG))
   const round = (massG: number): number =>
@@ -70,8 +82,9 @@ export function alkaliFor(
   assertWithin('naohPurity', recipe.naohPurity, naohPurityRange)
   assertWithin('kohShare', kohShare, kohShareRange)
   assertWithin('kohPurity', kohPurity, kohPurityRange)
-  const demandG = naohDemand(fats, 'typical')
-  const wantedG = demandG * (1 - recipe.superfat)
+  const fatsTakeG = naohDemand(fats, 'typical')
+  const demandG = fatsTakeG + boundG
+  const wantedG = fatsTakeG * (1 - recipe.superfat) + boundG
   const kohPerNaoh = kohMolarMass / naohMolarMass
   const kohG = Math.min(round((wantedG * kohShare * kohPerNaoh) / kohPurity), floor((demandG * kohPerNaoh) / kohPurity))
   const naohLeftG = demandG - (kohG * kohPurity) / kohPerNaoh
@@ -79,16 +92,54 @@ export function alkaliFor(
   return { naohG, kohG }
 }
 
+/** Rounds until the lye and what takes it up agree to far below any scale: each is a hundredth of the one before. */
+const acidRounds = 8
+
 /**
- * The lye for weighed fats, the way in for whatever is made: alkali as `alkaliFor` has it, with its water, part of which other liquids may bring.
+ * The lye for weighed fats, the way in for whatever is made: alkali as `alkaliFor` has it, with its water, part of which
+ * other liquids may bring. Where the recipe meets its acids, what they take up comes on top.
  *
  * @param stepG step of the scale, g; 0 for figures that are not rounded
  * @param rounding of the alkali to that step; all else goes to the nearest
+ * @param bars of the batch, for acids that are stated by the bar
  * @throws {RangeError} as `alkaliFor` does, and if the concentration, a liquid's water or its part of it is out of range
  */
-export function lyeFor(fats: readonly WeighedFat[], recipe: Recipe, stepG = 0, rounding: LyeRounding = 'down'): Lye {
+export function lyeFor(
+  fats: readonly WeighedFat[],
+  recipe: Recipe,
+  stepG = 0,
+  rounding: LyeRounding = 'down',
+  bars = 0,
+): Lye {
+  let lye = lyeOnTopOf(0, fats, recipe, stepG, rounding)
+  if (!recipe.meetsAcids || !hasAcid(recipe)) return lye
+  for (let round = 0; round < acidRounds; round++)
+    lye = lyeOnTopOf(boundByAcids(lye, fats, recipe, bars), fats, recipe, stepG, rounding)
+  return lye
+}
+
+/** Pure NaOH that the acids of a recipe take up, g, as they are reckoned and not yet weighed. */
+function boundByAcids(lye: Lye, fats: readonly WeighedFat[], recipe: Recipe, bars: number): number {
+  const fatsG = fats.reduce((sum, { massG }) => sum + massG, 0)
+  const amountOf = { fats: fatsG, batter: bareBatterG(fatsG, lye), bar: bars } as const
+  const additives = (recipe.additives ?? []).map(({ name, basis, rate }) => ({ name, massG: rate * amountOf[basis] }))
+  return naohBoundG({ additives, liquids: lye.liquids })
+}
+
+/** Fats, alkali, water and liquids, without what is added, g. */
+export function bareBatterG(fatsG: number, { naohG, kohG, plainWaterG, liquids }: Lye): number {
+  return liquids.reduce((sum, { massG }) => sum + massG, fatsG + naohG + kohG + plainWaterG)
+}
+
+function lyeOnTopOf(
+  boundG: number,
+  fats: readonly WeighedFat[],
+  recipe: Recipe,
+  stepG: number,
+  rounding: LyeRounding,
+): Lye {
   const round = (massG: number): number => (stepG > 0 ? roundToScale(massG, stepG) : massG)
-  const alkali = alkaliFor(fats, recipe, stepG, rounding)
+  const alkali = alkaliFor(fats, recipe, stepG, rounding, boundG)
   const { lyeConcentration } = recipe
   assertWithin('lyeConcentration', lyeConcentration, lyeConcentrationRange)
   const allWaterG = round(((alkali.naohG + alkali.kohG) * (1 - lyeConcentration)) / lyeConcentration)

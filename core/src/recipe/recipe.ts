@@ -1,6 +1,7 @@
 import type { ContentKey, Fat } from '../fats'
 import { findFat } from '../fats'
 import type { KnownDensity } from './densities'
+import type { KnownMakeup } from './library'
 import type { School } from './school'
 import { roundTo } from '../units'
 
@@ -53,10 +54,14 @@ export interface Recipe {
   readonly kohPurity?: number
   readonly liquids?: readonly RecipeLiquid[]
   readonly additives?: readonly RecipeAdditive[]
+  /** Whether more lye makes up for what acids take up, so that the superfat is as wished. @default false */
+  readonly meetsAcids?: boolean | undefined
   /** Fats as the workshop has them, narrowed by certificates. They go before the table. @default none */
   readonly knownFats?: readonly Fat[]
   /** Densities that the workshop's stores know. They go before the table. @default none */
   readonly knownDensities?: readonly KnownDensity[]
+  /** What liquids and additives of the workshop's stores are made of. It goes before the library. @default none */
+  readonly knownMakeups?: readonly KnownMakeup[]
   /** How it is made. @default usualSchool */
   readonly school?: School
   /** Whether the loaves gel in an oven overnight. @default false */

@@ -3,7 +3,7 @@ import { fattyAcidProfile, liquidShare } from '../fats'
 import type { WeighedAdditive } from './additives'
 import { additivesFor, wettingG } from './additives'
 import type { Lye, LyeRounding, WaterFigures } from './lye'
-import { alkaliFor, asPureNaohG, dissolvingWaterG, lyeFor, waterFigures } from './lye'
+import { bareBatterG, dissolvingWaterG, lyeFor, naohForFatsG, waterFigures } from './lye'
 import type { Recipe } from './recipe'
 import { blendOf } from './recipe'
 import type { SuperfatBand } from './superfatBand'
@@ -43,11 +43,9 @@ export function recipeFigures(recipe: Recipe, fatsG: number, stepG = 0, rounding
   const blend = blendOf(recipe)
   const weighed = blend.map(({ fat, share }) => ({ fat, massG: share * fatsG }))
   const lye = lyeFor(weighed, recipe, stepG, rounding)
-  const alkaliG = lye.naohG + lye.kohG
-  const exact = alkaliFor(weighed, recipe)
+  const exact = lyeFor(weighed, recipe)
   const alkaliPerFats = (exact.naohG + exact.kohG) / fatsG
-  const liquidsG = lye.liquids.reduce((sum, { massG }) => sum + massG, 0)
-  const batterG = fatsG + alkaliG + lye.plainWaterG + liquidsG
+  const batterG = bareBatterG(fatsG, lye)
   const additives = additivesFor(recipe, { fatsG, batterG, bars: 0 }).filter(({ massG }) => massG > 0)
   const wettingWaterG = wettingG(additives, 'water')
   return {
@@ -59,7 +57,7 @@ export function recipeFigures(recipe: Recipe, fatsG: number, stepG = 0, rounding
     wettingWaterG,
     dissolvingWaterG: dissolvingWaterG(lye, wettingWaterG),
     water: waterFigures(recipe.lyeConcentration, alkaliPerFats),
-    band: superfatBand(weighed, asPureNaohG(lye, recipe)),
+    band: superfatBand(weighed, naohForFatsG(lye, recipe, { additives, liquids: lye.liquids })),
     ...fattyAcidProfile(blend),
     liquidShare: liquidShare(blend),
   }

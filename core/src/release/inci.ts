@@ -1,4 +1,5 @@
-import { plainName } from '../recipe'
+import type { LibraryEntry } from '../recipe'
+import { entryOf, partLibrary, plainName } from '../recipe'
 import type { IngredientKind } from '../stores'
 import { ingredientKey } from '../stores'
 
@@ -39,36 +40,19 @@ const usual: readonly Usual[] = [
   [/\bchrom(e|ium) (oxide|green)\b/, 'CI 77288'],
   [/\bmanganese\b/, 'CI 77742'],
   [/\bmica\b/, 'Mica'],
-  [/\bcharcoal\b/, 'Charcoal Powder'],
-  [/\b(kaolin|white clay|china clay)\b/, 'Kaolin'],
-  [/\bbentonite\b/, 'Bentonite'],
-  [/\bclay\b/, 'Illite'],
-  [/\bpumice\b/, 'Pumice'],
-  [/\bsalt\b/, 'Sodium Chloride'],
-  [/\bsugar\b/, 'Sucrose'],
-  [/\bhoney\b/, 'Mel'],
-  [/\bcitric\b/, 'Citric Acid'],
-  [/\bsodium lactate\b/, 'Sodium Lactate'],
-  [/\bsodium citrate\b/, 'Sodium Citrate'],
-  [/\b(oat milk|oats?|oatmeal)\b/, 'Avena Sativa Kernel Flour'],
-  [/\bgoat/, 'Caprae Lac'],
-  [/\bcoconut milk\b/, 'Cocos Nucifera Fruit Extract'],
-  [/\b(milk|cream)\b/, 'Lac'],
-  [/\baloe\b/, 'Aloe Barbadensis Leaf Juice'],
-  [/\bcocoa\b/, 'Theobroma Cacao Seed Powder'],
-  [/\bcoffee\b/, 'Coffea Arabica Seed Powder'],
-  [/\bpoppy\b/, 'Papaver Somniferum Seed'],
   [/\bturmeric\b/, 'Curcuma Longa Root Powder'],
   [/\bindigo\b/, 'Indigofera Tinctoria Leaf Powder'],
   [/\bmadder\b/, 'Rubia Tinctorum Root Powder'],
   [/\bspirulina\b/, 'Spirulina Platensis Powder'],
-  [/\bsilk\b/, 'Serica'],
 ]
 
 /** The list to choose a name on a label from. */
-export const usualInci: readonly string[] = [...new Set(usual.map(([, inci]) => inci))].sort()
+export const usualInci: readonly string[] = [
+  ...new Set([...usual.map(([, inci]) => inci), ...partLibrary.map(({ inci }) => inci)].filter((inci) => inci !== '')),
+].sort()
 
 /** What a thing with such a name is usually called on a label; undefined where the list does not tell. */
-export function suggestedInci(name: string): string | undefined {
-  return usual.find(([words]) => words.test(plainName(name)))?.[1]
+export function suggestedInci(name: string, kind: LibraryEntry['kind'] = 'additive'): string | undefined {
+  const ofLibrary = entryOf(kind, name)?.inci
+  return usual.find(([words]) => words.test(plainName(name)))?.[1] ?? (ofLibrary === '' ? undefined : ofLibrary)
 }

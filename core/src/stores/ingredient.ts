@@ -1,4 +1,4 @@
-import type { DensityKind, KnownDensity } from '../recipe'
+import type { DensityKind, KnownDensity, KnownMakeup, Makeup } from '../recipe'
 import { plainName } from '../recipe'
 
 export const ingredientKinds = [
@@ -39,6 +39,8 @@ export interface Ingredient {
   readonly perBar: number
   /** g/ml, where the workshop knows better than the table; null: it does not. */
   readonly densityGMl: number | null
+  /** What a liquid or additive is made of, where the workshop knows better than the library; null: it does not. */
+  readonly makeup: Makeup | null
   /** Its INCI name or colour index number, as it stands on a label; empty: not known. */
   readonly inci: string
 }
@@ -54,6 +56,15 @@ export function densitiesKnown(
     const kind = densityKinds.find((one) => one === of)
     return kind === undefined || densityGMl === null ? [] : [{ kind, name, densityGMl }]
   })
+}
+
+/** What the stores know of the makeup of liquids and additives. */
+export function makeupsKnown(
+  ingredients: readonly Pick<Ingredient, 'kind' | 'name' | 'makeup'>[],
+): readonly KnownMakeup[] {
+  return ingredients.flatMap(({ kind, name, makeup }) =>
+    makeup && (kind === 'liquid' || kind === 'additive') ? [{ kind, name, makeup }] : [],
+  )
 }
 
 /** What is counted in pieces; all else is weighed in g. */

@@ -19,9 +19,12 @@ describe('densities', () => {
     expect(densityOfScent('Amber blend')).to.deep.equal({ densityGMl: 0.95, isEstimate: true })
   })
 
-  it('follow from the water of a liquid: milk of 88 %, honey by its table', () => {
-    // 1 / (0.88/0.998 + 0.12/1.5)
-    expect(densityOfLiquid('Milk', 0.88).densityGMl).to.be.closeTo(1.039757, 1e-6)
+  it('are those of the library for usual liquids, and follow from the water of others', () => {
+    expect(densityOfLiquid('Milk', 0.88)).to.deep.equal({ densityGMl: 1.03, isEstimate: false })
+    expect(densityOfLiquid('Pumpkin puree', 0.92).densityGMl).to.equal(1.05)
+    // Milk that is boiled down, and what nobody knows: 1 / (0.7/0.998 + 0.3/1.5)
+    expect(densityOfLiquid('Milk', 0.7).densityGMl).to.be.closeTo(1.109382, 1e-6)
+    expect(densityOfLiquid('Moon juice', 0.7)).to.deep.equal(densityOfLiquid('Milk', 0.7))
     expect(densityOfLiquid('Honey', 0.18)).to.deep.equal({ densityGMl: 1.42, isEstimate: false })
   })
 

@@ -110,7 +110,7 @@ describe('the water', () => {
     expect(finding?.severity).to.equal('refuse')
     expect(plainly(finding)).to.contain('water 104.5 g, alkali 128.68 g')
     expect(plainly(finding)).to.match(/liquid_to_the_lye, missing 9\.[23] %/)
-    expect(codes({ ...plain, liquids: [{ ...inFats, partOfWater: 0.5 }] })).to.deep.equal([])
+    expect(codes({ ...plain, liquids: [{ ...inFats, partOfWater: 0.5 }] })).to.deep.equal(['liquid_brings_fat'])
     expect(codes({ ...plain, liquids: [milk, { ...puree, partOfWater: 0.6 }] })).to.include('too_much_liquid')
     expect(codes({ ...plain, liquids: [{ ...milk, waterShare: 0 }] })).to.include('water_share_range')
   })

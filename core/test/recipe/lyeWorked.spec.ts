@@ -110,14 +110,14 @@ describe('the ends of what a recipe may be', () => {
   })
 
   it('is liquid that brings some of the water, and all of it at the most', () => {
-    expect(codes({ liquids: milk({ partOfWater: 1 }) })).to.deep.equal([])
+    expect(codes({ liquids: milk({ partOfWater: 1 }) })).to.deep.equal(['liquid_brings_fat'])
     expect(codes({ liquids: milk({ partOfWater: 0 }) })).to.deep.equal(['part_of_water_range'])
     expect(codes({ liquids: milk({ partOfWater: 1.01 }) })).to.deep.equal(['part_of_water_range'])
     const both = [...milk({ partOfWater: 0.6 }), ...milk({ name: 'Tea', partOfWater: 0.5 })]
     const [finding] = checkRecipe({ ...recipe, liquids: both })
     expect(plainly(finding)).to.equal('too_much_liquid, brought 110 %, over 10 %')
     const whole = [...milk({ partOfWater: 0.5 }), ...milk({ name: 'Tea', partOfWater: 0.5 })]
-    expect(codes({ liquids: whole })).to.deep.equal([])
+    expect(codes({ liquids: whole })).to.deep.equal(['liquid_brings_fat'])
   })
 
   it('is an additive by the bar in grams, by fats or batter in percent', () => {

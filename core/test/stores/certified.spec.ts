@@ -16,6 +16,7 @@ const olive: Ingredient = {
   packSize: 0,
   perBar: 0,
   densityGMl: null,
+  makeup: null,
   inci: '',
 }
 const lot = (

@@ -13,6 +13,7 @@ const olive: Ingredient & ListPrice = {
   packSize: 0,
   perBar: 0,
   densityGMl: null,
+  makeup: null,
   inci: '',
   listCents: 0,
   isListEstimate: true,

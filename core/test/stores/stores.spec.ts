@@ -50,6 +50,7 @@ const olive: Ingredient = {
   packSize: 1000,
   perBar: 0,
   densityGMl: null,
+  makeup: null,
   inci: '',
 }
 const need = (day: string, amount: number, name = 'Lantern Glass'): Need => ({

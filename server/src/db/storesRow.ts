@@ -17,6 +17,7 @@ import {
   leftOfLot,
   lotFault,
   lotFaultSentence,
+  makeupsKnown,
   oldestFirst,
   overdrawn,
   pricesOf,
@@ -140,12 +141,13 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
 export const pricesOn = (day: Day, { ingredients: known, lots: at }: Stock): Prices => pricesOf(known, at, day)
 
 /** What a workshop knows of its materials, which goes before the tables. */
-export type KnownMaterials = Required<Pick<Recipe, 'knownFats' | 'knownDensities'>>
+export type KnownMaterials = Required<Pick<Recipe, 'knownFats' | 'knownDensities' | 'knownMakeups'>>
 
-/** The workshop's own fats, and all as the lots at hand on a day narrow them; and the densities that it stated. */
+/** The workshop's own fats, and all as the lots at hand on a day narrow them; and the densities and makeups that it stated. */
 export const knownMaterialsOn = (day: Day, { ingredients: known, lots: at, ownFats: own }: Stock): KnownMaterials => ({
   knownFats: certifiedFats(known, at, day, own),
   knownDensities: densitiesKnown(known),
+  knownMakeups: makeupsKnown(known),
 })
 
 const lotsOfKey = (stock: Stock, key: string): readonly LotView[] => {

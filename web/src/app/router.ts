@@ -63,6 +63,11 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Fat' },
   },
   {
+    path: '/formulate/library',
+    component: () => import('@/formulate/LibraryPage.vue'),
+    meta: { title: 'Liquids and additives', stage: '/formulate' },
+  },
+  {
     path: '/formulate/:id',
     component: () => import('@/formulate/RecipePage.vue'),
     props: true,

@@ -1,19 +1,31 @@
 <script setup lang="ts">
 import { useErrorOf } from '@/parts/errorOf'
 import { fieldOf, useRows } from '@/parts/useRows'
+import { useSeason } from '@/parts/seasonStore'
 import QuantityField from '@/parts/QuantityField.vue'
 import RemovableRow from '@/parts/RemovableRow.vue'
 import { mdiPlus } from '@mdi/js'
 import type { NewRecipe } from '@vendange/contract'
 import { contentKeys } from '@vendange/core/fats'
 import { contentWords } from '@vendange/words'
-import { additiveRateRanges, waterShareRange, wettingRatioRange } from '@vendange/core/recipe'
+import {
+  additiveRateRanges,
+  hasAcid,
+  usualAdditive,
+  usualLiquid,
+  waterShareRange,
+  wettingRatioRange,
+} from '@vendange/core/recipe'
+import { computed } from 'vue'
+import PartName from './PartName.vue'
+import PartTold from './PartTold.vue'
 
 /** Liquids other than water, and additives. */
 const values = defineModel<NewRecipe>({ required: true })
 const liquids = useRows(fieldOf(values, 'liquids'))
 const additives = useRows(fieldOf(values, 'additives'))
 const errorOf = useErrorOf()
+const season = useSeason()
 const shareRange = { min: 0, max: 1 }
 
 const liquidPlaces = [
@@ -44,19 +56,23 @@ function setBasis(index: number, basis: Additive['basis']): void {
   const isOther = (basis === 'bar') !== (values.value.additives[index]?.basis === 'bar')
   additives.set(index, { basis, ...(isOther ? { rate: basis === 'bar' ? 1 : 0.01 } : {}) })
 }
+const known = computed(() => season.view?.knownMakeups ?? [])
+/** As the library and the stores know it. */
+function liquidOf(name: string): NewRecipe['liquids'][number] {
+  const usual = usualLiquid(name, known.value)
+  return { ...usual, contains: [...usual.contains] }
+}
+function additiveOf(name: string): Additive {
+  const usual = usualAdditive(name)
+  return { ...usual, contains: [...usual.contains] }
+}
 const addLiquid = (): void => {
-  liquids.add({ name: 'Milk', waterShare: 0.88, partOfWater: 0.5, place: 'lye', contains: ['animal'] })
+  liquids.add(liquidOf('Milk'))
 }
 const addAdditive = (): void => {
-  additives.add({
-    name: 'White clay',
-    basis: 'fats',
-    rate: 0.01,
-    place: 'emulsion',
-    wetting: { with: 'water', ratio: 2 },
-    contains: [],
-  })
+  additives.add(additiveOf('White clay'))
 }
+const hasAcidIn = computed(() => hasAcid(values.value))
 </script>
 
 <template>
@@ -69,12 +85,13 @@ const addAdditive = (): void => {
       @remove="liquids.remove(index)"
     >
       <div class="parts" data-test="liquid">
-        <v-text-field
+        <PartName
+          kind="liquid"
           :model-value="liquid.name"
           :label="`Liquid ${index + 1}`"
-          maxlength="80"
-          :error-messages="errorOf(`liquids[${index}].name`) ?? []"
+          :error="errorOf(`liquids[${index}].name`)"
           @update:model-value="liquids.set(index, { name: $event })"
+          @chosen="liquids.set(index, liquidOf($event))"
         />
         <QuantityField
           :model-value="liquid.partOfWater"
@@ -105,6 +122,7 @@ const addAdditive = (): void => {
           multiple
           @update:model-value="liquids.set(index, { contains: $event })"
         />
+        <PartTold class="all" kind="liquid" :name="liquid.name" />
       </div>
     </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-liquid" @click="addLiquid">Liquid</v-btn>
@@ -118,12 +136,13 @@ const addAdditive = (): void => {
       @remove="additives.remove(index)"
     >
       <div class="parts" data-test="additive">
-        <v-text-field
+        <PartName
+          kind="additive"
           :model-value="additive.name"
           :label="`Additive ${index + 1}`"
-          maxlength="80"
-          :error-messages="errorOf(`additives[${index}].name`) ?? []"
+          :error="errorOf(`additives[${index}].name`)"
           @update:model-value="additives.set(index, { name: $event })"
+          @chosen="additives.set(index, additiveOf($event))"
         />
         <QuantityField
           :key="additive.basis === 'bar' ? 'bar' : 'share'"
@@ -169,8 +188,16 @@ const addAdditive = (): void => {
           multiple
           @update:model-value="additives.set(index, { contains: $event })"
         />
+        <PartTold class="all" kind="additive" :name="additive.name" />
       </div>
     </RemovableRow>
+    <v-checkbox
+      v-if="hasAcidIn"
+      :model-value="values.meetsAcids === true"
+      label="More lye for what acids take up"
+      data-test="meets-acids"
+      @update:model-value="values = { ...values, meetsAcids: $event === true }"
+    />
     <v-btn size="small" :prepend-icon="mdiPlus" data-test="add-additive" @click="addAdditive">Additive</v-btn>
   </fieldset>
 </template>
@@ -186,5 +213,9 @@ const addAdditive = (): void => {
 
 .parts > :first-child {
   grid-column: span 2;
+}
+
+.parts > .all {
+  grid-column: 1 / -1;
 }
 </style>

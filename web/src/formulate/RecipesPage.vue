@@ -77,6 +77,7 @@ async function bringIn(file: File): Promise<void> {
         : `${rows.length} ${rows.length === 1 ? 'recipe' : 'recipes'}, each with its lye for ${whole.words} of fats.`
     }}
     <template #actions>
+      <v-btn to="/formulate/library" variant="text">Liquids and additives</v-btn>
       <FileButton
         label="Bring one in"
         accept=".json,.csv,text/csv,application/json"

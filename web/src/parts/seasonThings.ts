@@ -52,10 +52,11 @@ export function seasonThings(view: Readonly<Ref<SeasonView | undefined>>) {
   /** A recipe to reckon with: its materials as the stores know them. */
   const withKnownMaterials = <T extends Pick<Recipe, 'fats'>>(
     of: T,
-  ): T & Pick<Recipe, 'knownFats' | 'knownDensities'> => ({
+  ): T & Pick<Recipe, 'knownFats' | 'knownDensities' | 'knownMakeups'> => ({
     ...of,
     knownFats: view.value?.knownFats ?? [],
     knownDensities: view.value?.knownDensities ?? [],
+    knownMakeups: view.value?.knownMakeups ?? [],
   })
   const ownFats = computed(() => view.value?.ownFats.filter(({ isRemoved }) => !isRemoved) ?? [])
   /** The fats to choose from: the workshop's own, then those of the table. */

@@ -1,19 +1,27 @@
-import type { SessionStep, StepRecord } from '@vendange/core/batch'
+import type { NewStep } from '@vendange/contract'
+import type { PourSession, SessionStep, StepRecord } from '@vendange/core/batch'
 import { clockKeys, clockMoveKey, moveOfStep, moveStepKey } from '@vendange/core/batch'
 import { roundTo } from '@vendange/core/units'
 import type { Ref } from 'vue'
 import { computed, ref } from 'vue'
-import type { useBench } from './useBench'
-import type { usePartWeighing } from './usePartWeighing'
-import type { useStepReading } from './useStepReading'
 
 interface Taking {
-  readonly bench: Pick<ReturnType<typeof useBench>, 'state' | 'record'> & {
+  readonly bench: {
+    readonly state: Readonly<Ref<PourSession | undefined>>
     readonly records: Readonly<Ref<readonly StepRecord[]>>
+    readonly record: (step: NewStep) => Promise<boolean>
   }
   readonly step: Readonly<Ref<SessionStep | undefined>>
-  readonly weighing: ReturnType<typeof usePartWeighing>
-  readonly reading: ReturnType<typeof useStepReading>
+  /** What is weighed in parts comes together only with the last one. */
+  readonly weighing: { readonly take: (massG: number) => number | undefined }
+  readonly reading: {
+    readonly typed: Ref<string>
+    readonly isTyped: Readonly<Ref<boolean>>
+    readonly isConnected: Readonly<Ref<boolean>>
+    readonly reading: Readonly<Ref<number | null | undefined>>
+    readonly canTake: () => boolean
+    readonly command: (line: string, of: 'scale') => Promise<void>
+  }
   readonly lotId: Readonly<Ref<string | undefined>>
   readonly focusEntry: () => void
 }

@@ -23,7 +23,14 @@ import {
   perBarRange,
 } from '@vendange/contract'
 import { formatDay } from '@vendange/core/calendar'
-import { densityOfLiquid, densityOfScent, densityOfSolid, densityRange } from '@vendange/core/recipe'
+import {
+  densityOfLiquid,
+  densityOfScent,
+  densityOfSolid,
+  densityRange,
+  makeupOf,
+  usualLiquid,
+} from '@vendange/core/recipe'
 import { suggestedInci, usualInci } from '@vendange/core/release'
 import { ingredientKinds, ingredientKindWords, isCounted, keyOfIngredient, lotFault } from '@vendange/core/stores'
 import { computed } from 'vue'
@@ -53,18 +60,33 @@ const { values, errors, errorOf, status, theirDetails, settle } = useSavedForm({
 
 /** For its label; what the certificate says goes before the list. */
 const inciHint = computed(() => {
-  const usual = suggestedInci(values.value?.name ?? '')
+  const { name = '', kind } = values.value ?? {}
+  const usual = suggestedInci(name, kind === 'liquid' ? 'liquid' : 'additive')
   return usual && values.value?.inci === '' ? `Usually ${usual}` : 'As on its certificate'
 })
-/** A liquid that no recipe tells of here: as of milk. */
-const usualWaterShare = 0.88
 /** What is reckoned with while no density is stated here. */
 const usualDensity = computed(() => {
   const { kind, name } = values.value ?? {}
   if (kind === 'additive' || kind === 'colourant') return densityOfSolid(kind, name ?? '')
-  if (kind === 'liquid') return densityOfLiquid(name ?? '', usualWaterShare)
+  if (kind === 'liquid') return densityOfLiquid(name ?? '', usualLiquid(name ?? '').waterShare)
   return kind === 'scent' ? densityOfScent(name ?? '') : undefined
 })
+const isPart = computed(() => values.value?.kind === 'liquid' || values.value?.kind === 'additive')
+const shareRange = { min: 0, max: 1 }
+const makeupParts = [
+  { key: 'waterShare', label: 'Water in it' },
+  { key: 'sugarShare', label: 'Sugar in it' },
+  { key: 'fatShare', label: 'Fat in it' },
+  { key: 'alcoholShare', label: 'Alcohol in it' },
+] as const
+/** From the library's figures on, or from nothing known; and back to them. */
+function stateMakeup(): void {
+  const { kind, name, makeup } = values.value ?? {}
+  if (!values.value || (kind !== 'liquid' && kind !== 'additive')) return
+  values.value.makeup = makeup
+    ? null
+    : { waterShare: 0, sugarShare: 0, fatShare: 0, alcoholShare: 0, ...makeupOf(kind, name ?? '') }
+}
 const kinds = ingredientKinds.map((value) => ({ value, title: ingredientKindWords[value] }))
 const fats = computed(() => season.fats.map(({ key, name }) => ({ value: key, title: name })))
 const alkalis = [
@@ -85,6 +107,7 @@ function chooseKind(kind: NewIngredient['kind']): void {
   if (!values.value) return
   values.value.kind = kind
   values.value.ref = ''
+  values.value.makeup = null
 }
 function chooseRef(ref: string): void {
   if (!values.value) return
@@ -222,6 +245,17 @@ async function takeIngredientAway(): Promise<void> {
             :hint="`Left empty: ${show('density', usualDensity.densityGMl)}${usualDensity.isEstimate ? ', an estimate' : ''}`"
             :error="errorOf('densityGMl')"
           />
+          <template v-if="values.makeup">
+            <QuantityField
+              v-for="{ key, label } in makeupParts"
+              :key="key"
+              v-model="values.makeup[key]"
+              kind="share"
+              :range="shareRange"
+              :label="label"
+              :error="key === 'waterShare' ? errorOf('makeup') : undefined"
+            />
+          </template>
           <v-combobox
             v-if="!isCounted(values.kind) && values.kind !== 'fat' && values.kind !== 'alkali'"
             :model-value="values.inci"
@@ -236,6 +270,9 @@ async function takeIngredientAway(): Promise<void> {
         </div>
         <v-textarea v-model="values.notes" rows="2" label="Notes" :error-messages="errorOf('notes') ?? []" />
         <div class="row">
+          <v-btn v-if="isPart" size="small" variant="text" data-test="makeup" @click="stateMakeup">{{
+            values.makeup ? 'What is in it: as the library says' : 'State what is in it'
+          }}</v-btn>
           <v-btn size="small" variant="text" color="error" @click="takeIngredientAway">{{
             isInUse ? 'Archive the ingredient' : 'Take the ingredient away'
           }}</v-btn>

@@ -1,6 +1,4 @@
 import { useStepTaking } from '../../src/pour/useStepTaking'
-import type { StepReading } from '../../src/pour/useStepReading'
-import type { usePartWeighing } from '../../src/pour/usePartWeighing'
 import type { SessionStep, StepRecord } from '@vendange/core/batch'
 import { expect } from 'chai'
 import { computed, ref } from 'vue'
@@ -18,7 +16,7 @@ function atTheBench() {
       record: ({ actual }) => Promise.resolve(taken.push(actual) > 0),
     },
     step,
-    weighing: { take: (massG: number) => massG } as ReturnType<typeof usePartWeighing>,
+    weighing: { take: (massG: number) => massG },
     reading: {
       typed,
       isTyped: computed(() => typed.value !== ''),
@@ -26,7 +24,7 @@ function atTheBench() {
       reading: computed(() => (typed.value === '' ? 500 : Number(typed.value))),
       canTake: () => true,
       command: () => new Promise<void>(() => undefined),
-    } as unknown as StepReading,
+    },
     lotId: ref(undefined),
     focusEntry: () => undefined,
   })

@@ -23,6 +23,9 @@ export const batchWords = {
     '{lyeMl} of lye do not fit the jug of {jugMl}. Dissolve it in {jugs} jugs, {alkali} of alkali into {water} of water each.',
   pots_above_batter:
     'The pots ask for {over} more than the {batter} of batter. Make a pot smaller or fill more moulds.',
+  simmer_off:
+    'Simmer the alcohol off the {liquid}, well aired and away from flames, so that {massG} are left; let it cool.',
+  sieve_it: 'Make the {part} smooth and put it through a sieve: {massG}.',
   freeze_in_cubes: 'Freeze {massG} of {liquid} in cubes.',
   set_colourants_out: 'Set the colourants out, each beside its jug; sieve what clumps.',
   prepare_the_bench: 'Line the moulds, charge the scale, see that goggles and gloves are whole.',

@@ -17,6 +17,21 @@ export const recipeWords = {
   additive_range: 'Of {additive} a batch takes up to {most}.',
   acid_binds_lye:
     '{acid} takes up {bound} of the lye before the fats do (reckoned without water in it): the superfat becomes {superfat}. With so much more lye it stays {wished}.',
+  acid_is_met:
+    '{acid} takes up {bound} of the lye before the fats do (reckoned without water in it), and that is weighed on top: the superfat stays {wished}. Left out by mistake, it would be {without}.',
+  sugar_heats:
+    '{from} and what else brings sugar: {sugar} of the fats. It heats as it gels and may crack or rise: pour cool{gel, select, oven {, and leave the oven off} kept {, and cover it lightly} other {}}. (estimate)',
+  liquid_brings_fat:
+    'The fat of {from} comes on top, about {fat} of the fats: the superfat is more like {superfat}. (estimate)',
+  alcohol_boils_off:
+    '{liquid} holds alcohol, about {alcohol} of the fats: lye makes it boil over, and its vapour burns. Simmer it the day before, away from flames, until it is gone; cool it; weigh what is left. (estimate)',
+  part_effect:
+    '{effect, select, heats {heats} thickens {thickens sooner} browns {browns} colours {colours} hardens {sets harder} silky {feels silky} foams_more {more foam} foams_less {less foam} scrubs {scrubs} less_scum {less scum in hard water} other {keeps fats from going off}}',
+  part_caution:
+    '{caution, select, freeze_first {freeze it, and add the lye slowly} boil_off_alcohol {simmer off its alcohol first} go_flat {let it go flat} sieve {through a sieve} dissolve_first {dissolve it in the water before the lye} in_hot_lye {into the lye while it is hot} takes_lye {takes up lye: it is reckoned} scratches {coarse grains scratch} dust {a mask against its dust} spoils {fresh only; it shortens what a bar keeps} cool_fats {into fats barely warm, or it cooks} other {say that it is in, never that it heals}}',
+  part_usually:
+    'usually {least} to {most} {basis, select, water {of the water} batter {of the batter} bar {a bar} other {of the fats}}, {place, select, lye {in the lye} fats {in the fats} trace {at trace} other {at emulsion}}',
+  part_makeup: '{share} {what, select, water {water} sugar {sugar} fat {fat} other {alcohol}}',
   salt_bar:
     'With salt at {salt} of the fats a loaf sets within hours and then breaks under the wire: cut it on the day of the pour while it is warm, or pour it into single cavities. (estimate)',
   salt_little_foam:
@@ -58,7 +73,7 @@ export const recipeWords = {
   fats_weigh_nothing: 'These fats weigh nothing.',
   recipe_part_changed: '{what} {before} → {after}',
   recipe_part:
-    '{part, select, name {Name} at_trace {Fats at trace:} superfat {Superfat} lye {Lye} naoh_purity {Purity of sodium hydroxide} koh_share {Potassium hydroxide} koh_purity {Its purity} lye_school {When the lye is made:} gel_school {The first night’s heat:} scent_school {When the scent goes in:} blending {Blending} cure_school {The cure is over:} oven {Oven} set_days {In the mould} other {Cure}}',
+    '{part, select, name {Name} at_trace {Fats at trace:} superfat {Superfat} lye {Lye} naoh_purity {Purity of sodium hydroxide} koh_share {Potassium hydroxide} koh_purity {Its purity} lye_school {When the lye is made:} gel_school {The first night’s heat:} scent_school {When the scent goes in:} blending {Blending} cure_school {The cure is over:} oven {Oven} meets_acids {Lye for its acids:} set_days {In the mould} other {Cure}}',
   liquid_in_recipe:
     '{part} of the water, {water} water itself, {place, select, emulsion {at emulsion} fats {in the fats} other {in the lye}}',
   additive_in_recipe:

@@ -5,6 +5,7 @@ export const storesWords = {
   lot_expired: '{isNamed, select, yes {Lot {lot}} other {This lot}} was best before {day}. Do not use it.',
   lot_not_here: '{isNamed, select, yes {Lot {lot}} other {This lot}} comes on {day} only.',
   lot_empty: '{isNamed, select, yes {Lot {lot}} other {This lot}} is used up.',
+  makeup_over: 'Water, sugar, fat and alcohol of it are more than all of it.',
   lot_twice: 'This lot stands in an earlier line already.',
   stores_fat_unknown: '“{name}” is no fat of the table. Write its name as recipes show it.',
   stores_alkali_unknown: '“{name}” is no alkali. Write sodium hydroxide or potassium hydroxide.',

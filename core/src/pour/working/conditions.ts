@@ -11,7 +11,10 @@ import { traceBegins, traceEnds } from './thickening'
 
 /** What a batter is made of, as far as its working time goes. */
 export interface BatterSource {
-  readonly recipe: Pick<Recipe, 'fats' | 'knownFats' | 'lyeConcentration' | 'liquids' | 'additives' | 'school'>
+  readonly recipe: Pick<
+    Recipe,
+    'fats' | 'knownFats' | 'lyeConcentration' | 'liquids' | 'additives' | 'knownMakeups' | 'school'
+  >
   readonly scent: ScentUse | null
   readonly colours: readonly { readonly name: string; readonly scentPart?: number | undefined }[]
   /** At which lye made the same day is used, °C. */
@@ -27,7 +30,7 @@ export function batterConditions(
   { recipe, scent, colours, soapingTemperatureC }: BatterSource,
   { measuredC }: { readonly measuredC?: number | undefined } = {},
 ): BatterConditions {
-  const { liquids = [], additives = [], school = usualSchool } = recipe
+  const { liquids = [], additives = [], knownMakeups = [], school = usualSchool } = recipe
   const { lyeC, fatsC } = soapingTemperatures(school.lye, soapingTemperatureC)
   const parts = scent?.parts ?? []
   const behaviour = scent?.behaviour ?? 'unknown'
@@ -46,10 +49,16 @@ export function batterConditions(
           }))
         : [{ name: scent.name, rate: scent.rate, behaviour }],
     scentLast: school.scent === 'last',
-    thickeners: thickenersOf([...liquids, ...additives].map(({ name }) => name)),
+    thickeners: thickenersOf(
+      [
+        ...liquids.map(({ name }) => ({ kind: 'liquid', name }) as const),
+        ...additives.map(({ name }) => ({ kind: 'additive', name }) as const),
+      ],
+      knownMakeups,
+    ),
     pots: Math.max(1, colours.length),
     paces: colours.map(({ name, scentPart = 1 }) => ({
-      times: thickenersOf([name]).includes('white') ? Math.exp(workingPrior.thickener.white) : 1,
+      times: thickenersOf([{ kind: 'colourant', name }]).includes('white') ? Math.exp(workingPrior.thickener.white) : 1,
       isScented: scentPart > 0,
     })),
   }

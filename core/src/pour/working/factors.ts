@@ -1,11 +1,7 @@
 import type { Sentence } from '../../findings'
 import { sentence } from '../../findings'
-import type { Blending, Recipe, ScentBehaviour } from '../../recipe'
-import { blendOf } from '../../recipe'
-
-/** What goes into a batter beside fats and lye that changes how fast it thickens. */
-export const thickeners = ['sugar', 'milk', 'fruit', 'oats', 'clay', 'white'] as const
-export type Thickener = (typeof thickeners)[number]
+import type { Blending, KnownMakeup, Recipe, ScentBehaviour, Thickener } from '../../recipe'
+import { blendOf, thickenerOf, thickeners } from '../../recipe'
 
 /** What the working time of a batter depends on. */
 export interface BatterConditions {
@@ -160,18 +156,21 @@ export function workingFactors(batter: BatterConditions, own: OwnFactors = {}): 
   ]
 }
 
-const wordsOf: readonly (readonly [Thickener, RegExp])[] = [
-  ['sugar', /sugar|honey|syrup|molasses/i],
-  ['milk', /milk|cream|yog|buttermilk|kefir/i],
-  ['fruit', /fruit|puree|banana|pumpkin|carrot|avocado|berry|apple|tomato|cucumber/i],
-  ['oats', /\boat/i],
-  ['clay', /clay|kaolin|bentonite|pumice/i],
-  ['white', /titanium|white|zinc/i],
-]
+/** A white pigment, by the name that its maker gave it. */
+const whitePigment = /titanium|white|zinc/i
 
 /** What of a recipe and its colours thickens the batter, by the names that its maker gave them. */
-export function thickenersOf(names: readonly string[]): readonly Thickener[] {
-  return wordsOf.filter(([, words]) => names.some((name) => words.test(name))).map(([thickener]) => thickener)
+export function thickenersOf(
+  parts: readonly { readonly kind: 'liquid' | 'additive' | 'colourant'; readonly name: string }[],
+  known: readonly KnownMakeup[] = [],
+): readonly Thickener[] {
+  const found = new Set(
+    parts.map(({ kind, name }) => {
+      const its = kind === 'colourant' ? undefined : thickenerOf(kind, name, known)
+      return its ?? (kind !== 'liquid' && whitePigment.test(name) ? 'white' : undefined)
+    }),
+  )
+  return thickeners.filter((one) => found.has(one))
 }
 
 /** Share of the fats that are solid or soft at 20 °C. @throws {RangeError} if a key is not in the table */

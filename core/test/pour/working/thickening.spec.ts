@@ -8,7 +8,6 @@ import {
   moveSpecs,
   scaledThickening,
   thickenedAt,
-  thickeners,
   thickenersOf,
   thickeningCurve,
   thickeningOfPot,
@@ -112,19 +111,24 @@ describe('whether the batter was right for a move', () => {
   })
 })
 
+const additives = (names: readonly string[]) => thickenersOf(names.map((name) => ({ kind: 'additive', name })))
+
 describe('what thickens a batter, by its name', () => {
   it('is found in what its maker wrote', () => {
-    expect(thickenersOf(['Goat milk', 'Colloidal oats', 'Lamp amber'])).to.deep.equal(['milk', 'oats'])
-    expect(thickenersOf(['Cane SUGAR', 'kaolin', 'Titanium white', 'Carrot puree'])).to.deep.equal([
+    expect(additives(['Goat milk', 'Colloidal oats', 'Lamp amber'])).to.deep.equal(['milk', 'oats'])
+    expect(additives(['Cane SUGAR', 'kaolin', 'Titanium white', 'Carrot puree'])).to.deep.equal([
       'sugar',
       'fruit',
       'clay',
       'white',
     ])
-    expect(thickenersOf(['Salt', 'Soot'])).to.deep.equal([])
+    expect(additives(['Salt', 'Soot'])).to.deep.equal([])
     // A boat is no oat.
-    expect(thickenersOf(['Boat blue'])).to.deep.equal([])
-    expect(thickeners).to.include.members([...thickenersOf(['honey', 'yoghurt'])])
+    expect(additives(['Boat blue'])).to.deep.equal([])
+    expect(additives(['honey', 'yoghurt'])).to.deep.equal(['sugar', 'milk'])
+    // White clay is clay, and no white pigment beside it.
+    expect(additives(['White clay'])).to.deep.equal(['clay'])
+    expect(thickenersOf([{ kind: 'colourant', name: 'Oar white' }])).to.deep.equal(['white'])
   })
 })
 

@@ -13,6 +13,8 @@ export const ingredients = sqliteTable('ingredients', {
   perBar: real('per_bar').notNull(),
   /** g/ml; null: as the table says. */
   densityGMl: real('density_g_ml'),
+  /** What it is made of; null: as the library says. */
+  makeup: text({ mode: 'json' }).$type<NewIngredient['makeup']>(),
   /** Its name on a label; empty: not known. */
   inci: text().notNull().default(''),
   /** Cents a kg or a piece, where no lot tells it. */

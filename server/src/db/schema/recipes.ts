@@ -14,6 +14,7 @@ export const recipes = sqliteTable('recipes', {
   waterStyle: text('water_style').$type<NewRecipe['waterStyle']>().notNull().default('lye_concentration'),
   liquids: text({ mode: 'json' }).$type<NewRecipe['liquids']>().notNull().default([]),
   additives: text({ mode: 'json' }).$type<NewRecipe['additives']>().notNull().default([]),
+  meetsAcids: integer('meets_acids', { mode: 'boolean' }).notNull().default(false),
   claims: text({ mode: 'json' }).$type<NewRecipe['claims']>().notNull().default([]),
   setDaysMin: integer('set_days_min').notNull(),
   setDaysMax: integer('set_days_max').notNull(),

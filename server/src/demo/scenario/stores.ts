@@ -38,6 +38,7 @@ const ingredient = (
     packSize: 0,
     perBar: 0,
     densityGMl: null,
+    makeup: null,
     inci: '',
     listCents: 0,
     isListEstimate: true,

@@ -1,0 +1,3 @@
+export * from './entry'
+export * from './library'
+export * from './told'
