@@ -50,7 +50,6 @@ describe('any soap that may be written down', () => {
       runSheet(plan)
       for (const finding of pourSession(plan, []).findings) expect(say(finding)).not.to.equal('')
     }
-    console.log("COUNT",count)
     expect(count).to.be.above(20)
   })
 })

@@ -53,6 +53,7 @@ const access: Access<typeof endpoints> = {
   customers: makers,
   sendOrder: makers,
   givenForOrder: makers,
+  givenInCollection: makers,
   earnings: makers,
   salesHistory: makers,
   acceptPlan: makers,

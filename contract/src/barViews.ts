@@ -36,13 +36,14 @@ export interface CustomersView {
   readonly bars: readonly BarsOfCustomer[]
 }
 
-/** Bars of a lot that are for somebody of an order. */
+/** Bars of a lot that are for somebody. */
 export interface GivenFor {
   readonly who: string
   readonly loafId: string
   readonly lotCode: string
   readonly designId: string
   readonly soap: string
+  readonly channel: SaleChannel
   /** Set aside, and not sent yet. */
   readonly aside: number
   readonly sent: number

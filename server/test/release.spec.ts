@@ -169,6 +169,25 @@ describe('from release to the last bar', () => {
       expect(early).to.deep.equal([true, false])
     })
 
+    it('counts an early moment by its bars: what is sold beyond them is before the release', async () => {
+      const { soap, collection } = await releasedSoap(1)
+      const { api } = workshop
+      const { id, version, isRemoved: _removed, ...details } = collection
+      const early = [{ audience: 'Mailing list', local: '2027-04-20T10:00', bars: 3 }]
+      await api(endpoints.collections.update, { params: { id }, body: { ...details, early, version } })
+      await api(endpoints.release.allot, { body: allotment(soap.id, 8) })
+      workshop.setDay('2027-04-21')
+      const on = (saleId: string, bars: number) => send({ ...sale(soap.id, saleId, bars), day: '2027-04-21' })
+      expect(await on('s1', 2)).to.deep.include({ taken: 1, beforeRelease: 0 })
+      expect(await on('s2', 2)).to.deep.include({ taken: 1, beforeRelease: 1 })
+      const given = await api(endpoints.givenInCollection, { params: { id } })
+      expect(given.map(({ who, channel, aside, sent }) => [who, channel, aside + sent])).to.deep.include([
+        'the drop',
+        'Web',
+        4,
+      ])
+    })
+
     it('keeps a sale that found no bar as owed until it is settled, with a free bar or the money', async () => {
       const { api } = workshop
       const { soap, loafIds } = await releasedSoap(1)
@@ -261,6 +280,46 @@ describe('from release to the last bar', () => {
     await api(endpoints.shop.buy, { params: { designId: soap.id }, body: { bars: 6, buyer: 'A. Buyer' } })
     // Sold there and not reported yet, they are nobody else’s.
     expect((await problemOf(api(endpoints.shop.offer, { body: drop }))).detail).to.contain('No bar more is set aside')
+  })
+
+  it('opens the shop by its moments, and closes one with the last of its bars', async () => {
+    const { soap } = await releasedSoap(1)
+    const { api } = workshop
+    await api(endpoints.release.allot, { body: allotment(soap.id, 8) })
+    const moments = [
+      { audience: 'Mailing list', opensAt: '2027-04-20T09:00:00.000Z', bars: 3 },
+      { audience: 'Friends', opensAt: '2027-04-22T09:00:00.000Z', bars: null },
+    ]
+    const times = { dropId: 'drop-1', opensAt: '2027-04-24T17:00:00.000Z', moments }
+    const body = { designId: soap.id, name: soap.name, bars: 8, priceCents: 950, ...times }
+    await api(endpoints.shop.offer, { body })
+    const buy = (bars: number, audience?: string) =>
+      api(endpoints.shop.buy, {
+        params: { designId: soap.id },
+        body: { bars, buyer: 'Made-up buyer', ...(audience === undefined ? {} : { audience }) },
+      })
+    const refusal = async (bars: number, audience?: string): Promise<string> =>
+      (await problemOf(buy(bars, audience))).detail
+    expect(await refusal(1)).to.match(/^It opens on .*24 Apr/)
+    expect(await refusal(1, 'Mailing list')).to.match(/^It opens on .*20 Apr/)
+    workshop.setDay('2027-04-21')
+    await buy(2, 'Mailing list')
+    expect(await refusal(2, 'Mailing list')).to.equal('One bar is left for Mailing list.')
+    await buy(1, 'Mailing list')
+    expect(await refusal(1, 'Mailing list')).to.equal('The bars for Mailing list are gone: the moment is over.')
+    expect(await refusal(1, 'Nobody known')).to.match(/^It opens on/)
+    const offered = async () => (await api(endpoints.shop.offers)).find(({ designId }) => designId === soap.id)
+    expect((await offered())?.moments.map(({ sold, isOpen }) => [sold, isOpen])).to.deep.equal([
+      [3, false],
+      [0, false],
+    ])
+    workshop.setDay('2027-04-23')
+    await buy(4, 'Friends')
+    workshop.setDay('2027-04-25')
+    await buy(1)
+    expect(await offered()).to.deep.include({ sold: 8, isOpen: true })
+    const wrong = { ...body, bars: 1, opensAt: '2027-14-24T17:00:00Z' }
+    expect((await problemOf(api(endpoints.shop.offer, { body: wrong }))).status).to.equal(400)
   })
 
   it('sells a drop out through the simulated shop, and reports it back', async () => {

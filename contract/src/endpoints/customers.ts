@@ -22,6 +22,10 @@ export const customerEndpoints = {
       'Send what is set aside for an order: its bars are sold to whom they are for, each with its share of the price',
     ),
   ),
+  givenInCollection: get<readonly GivenFor[]>()(
+    '/api/collections/:id/given',
+    'What of a collection is set aside for somebody by name and what of it was sold, by soap and lot',
+  ),
   givenForOrder: get<readonly GivenFor[]>()(
     '/api/orders/:id/given',
     'What is set aside for an order and what of it was sent, by who gets it, soap and lot',

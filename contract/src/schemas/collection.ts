@@ -6,6 +6,7 @@ import { claimKeys, freeText, hexText, idText, momentText, nameText, versionNumb
 
 export const collectionStates = ['idea', 'line_up', 'scheduled', 'in_work', 'ready', 'released', 'looked_back'] as const
 export const channelNames = ['Web', 'Stalls', 'Shops', 'Subscribers'] as const
+/** Who usually may buy early; any other may be named. */
 export const audiences = ['Subscribers', 'Mailing list'] as const
 /** Bars that a channel is offered or sells. */
 export const channelBarsRange = { min: 0, max: 5000 } as const
@@ -24,11 +25,18 @@ export const collectionSchema = object({
     .required(),
   /** Moments before the release at which some may buy already, in the same zone. */
   early: array(
-    object({ audience: string().oneOf(audiences).required(), local: momentText() })
+    object({
+      audience: nameText(),
+      local: momentText(),
+      /** Through which they buy; left out where it follows from the audience. */
+      channel: string().oneOf(channelNames).optional(),
+      /** So many bars and no more; null or left out: as many as there are. */
+      bars: wholeWithin('count', channelBarsRange).nullable().optional(),
+    })
       .noUnknown()
       .required(),
   )
-    .max(6)
+    .max(12)
     .required()
     .test('before-release', function (early) {
       const release = (this.parent as { releaseLocal?: string }).releaseLocal ?? ''

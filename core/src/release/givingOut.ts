@@ -8,6 +8,8 @@ export interface GivingWish {
   readonly wanted: number
   /** Of them set aside already. */
   readonly aside: number
+  /** Whether it is for an early moment: that comes after the orders and before the channels. @default false */
+  readonly isEarly?: boolean
 }
 
 /** A soap of which bars are there. */
@@ -50,12 +52,14 @@ function spread(bars: number, free: readonly number[]): readonly number[] {
 }
 
 /**
- * Proposes who gets how many bars of what: in {@link givingOrder}, each what is still wanted as far as there is, of every
+ * Proposes who gets how many bars of what: orders, then early moments, then channels in {@link givingOrder}, each what is still wanted as far as there is, of every
  * soap in proportion to what is left of it.
  */
 export function proposeGivingOut(soaps: readonly SoapToGive[], wishes: readonly GivingWish[]): readonly ProposedGift[] {
   const free = soaps.map((soap) => soap.free)
-  const inOrder = [...wishes].sort((a, b) => givingOrder.indexOf(a.channel) - givingOrder.indexOf(b.channel))
+  const rank = ({ channel, isEarly = false }: GivingWish): number =>
+    givingOrder.indexOf(channel) + (channel === 'Orders' ? 0 : isEarly ? 1 : givingOrder.length)
+  const inOrder = [...wishes].sort((a, b) => rank(a) - rank(b))
   return inOrder.flatMap(({ key, wanted, aside }) => {
     const given = spread(Math.max(0, wanted - aside), free)
     return soaps.flatMap(({ designId }, at) => {

@@ -20,6 +20,16 @@ describe('who gets how many bars', () => {
     ])
   })
 
+  it('gives early moments theirs after the orders, before any channel', () => {
+    const soaps = [{ designId: 'fog', free: 20 }]
+    const early = { ...wish('Shops', 6), key: 'early:Corner House', isEarly: true }
+    expect(proposeGivingOut(soaps, [wish('Subscribers', 30), early, wish('Orders', 10)])).to.deep.equal([
+      { designId: 'fog', key: 'Orders', bars: 10 },
+      { designId: 'fog', key: 'early:Corner House', bars: 6 },
+      { designId: 'fog', key: 'Subscribers', bars: 4 },
+    ])
+  })
+
   it('spreads a wish over the soaps by what there is of each, and leaves out what is aside already', () => {
     const soaps = [
       { designId: 'fog', free: 30 },

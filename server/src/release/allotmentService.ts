@@ -4,7 +4,7 @@ import { quantity, sentence } from '@vendange/core/findings'
 import { atField, faultsOf, mostListed, saleSchema, ValidationError } from '@vendange/contract'
 import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SaleSettling, SalesTaken } from '@vendange/contract'
 import type { ReleaseTimes } from '@vendange/core/loaf'
-import { allot, checkLoafEvent, freeBarsOf, isBeforeRelease, unsoldBars } from '@vendange/core/loaf'
+import { allot, checkLoafEvent, freeBarsOf, isBeforeRelease, leftOfMoment, unsoldBars } from '@vendange/core/loaf'
 import { desc, eq, sql } from 'drizzle-orm'
 import { setImmediate } from 'node:timers/promises'
 import type { Reader, Transaction } from '../db/database'
@@ -17,6 +17,7 @@ import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, several, unprocessable } from '../parts/problems'
 import { sayOf } from '../parts/workshopWords'
+import { takersOfLoaves } from './takersOfLoaves'
 
 export interface AllotmentService {
   /** Sets bars of a soap aside for somebody, of the loaves released first. @throws 422 where there are not enough */
@@ -89,9 +90,13 @@ export async function sellableLoaves(reader: Reader, designId: string): Promise<
   )
 }
 
-async function releaseTimesOf(reader: Reader, designId: string): Promise<ReleaseTimes | undefined> {
+async function releaseTimesOf(
+  reader: Reader,
+  designId: string,
+): Promise<(ReleaseTimes & { readonly collectionId: string }) | undefined> {
   const [times] = await reader
     .select({
+      collectionId: collections.id,
       releaseLocal: collections.releaseLocal,
       releaseZone: collections.releaseZone,
       early: collections.early,
@@ -100,6 +105,30 @@ async function releaseTimesOf(reader: Reader, designId: string): Promise<Release
     .innerJoin(collections, eq(designs.collectionId, collections.id))
     .where(eq(designs.id, designId))
   return times
+}
+
+/** Bars of a collection that were sold before a sale: to its shop or stall where a moment names it, else through its channel. */
+async function soldBarsBefore(
+  reader: Reader,
+  { collectionId, early }: ReleaseTimes & { readonly collectionId: string },
+  { channel, buyer }: Pick<NewSale, 'channel' | 'buyer'>,
+): Promise<number> {
+  // Without a limit nothing is counted.
+  if (early.every((moment) => leftOfMoment(moment, 0) === null)) return 0
+  const isNamed = early.some(({ audience }) => audience === buyer)
+  const soaps = await reader.select({ id: designs.id }).from(designs).where(eq(designs.collectionId, collectionId))
+  let sold = 0
+  for (const { id } of soaps) {
+    const loaves = await loavesOfDesign(reader, id)
+    sold += isNamed
+      ? (await takersOfLoaves(reader, loaves))
+          .filter((taker) => taker.channel === channel && taker.who === buyer)
+          .reduce((sum, taker) => sum + taker.sold, 0)
+      : loaves
+          .flatMap(({ state }) => state.channels.filter((one) => one.channel === channel))
+          .reduce((sum, one) => sum + one.sold, 0)
+  }
+  return sold
 }
 
 /** A line of a report, once it is of its kind. */
@@ -134,7 +163,13 @@ export function allotmentService({ database, clock, newId }: Context): Allotment
       .reverse()
     const [called] = own.flatMap(({ calledBack }) => calledBack)
     const times = await releaseTimesOf(transaction, sale.designId)
-    const isEarly = times !== undefined && isBeforeRelease(times, sale, { now: stamp.at, today, zone })
+    const isEarly =
+      times !== undefined &&
+      isBeforeRelease(
+        times,
+        { ...sale, soldBars: await soldBarsBefore(transaction, times, sale) },
+        { now: stamp.at, today, zone },
+      )
     const event = {
       type: 'sold',
       saleId,

@@ -18,5 +18,6 @@ export function customerRoutes(router: Router, customers: CustomerService, read:
   serveReading(router, endpoints.customers.view, () => read('customers'))
   serveRepository(router, endpoints.customers, customers)
   serve(router, endpoints.givenForOrder, ({ params }) => customers.givenFor(params.id))
+  serve(router, endpoints.givenInCollection, ({ params }) => customers.givenIn(params.id))
   serve(router, endpoints.sendOrder, ({ params, body, makerId }) => customers.send(params.id, body.version, makerId()))
 }

@@ -15,6 +15,7 @@ import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { stale, unprocessable } from '../parts/problems'
 import { loavesOfDesign, sellableLoaves } from './allotmentService'
+import type { TakerOfLoaf } from './takersOfLoaves'
 import { takersOfLoaves } from './takersOfLoaves'
 
 export interface CustomerService extends VersionedRepository<NewCustomer, SavedCustomer> {
@@ -24,6 +25,8 @@ export interface CustomerService extends VersionedRepository<NewCustomer, SavedC
   barsBack(back: BarsBack, makerId: string): Promise<void>
   /** What is set aside for an order, and what of it was sent. */
   givenFor(orderId: string): Promise<readonly GivenFor[]>
+  /** What of a collection is set aside for somebody by name, orders left out. */
+  givenIn(collectionId: string): Promise<readonly GivenFor[]>
   /** All that is set aside for an order goes off to whom it is for. @throws 422 where there is nothing, or it may not go */
   send(orderId: string, version: number, makerId: string): Promise<SavedOrder>
 }
@@ -31,11 +34,26 @@ export interface CustomerService extends VersionedRepository<NewCustomer, SavedC
 export function customerService({ database, clock, newId }: Context): CustomerService {
   const repository = versionedRepository<NewCustomer, SavedCustomer>(database, customers, { noun: 'customer', newId })
 
-  const soapsOf = (transaction: Pick<Transaction, 'select'>, { collectionId }: SavedOrder) =>
+  const soapsOf = (transaction: Pick<Transaction, 'select'>, { collectionId }: Pick<SavedOrder, 'collectionId'>) =>
     transaction
       .select({ id: designs.id, name: designs.name })
       .from(designs)
       .where(eq(designs.collectionId, collectionId ?? ''))
+
+  /** What of the soaps of a collection those have whom a test lets through. */
+  async function givenOf(
+    collectionId: string | null,
+    isMeant: (taker: TakerOfLoaf) => boolean,
+  ): Promise<readonly GivenFor[]> {
+    const { read } = database
+    const given: GivenFor[] = []
+    for (const { id: designId, name: soap } of await soapsOf(read, { collectionId }))
+      for (const taker of await takersOfLoaves(read, await loavesOfDesign(read, designId))) {
+        const { who, channel, loafId, lotCode, aside, sold: sent } = taker
+        if (isMeant(taker)) given.push({ who, channel, loafId, lotCode, designId, soap, aside, sent })
+      }
+    return given
+  }
 
   return {
     ...repository,
@@ -80,17 +98,12 @@ export function customerService({ database, clock, newId }: Context): CustomerSe
         }
       }),
 
-    givenFor: async (orderId) => {
-      const { read } = database
-      const order = await findRow<SavedOrder>(read, orders, orderId, 'order')
-      const given: GivenFor[] = []
-      for (const { id: designId, name: soap } of await soapsOf(read, order))
-        for (const taker of await takersOfLoaves(read, await loavesOfDesign(read, designId))) {
-          const { who, loafId, lotCode, aside, sold: sent } = taker
-          if (taker.orderId === orderId) given.push({ who, loafId, lotCode, designId, soap, aside, sent })
-        }
-      return given
-    },
+    givenFor: async (orderId) =>
+      givenOf((await findRow<SavedOrder>(database.read, orders, orderId, 'order')).collectionId, (taker) => {
+        return taker.orderId === orderId
+      }),
+
+    givenIn: (collectionId) => givenOf(collectionId, ({ who, orderId }) => who !== '' && orderId === null),
 
     send: (orderId, version, makerId) =>
       database.write(async (transaction) => {

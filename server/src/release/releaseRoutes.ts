@@ -66,11 +66,13 @@ export function releaseRoutes(router: Router, { allotments, loaves }: Services, 
   serve(router, endpoints.release.printing, ({ params }) => Promise.resolve({ share: shareOf(params.job) }))
 
   const shop = shopStandIn(context.database)
-  serve(router, endpoints.shop.offers, () => shop.offers())
-  serve(router, endpoints.shop.offer, ({ body }) => shop.offer(body))
+  const now = (): string => context.clock.now().toISOString()
+  serve(router, endpoints.shop.offers, () => shop.offers(now()))
+  serve(router, endpoints.shop.offer, ({ body }) => shop.offer(body, now()))
   serve(router, endpoints.shop.buy, async ({ params, body }) => {
     const { timeZone } = await readWorkshop(context.database.read)
-    return shop.buy(params.designId, body.bars, body.buyer, context.clock.today(timeZone))
+    const today = context.clock.today(timeZone)
+    return shop.buy(params.designId, body, { now: now(), today, zone: timeZone })
   })
   serve(router, endpoints.shop.sales, ({ params }) => {
     const after = Number(params.after)

@@ -2,10 +2,14 @@
 import MomentField from '@/parts/MomentField.vue'
 import { useErrorOf } from '@/parts/errorOf'
 import RemovableRow from '@/parts/RemovableRow.vue'
+import QuantityField from '@/parts/QuantityField.vue'
+import { useCustomers } from '@/parts/customers'
 import { useRows } from '@/parts/useRows'
 import { mdiPlus } from '@mdi/js'
 import type { NewCollection } from '@vendange/contract'
-import { audiences } from '@vendange/contract'
+import { audiences, channelBarsRange, channelNames } from '@vendange/contract'
+import { channelOfMoment } from '@vendange/core/loaf'
+import { computed } from 'vue'
 
 /** Who may buy before the release, and from when. */
 const errorOf = useErrorOf()
@@ -15,6 +19,16 @@ const props = defineProps<{
 }>()
 const rows = defineModel<NewCollection['early']>({ required: true })
 const { set, add, remove } = useRows(rows)
+const { shops } = useCustomers()
+const known = computed(() => [...audiences, 'Stalls', 'Shops', ...shops.value.map(({ name: shop }) => shop)])
+const channelOf = (row: NewCollection['early'][number]) =>
+  channelNames.find((channel) => channel === channelOfMoment(row)) ?? 'Web'
+/** A shop by its name, or all stalls, buy through their own channel. */
+function name(index: number, audience: string): void {
+  const isShop = audience === 'Shops' || shops.value.some((shop) => shop.name === audience)
+  const channel = isShop ? ('Shops' as const) : audience === 'Stalls' ? ('Stalls' as const) : undefined
+  set(index, channel === undefined ? { audience } : { audience, channel })
+}
 const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.releaseLocal.slice(0, 10)}T00:00` })
 </script>
 
@@ -28,11 +42,29 @@ const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.r
       :what="`early moment ${index + 1}`"
       @remove="remove(index)"
     >
-      <v-select
+      <v-combobox
         :model-value="row.audience"
-        :items="audiences"
+        :items="known"
         :label="`Who ${index + 1}`"
-        @update:model-value="set(index, { audience: $event })"
+        maxlength="80"
+        :error-messages="errorOf(`early[${index}].audience`) ?? []"
+        @update:model-value="name(index, $event ?? '')"
+      />
+      <v-select
+        :model-value="channelOf(row)"
+        :items="channelNames"
+        :label="`Buy through ${index + 1}`"
+        @update:model-value="set(index, { channel: $event ?? undefined })"
+      />
+      <QuantityField
+        :model-value="row.bars ?? null"
+        kind="count"
+        optional
+        :range="channelBarsRange"
+        :label="`Bars at most ${index + 1}`"
+        hint="Empty: no limit"
+        :error="errorOf(`early[${index}].bars`)"
+        @update:model-value="set(index, { bars: $event ?? null })"
       />
       <MomentField
         :model-value="row.local"

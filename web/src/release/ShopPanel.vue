@@ -5,9 +5,10 @@ import QuantityField from '@/parts/QuantityField.vue'
 import { useUnits } from '@/parts/format'
 import { useSeason } from '@/parts/seasonStore'
 import { useFresh } from '@/parts/useFresh'
-import type { NewSale, ShopOffer } from '@vendange/contract'
+import { formatInstant, instantOf } from '@vendange/core/calendar'
+import type { NewSale, NewShopOffer, ShopOffer } from '@vendange/contract'
 import { endpoints } from '@vendange/contract'
-import { barsToOffer } from '@vendange/core/loaf'
+import { barsToOffer, channelOfMoment } from '@vendange/core/loaf'
 import { parseSalesCsv } from '@vendange/core/release/csv'
 import { counted } from '@vendange/words'
 import { useKeptFields } from '@/parts/useKeptFields'
@@ -60,24 +61,66 @@ const priceCents = computed({
   set: (cents) => (typedCents.value = cents),
 })
 const priceRange = { min: 0, max: 100_000 }
+/** From when a soap is sold to whom: as its collection says. */
+function openingOf(designId: string): Pick<NewShopOffer, 'dropId' | 'opensAt' | 'moments'> {
+  const collection = season.collection(season.design(designId)?.collectionId ?? '')
+  if (!collection) return {}
+  const instant = (local: string): string => instantOf(local, collection.releaseZone)
+  return {
+    dropId: collection.id,
+    opensAt: instant(collection.releaseLocal),
+    moments: collection.early
+      .filter((moment) => channelOfMoment(moment) === 'Web')
+      .map(({ audience, local, bars }) => ({ audience, opensAt: instant(local), bars: bars ?? null })),
+  }
+}
 const drop = () =>
   doing(async () => {
     for (const one of toOffer.value)
       await api(endpoints.shop.offer, {
-        body: { ...one, priceCents: typedCents.value ?? season.barCentsOf(one.designId) },
+        body: {
+          ...one,
+          ...openingOf(one.designId),
+          priceCents: typedCents.value ?? season.barCentsOf(one.designId),
+        },
       })
     return 'The drop is in the shop.'
   })
 const sellOut = () =>
   doing(async () => {
-    for (const { designId, offered, sold } of offers.value)
-      for (let left = offered - sold; left > 0; left -= Math.min(2, left))
+    for (const { designId } of offers.value)
+      for (let offer = offerOf(designId); offer; offer = offerOf(designId)) {
+        const moment = offer.isOpen ? undefined : offer.moments.find(({ isOpen }) => isOpen)
+        const inMoment = moment ? (moment.bars ?? offer.offered) - moment.sold : 0
+        const bars = Math.min(2, offer.offered - offer.sold, offer.isOpen ? 2 : inMoment)
+        if (bars <= 0) break
         await api(endpoints.shop.buy, {
           params: { designId },
-          body: { bars: Math.min(2, left), buyer: `Made-up buyer ${offered - left + 1}` },
+          body: {
+            bars,
+            buyer: `Made-up buyer ${offer.sold + 1}`,
+            ...(moment ? { audience: moment.audience } : {}),
+          },
         })
-    return 'Made-up buyers bought all of it.'
+        await loadOffers()
+      }
+    const left = offers.value.reduce((sum, { offered, sold }) => sum + offered - sold, 0)
+    return left === 0 ? 'Made-up buyers bought all of it.' : `${counted(left, 'bar')} left: not open to all yet.`
   })
+const offerOf = (designId: string): ShopOffer | undefined => offers.value.find((one) => one.designId === designId)
+/** Early moments of what is in the shop, each once. */
+const moments = computed(() => {
+  const all = offers.value.flatMap(({ dropId, moments: of, isOpen }) =>
+    isOpen ? [] : of.map((moment) => ({ key: `${dropId} ${moment.audience}`, ...moment })),
+  )
+  return [...new Map(all.map((one) => [one.key, one])).values()]
+})
+const momentState = ({ isOpen, bars, sold, opensAt }: (typeof moments.value)[number]): string => {
+  const zone = season.workshop?.timeZone ?? 'UTC'
+  if (bars !== null && sold >= bars) return `${sold} of ${bars} sold: closed`
+  if (!isOpen) return `opens ${formatInstant(opensAt, zone)}`
+  return bars === null ? `${sold} sold` : `${sold} of ${bars} sold`
+}
 async function take(sales: readonly NewSale[]): Promise<string> {
   const { taken, known, beforeRelease, refused } = await api(endpoints.release.takeSales, {
     body: { sales: [...sales] },
@@ -134,6 +177,9 @@ async function readTable(file: File): Promise<void> {
     <p v-for="offer in offers" :key="offer.designId" data-test="offer">
       {{ offer.name }}: <b>{{ offer.sold }} of {{ offer.offered }}</b> sold at
       {{ money(offer.priceCents) }}
+    </p>
+    <p v-for="moment in moments" :key="moment.key" class="quiet" data-test="shop-moment">
+      {{ moment.audience }}: {{ momentState(moment) }}
     </p>
     <p v-if="offers.length === 0" class="quiet">Set bars aside for the web first; then they go into the shop.</p>
     <div class="row">

@@ -28,6 +28,9 @@ export const answerWords = {
   order_nothing_aside: 'None of its bars is set aside for the client. Give them out first, then send them.',
   order_has_called_back:
     'Lot {lot} is among its bars, and it or something in it was called back. Those bars may not go off.',
+  shop_opens: 'It opens on {opens}.',
+  shop_moment_left:
+    '{left, plural, =0 {The bars for {audience} are gone: the moment is over} one {One bar is left for {audience}} other {# bars are left for {audience}}}.',
   shop_left: '{left, plural, =0 {The shop is sold out of it} other {The shop has # left}}.',
   command_unknown: 'The instrument does not understand “{command}”.',
   choose_maker: 'Choose who is at work first.',
