@@ -42,37 +42,53 @@ const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.r
       :what="`early moment ${index + 1}`"
       @remove="remove(index)"
     >
-      <v-combobox
-        :model-value="row.audience"
-        :items="known"
-        :label="`Who ${index + 1}`"
-        maxlength="80"
-        :error-messages="errorOf(`early[${index}].audience`) ?? []"
-        @update:model-value="name(index, $event ?? '')"
-      />
-      <v-select
-        :model-value="channelOf(row)"
-        :items="channelNames"
-        :label="`Buy through ${index + 1}`"
-        @update:model-value="set(index, { channel: $event ?? undefined })"
-      />
-      <QuantityField
-        :model-value="row.bars ?? null"
-        kind="count"
-        optional
-        :range="channelBarsRange"
-        :label="`Bars at most ${index + 1}`"
-        hint="Empty: no limit"
-        :error="errorOf(`early[${index}].bars`)"
-        @update:model-value="set(index, { bars: $event ?? null })"
-      />
-      <MomentField
-        :model-value="row.local"
-        :label="`From ${index + 1}`"
-        :error="errorOf(`early[${index}].local`)"
-        @update:model-value="set(index, { local: $event })"
-      />
+      <div class="moment">
+        <v-combobox
+          :model-value="row.audience"
+          :items="known"
+          :label="`Who ${index + 1}`"
+          maxlength="80"
+          :error-messages="errorOf(`early[${index}].audience`) ?? []"
+          @update:model-value="name(index, $event ?? '')"
+        />
+        <v-select
+          :model-value="channelOf(row)"
+          :items="channelNames"
+          :label="`Buy through ${index + 1}`"
+          @update:model-value="set(index, { channel: $event ?? undefined })"
+        />
+        <QuantityField
+          :model-value="row.bars ?? null"
+          kind="count"
+          optional
+          :range="channelBarsRange"
+          :label="`Bars at most ${index + 1}`"
+          hint="Empty: as many as there are"
+          :error="errorOf(`early[${index}].bars`)"
+          @update:model-value="set(index, { bars: $event ?? null })"
+        />
+        <MomentField
+          class="from"
+          :model-value="row.local"
+          :label="`From ${index + 1}`"
+          :error="errorOf(`early[${index}].local`)"
+          @update:model-value="set(index, { local: $event })"
+        />
+      </div>
     </RemovableRow>
     <v-btn size="small" :prepend-icon="mdiPlus" @click="add(firstMoment())">Early moment</v-btn>
   </fieldset>
 </template>
+
+<style scoped>
+.moment {
+  display: grid;
+  flex: 1;
+  grid-template-columns: repeat(auto-fit, minmax(max(130px, var(--least-field)), 1fr));
+  gap: 10px 8px;
+}
+
+.from {
+  grid-column: 1 / -1;
+}
+</style>

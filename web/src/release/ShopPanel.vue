@@ -61,10 +61,10 @@ const priceCents = computed({
   set: (cents) => (typedCents.value = cents),
 })
 const priceRange = { min: 0, max: 100_000 }
-/** From when a soap is sold to whom: as its collection says. */
+/** From when a soap is sold to whom: as its collection says. What an order left over waits for no release. */
 function openingOf(designId: string): Pick<NewShopOffer, 'dropId' | 'opensAt' | 'moments'> {
   const collection = season.collection(season.design(designId)?.collectionId ?? '')
-  if (!collection) return {}
+  if (!collection || season.orders.some(({ collectionId }) => collectionId === collection.id)) return {}
   const instant = (local: string): string => instantOf(local, collection.releaseZone)
   return {
     dropId: collection.id,
