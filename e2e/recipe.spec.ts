@@ -49,6 +49,14 @@ test('a recipe is made from nothing with milk, clay, two alkalis and a fat at tr
   await pick(goesIn, 'In the lye')
   await page.getByTestId('add-additive').click()
   await expect(page.getByText('White clay').first()).toBeVisible()
+  // One of the library brings what is usual of it; an acid brings the lye that it takes up.
+  await choose(page, 'Additive 1', 'Citric acid')
+  await expect(page.getByLabel('How much')).toHaveValue('1 %')
+  await expect(page.getByTestId('meets-acids').locator('input')).toBeChecked()
+  await expect(page.getByTestId('part-told').filter({ hasText: 'takes up lye' })).toBeVisible()
+  await expect(page.getByText(/Citric acid takes up .* and that is weighed on top/)).toBeVisible()
+  await choose(page, 'Additive 1', 'White clay')
+  await expect(page.getByLabel('How much')).toHaveValue('2 %')
 
   // Milk is no vegan ingredient.
   await pick(page.getByTestId('claims'), 'vegan')

@@ -67,6 +67,7 @@ const access: Access<typeof endpoints> = {
   lotCards: makers,
   scraps: hands,
   lots: makers,
+  infusions: makers,
   batches: {
     create: makers,
     planSoap: makers,

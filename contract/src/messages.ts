@@ -30,7 +30,9 @@ import {
   savedIngredientSchema,
   savedLotSchema,
   statedPricesSchema,
+  newInfusionSchema,
   storesImportSchema,
+  strainedSchema,
 } from './schemas/stores'
 import { wishRequestSchema } from './schemas/wish'
 import {
@@ -91,6 +93,8 @@ keeps(endpoints.recipes, recipeSchema, recipeSchema.shape(ofVersion), savedRecip
 keeps(endpoints.collections, collectionSchema, collectionSchema.shape(ofVersion), savedCollectionSchema)
 keeps(endpoints.designs, designSchema, designSchema.shape(ofVersion), savedDesignSchema)
 keeps(endpoints.ingredients, ingredientSchema, ingredientSchema.shape(ofVersion), savedIngredientSchema)
+takes(endpoints.infusions.start, newInfusionSchema)
+takes(endpoints.infusions.strain, strainedSchema)
 keeps(endpoints.lots, lotSchema, lotSchema.shape(ofVersion), savedLotSchema)
 keeps(endpoints.orders, orderSchema, orderSchema.shape(ofVersion), savedOrderSchema)
 

@@ -1,6 +1,15 @@
-import { get, post, repositoryEndpoints, taking } from '../endpoint'
+import { create, get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { Prices } from '@vendange/core/stores'
-import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StatedPrices, StoresImport } from '../schemas/stores'
+import type {
+  NewInfusion,
+  Strained,
+  NewIngredient,
+  NewLot,
+  SavedIngredient,
+  SavedLot,
+  StatedPrices,
+  StoresImport,
+} from '../schemas/stores'
 import type { ScrapView } from '../barViews'
 import type { StoresView } from '../views'
 
@@ -20,5 +29,14 @@ export const storesEndpoints = {
     'A card with a code for each lot of an ingredient that is not used up, to print',
   ),
   scraps: get<readonly ScrapView[]>()('/api/scraps', 'The scrap bin: pieces of earlier soap by colour and lot'),
+  infusions: {
+    start: taking<NewInfusion>()(
+      create<SavedLot>()(
+        '/api/infusions',
+        'Put a herb into an oil of the stores; the lot that comes of it steeps until it is strained',
+      ),
+    ),
+    strain: taking<Strained>()(post<SavedLot>()('/api/lots/:id/strain', 'Strain an infusion: so much came out of it')),
+  },
   lots: repositoryEndpoints<NewLot, SavedLot>()('/api/lots', 'lot'),
 } as const

@@ -93,6 +93,20 @@ export const lotSchema = object({
     .nullable()
     .defined()
     .default(null),
+  /** Of oil that a herb steeps in here: what it is made of, and whether it was strained. */
+  infusion: object({
+    startedDay: dayText(),
+    parts: array(object({ lotId: idText(), amount: amount() }).noUnknown().required())
+      .max(60)
+      .required(),
+    oilG: amount(),
+    herbG: amount(),
+    herb: nameText(),
+    isStrained: boolean().required(),
+  })
+    .noUnknown()
+    .nullable()
+    .optional(),
 })
   .noUnknown()
   .required()
@@ -163,6 +177,30 @@ export const statedPricesSchema = object({
   .required()
 
 export type StatedPrices = InferType<typeof statedPricesSchema>
+/** A herb that is put into an oil of the stores. */
+export const newInfusionSchema = object({
+  /** The oil's ingredient. */
+  oilId: idText(),
+  oilG: amount().moreThan(0),
+  /** The herb's ingredient; null: the stores do not keep it. */
+  herbId: idText().nullable().defined(),
+  herb: nameText(),
+  herbG: amount().moreThan(0),
+  /** Until it is strained. */
+  days: wholeWithin('days', deliveryDaysRange).required(),
+  /** What the infused oil is called. */
+  name: nameText(),
+})
+  .noUnknown()
+  .required()
+
+/** What came out of an infusion. */
+export const strainedSchema = object({ yieldG: amount().moreThan(0), version: versionNumber() })
+  .noUnknown()
+  .required()
+
+export type NewInfusion = InferType<typeof newInfusionSchema>
+export type Strained = InferType<typeof strainedSchema>
 export type NewIngredient = InferType<typeof ingredientSchema>
 export type SavedIngredient = InferType<typeof savedIngredientSchema>
 export type NewLot = InferType<typeof lotSchema>

@@ -4,6 +4,7 @@ import { quantity, refuse, warn } from '../findings'
 import type { Range } from '../units'
 import { isWithin } from '../units'
 import type { ContentKey } from './contents'
+import { contentsOfFat } from './contents'
 import type { Fat } from './fat'
 import { fattyAcidMolarMass } from './fat'
 import { glycerolMolarMass, kohMolarMass, waterMolarMass } from './molarMasses'
@@ -36,6 +37,25 @@ export function asFat(id: string, { supplier, certificateDay, ...fat }: OwnFat):
       ? 'Own figures, without a certificate'
       : `${supplier === '' ? 'Supplier' : supplier}’s certificate of ${certificateDay}`
   return { ...fat, key: ownFatKey(id), source }
+}
+
+/** A fat of the workshop's own that is made of another: its figures under a name of its own. */
+export function ownFatLike(fat: Fat, name: string) {
+  const { key: _key, source: _source, saponificationValue, fattyAcidPercent, ...rest } = fat
+  const acids = Object.keys(fattyAcidMolarMass) as readonly (keyof typeof fattyAcidMolarMass)[]
+  const percents = Object.fromEntries(acids.map((acid) => [acid, fattyAcidPercent?.[acid] ?? 0])) as Record<
+    (typeof acids)[number],
+    number
+  >
+  return {
+    ...rest,
+    name,
+    saponificationValue: { ...saponificationValue },
+    fattyAcidPercent: fattyAcidPercent === null ? null : percents,
+    contains: [...contentsOfFat(fat)],
+    supplier: '',
+    certificateDay: null,
+  } satisfies OwnFat
 }
 
 /** Three acids bound to glycerol: its mass less three molecules of water, g/mol. */

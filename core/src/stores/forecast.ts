@@ -82,7 +82,7 @@ function lineOf(stock: Stock, needs: readonly Need[], today: Day): StoresLine {
   const left = (wanted: (lot: Lot) => boolean): number =>
     sum(stock.lots.filter(wanted).map(({ leftAmount }) => Math.max(0, leftAmount)))
   const inStore = left((lot) => lotFault(lot, today) === undefined)
-  const onOrder = left((lot) => lotFault(lot, today) === 'not_here')
+  const onOrder = left((lot) => ['not_here', 'steeping'].includes(lotFault(lot, today) ?? ''))
   const reserved = sum(needs.map(({ amount }) => amount))
   return {
     key: stock.key,

@@ -1,5 +1,6 @@
 export * from './certified'
 export * from './forecast'
+export * from './infusion'
 export * from './ingredient'
 export * from './lots'
 export * from './needs'

@@ -23,6 +23,8 @@ export interface Lot {
   readonly priceCents: number
   /** Its part of what the delivery cost to bring, cents. @default 0 */
   readonly carriageCents?: number
+  /** Of oil that a herb steeps in here. @default none: it came as it is */
+  readonly infusion?: { readonly isStrained: boolean } | null | undefined
 }
 
 /** What a lot cost with its carriage, cents; undefined where its price or its amount is not known. */
@@ -34,12 +36,13 @@ export function costOfLot({
   return priceCents === 0 || receivedAmount <= 0 ? undefined : priceCents + carriageCents
 }
 
-export type LotFault = 'recalled' | 'expired' | 'not_here' | 'empty'
+export type LotFault = 'recalled' | 'expired' | 'steeping' | 'not_here' | 'empty'
 
 /** Why a lot cannot be used on a day, the gravest reason; undefined when it can. */
 export function lotFault(lot: Lot, day: Day): LotFault | undefined {
   if (lot.isRecalled) return 'recalled'
   if (lot.bestBeforeDay !== null && lot.bestBeforeDay < day) return 'expired'
+  if (lot.infusion?.isStrained === false) return 'steeping'
   if (lot.receivedDay > day) return 'not_here'
   return lot.leftAmount > 0 ? undefined : 'empty'
 }
@@ -52,6 +55,8 @@ export function lotFaultSentence(lot: Lot, fault: LotFault): Sentence {
       return sentence('lot_recalled', named)
     case 'expired':
       return sentence('lot_expired', { ...named, day: quantity.day(lot.bestBeforeDay ?? lot.receivedDay) })
+    case 'steeping':
+      return sentence('lot_steeping', { ...named, day: quantity.day(lot.receivedDay) })
     case 'not_here':
       return sentence('lot_not_here', { ...named, day: quantity.day(lot.receivedDay) })
     case 'empty':

@@ -1,11 +1,13 @@
 import type { SavedIngredient, SavedLot, TraceView } from '@vendange/contract'
 import type { GoneOut } from '@vendange/core/loaf'
 import { freeBars, whereabouts } from '@vendange/core/loaf'
+import { infusedFrom } from '@vendange/core/stores'
 import { and, asc, eq, inArray, sql } from 'drizzle-orm'
 import type { Reader } from '../db/database'
 import { findRow } from '../db/versionedRepository'
 import { readLoaves } from '../db/loafRow'
 import { loavesWithPieces } from '../db/pieces'
+import { readInfusions } from '../db/storesRow'
 import { batches, ingredients, loafEvents, loaves, lots, lotUses } from '../db/schema'
 
 /** Soaps that took pieces of some loaves, or of those that took them, with the lots of the loaves that the pieces are of. */
@@ -37,7 +39,7 @@ export async function traceOfLot(read: Reader, lotId: string): Promise<TraceView
     .from(lotUses)
     .innerJoin(batches, eq(lotUses.batchId, batches.id))
     .leftJoin(loaves, eq(loaves.batchId, batches.id))
-    .where(eq(lotUses.lotId, lotId))
+    .where(inArray(lotUses.lotId, [lotId, ...infusedFrom(lotId, await readInfusions(read))]))
   const direct = [...new Set(used.flatMap(({ loafId }) => loafId ?? []))]
   const through = await throughPieces(read, direct)
   const ids = [...direct, ...through.keys()]

@@ -9,7 +9,7 @@ import type { Context } from '../parts/context'
 import { pdfReply, printed } from '../parts/printing'
 import type { Read } from '../parts/reading'
 import { serveRepository } from '../parts/repositoryRoutes'
-import { serveFile, serveReading } from '../parts/serve'
+import { serve, serveFile, serveReading } from '../parts/serve'
 import { lotCardSheet } from './lotCards'
 import type { StoresService } from './storesService'
 
@@ -26,6 +26,8 @@ export function storesRoutes(router: Router, service: StoresService, { database,
   })
   serveReading(router, endpoints.scraps, () => read('scraps'))
   serveRepository(router, endpoints.ingredients, service.ingredients)
+  serve(router, endpoints.infusions.start, ({ body }) => service.startInfusion(body))
+  serve(router, endpoints.infusions.strain, ({ params, body }) => service.strain(params.id, body))
   serveRepository(router, endpoints.lots, service.lots)
   serveFile(router, endpoints.lotCards, async ({ params }) => {
     const ingredient = await findRow<SavedIngredient>(database.read, ingredients, params.id, 'ingredient')

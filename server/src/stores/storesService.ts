@@ -1,4 +1,13 @@
-import type { NewIngredient, NewLot, SavedIngredient, SavedLot, StatedPrices, StoresImport } from '@vendange/contract'
+import type {
+  NewInfusion,
+  NewIngredient,
+  NewLot,
+  SavedIngredient,
+  SavedLot,
+  StatedPrices,
+  StoresImport,
+  Strained,
+} from '@vendange/contract'
 import type { Finding } from '@vendange/core/findings'
 import { quantity, refuse } from '@vendange/core/findings'
 import { fatOf } from '@vendange/core/recipe'
@@ -9,7 +18,9 @@ import { ingredients, lots } from '../db/schema'
 import { readOwnFats } from '../db/storesRow'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { findRow, versionedRepository } from '../db/versionedRepository'
+import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
+import { putBack, startInfusion, strain } from './infusions'
 import { statePrices } from './statePrices'
 import { takeStoresIn } from './takeStoresIn'
 
@@ -18,11 +29,15 @@ export interface StoresService {
   readonly lots: VersionedRepository<NewLot, SavedLot>
   /** Takes every line in, or none. */
   takeIn(file: StoresImport): Promise<void>
+  /** Puts a herb into an oil: what is taken goes off the lots at once. @throws 422 where there is too little of the oil */
+  startInfusion(infusion: NewInfusion): Promise<SavedLot>
+  /** So much came out of an infusion. @throws 422 where it is none that steeps */
+  strain(lotId: string, strained: Strained): Promise<SavedLot>
   /** Writes estimates of prices to what is named, all of them or none. */
   statePrices(stated: StatedPrices): Promise<void>
 }
 
-export function storesService({ database, newId }: Context): StoresService {
+export function storesService({ database, newId, clock }: Context): StoresService {
   /** A certificate that cannot be of this fat would make a wrong lye; less than was used cannot have come. */
   async function checkLot(lot: NewLot, reader: Reader, id: string | undefined): Promise<readonly Finding[]> {
     const { ingredientId, certificate } = lot
@@ -56,7 +71,9 @@ export function storesService({ database, newId }: Context): StoresService {
       newId,
       check: checkLot,
       // A lot that is brought back has a place to be seen at.
-      written: async (transaction, { ingredientId, isRemoved }, before) => {
+      written: async (transaction, { ingredientId, isRemoved, infusion }, before) => {
+        if (before && infusion?.isStrained === false && before.isRemoved !== isRemoved)
+          await putBack(transaction, infusion.parts, isRemoved ? 1 : -1)
         if (before?.isRemoved !== true || isRemoved) return
         await transaction
           .update(ingredients)
@@ -64,6 +81,16 @@ export function storesService({ database, newId }: Context): StoresService {
           .where(and(eq(ingredients.id, ingredientId), eq(ingredients.isRemoved, true)))
       },
     }),
+    startInfusion: (infusion) =>
+      database.write(async (transaction) => {
+        const { timeZone } = await readWorkshop(transaction)
+        return startInfusion(transaction, infusion, { newId, today: clock.today(timeZone) })
+      }),
+    strain: (lotId, strained) =>
+      database.write(async (transaction) => {
+        const { timeZone } = await readWorkshop(transaction)
+        return strain(transaction, lotId, strained, clock.today(timeZone))
+      }),
     statePrices: (stated) => database.write((transaction) => statePrices(transaction, stated, newId)),
     takeIn: (file) =>
       database.write(async (transaction) => {

@@ -35,6 +35,7 @@ import { suggestedInci, usualInci } from '@vendange/core/release'
 import { ingredientKinds, ingredientKindWords, isCounted, keyOfIngredient, lotFault } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import InfusePanel from './InfusePanel.vue'
 import LotCard from './LotCard.vue'
 import { useFreshStores } from './storesStore'
 import { useAmounts } from './useAmounts'
@@ -163,121 +164,124 @@ async function takeIngredientAway(): Promise<void> {
     </PageHeadline>
     <ConflictPanel v-if="theirDetails" :mine="values" :theirs="theirDetails" @settle="settle" />
     <div class="columns wide-right">
-      <section class="sheet stack">
-        <div class="row head">
-          <h2>What it is</h2>
-          <SaveState :status="status" :errors="errors" />
-        </div>
-        <div class="fields">
-          <v-select
-            :model-value="values.kind"
-            :items="kinds"
-            label="Kind"
-            data-test="kind"
-            @update:model-value="chooseKind"
-          />
-          <ChoiceField
-            v-if="values.kind === 'fat'"
-            :model-value="values.ref"
-            :items="fats"
-            label="Which fat"
-            :error="errorOf('ref')"
-            @update:model-value="chooseRef"
-          />
-          <v-select
-            v-if="values.kind === 'alkali'"
-            :model-value="values.ref"
-            :items="alkalis"
-            label="Which alkali"
-            :error-messages="errorOf('ref') ?? []"
-            @update:model-value="chooseRef"
-          />
-          <v-text-field
-            v-model="values.name"
-            label="Name"
-            :hint="values.ref === '' ? 'As recipes and soaps call it' : ''"
-            persistent-hint
-            :error-messages="errorOf('name') ?? []"
-          />
-          <QuantityField
-            v-model="values.leadDays"
-            kind="days"
-            :range="deliveryDaysRange"
-            label="Days on the way"
-            :error="errorOf('leadDays')"
-          />
-          <QuantityField
-            v-model="values.packSize"
-            :kind="isCounted(values.kind) ? 'count' : 'mass'"
-            :range="amountRange"
-            label="Sold in packs of"
-            hint="0: any amount"
-            :error="errorOf('packSize')"
-          />
-          <QuantityField
-            v-if="values.kind === 'packaging'"
-            v-model="values.perBar"
-            kind="number"
-            :range="perBarRange"
-            label="Pieces for a bar"
-            :error="errorOf('perBar')"
-          />
-          <QuantityField
-            v-model="values.listCents"
-            :kind="isCounted(values.kind) ? 'money' : 'price'"
-            :range="centsRange"
-            :label="isCounted(values.kind) ? 'Listed at, each' : 'Listed at'"
-            hint="Where no lot tells its price; 0: not known"
-            :error="errorOf('listCents')"
-          />
-          <v-checkbox
-            v-if="values.listCents > 0"
-            v-model="values.isListEstimate"
-            label="That is an estimate, no supplier’s list"
-          />
-          <QuantityField
-            v-if="usualDensity"
-            v-model="values.densityGMl"
-            kind="density"
-            optional
-            :range="densityRange"
-            label="Density"
-            :hint="`Left empty: ${show('density', usualDensity.densityGMl)}${usualDensity.isEstimate ? ', an estimate' : ''}`"
-            :error="errorOf('densityGMl')"
-          />
-          <template v-if="values.makeup">
-            <QuantityField
-              v-for="{ key, label } in makeupParts"
-              :key="key"
-              v-model="values.makeup[key]"
-              kind="share"
-              :range="shareRange"
-              :label="label"
-              :error="key === 'waterShare' ? errorOf('makeup') : undefined"
+      <div class="stack">
+        <section class="sheet stack">
+          <div class="row head">
+            <h2>What it is</h2>
+            <SaveState :status="status" :errors="errors" />
+          </div>
+          <div class="fields">
+            <v-select
+              :model-value="values.kind"
+              :items="kinds"
+              label="Kind"
+              data-test="kind"
+              @update:model-value="chooseKind"
             />
-          </template>
-          <v-combobox
-            v-if="!isCounted(values.kind) && values.kind !== 'fat' && values.kind !== 'alkali'"
-            :model-value="values.inci"
-            :items="usualInci"
-            label="INCI name or CI number"
-            :hint="inciHint"
-            persistent-hint
-            data-test="inci"
-            :error-messages="errorOf('inci') ?? []"
-            @update:model-value="values.inci = $event ?? ''"
-          />
-        </div>
-        <v-textarea v-model="values.notes" rows="2" label="Notes" :error-messages="errorOf('notes') ?? []" />
-        <div class="row">
-          <v-btn v-if="isPart" size="small" variant="text" data-test="makeup" @click="stateMakeup">{{
-            values.makeup ? 'What is in it: as the library says' : 'State what is in it'
-          }}</v-btn>
-          <v-btn size="small" variant="text" color="error" @click="takeIngredientAway">{{
-            isInUse ? 'Archive the ingredient' : 'Take the ingredient away'
-          }}</v-btn>
-        </div>
-      </section>
+            <ChoiceField
+              v-if="values.kind === 'fat'"
+              :model-value="values.ref"
+              :items="fats"
+              label="Which fat"
+              :error="errorOf('ref')"
+              @update:model-value="chooseRef"
+            />
+            <v-select
+              v-if="values.kind === 'alkali'"
+              :model-value="values.ref"
+              :items="alkalis"
+              label="Which alkali"
+              :error-messages="errorOf('ref') ?? []"
+              @update:model-value="chooseRef"
+            />
+            <v-text-field
+              v-model="values.name"
+              label="Name"
+              :hint="values.ref === '' ? 'As recipes and soaps call it' : ''"
+              persistent-hint
+              :error-messages="errorOf('name') ?? []"
+            />
+            <QuantityField
+              v-model="values.leadDays"
+              kind="days"
+              :range="deliveryDaysRange"
+              label="Days on the way"
+              :error="errorOf('leadDays')"
+            />
+            <QuantityField
+              v-model="values.packSize"
+              :kind="isCounted(values.kind) ? 'count' : 'mass'"
+              :range="amountRange"
+              label="Sold in packs of"
+              hint="0: any amount"
+              :error="errorOf('packSize')"
+            />
+            <QuantityField
+              v-if="values.kind === 'packaging'"
+              v-model="values.perBar"
+              kind="number"
+              :range="perBarRange"
+              label="Pieces for a bar"
+              :error="errorOf('perBar')"
+            />
+            <QuantityField
+              v-model="values.listCents"
+              :kind="isCounted(values.kind) ? 'money' : 'price'"
+              :range="centsRange"
+              :label="isCounted(values.kind) ? 'Listed at, each' : 'Listed at'"
+              hint="Where no lot tells its price; 0: not known"
+              :error="errorOf('listCents')"
+            />
+            <v-checkbox
+              v-if="values.listCents > 0"
+              v-model="values.isListEstimate"
+              label="That is an estimate, no supplier’s list"
+            />
+            <QuantityField
+              v-if="usualDensity"
+              v-model="values.densityGMl"
+              kind="density"
+              optional
+              :range="densityRange"
+              label="Density"
+              :hint="`Left empty: ${show('density', usualDensity.densityGMl)}${usualDensity.isEstimate ? ', an estimate' : ''}`"
+              :error="errorOf('densityGMl')"
+            />
+            <template v-if="values.makeup">
+              <QuantityField
+                v-for="{ key, label } in makeupParts"
+                :key="key"
+                v-model="values.makeup[key]"
+                kind="share"
+                :range="shareRange"
+                :label="label"
+                :error="key === 'waterShare' ? errorOf('makeup') : undefined"
+              />
+            </template>
+            <v-combobox
+              v-if="!isCounted(values.kind) && values.kind !== 'fat' && values.kind !== 'alkali'"
+              :model-value="values.inci"
+              :items="usualInci"
+              label="INCI name or CI number"
+              :hint="inciHint"
+              persistent-hint
+              data-test="inci"
+              :error-messages="errorOf('inci') ?? []"
+              @update:model-value="values.inci = $event ?? ''"
+            />
+          </div>
+          <v-textarea v-model="values.notes" rows="2" label="Notes" :error-messages="errorOf('notes') ?? []" />
+          <div class="row">
+            <v-btn v-if="isPart" size="small" variant="text" data-test="makeup" @click="stateMakeup">{{
+              values.makeup ? 'What is in it: as the library says' : 'State what is in it'
+            }}</v-btn>
+            <v-btn size="small" variant="text" color="error" @click="takeIngredientAway">{{
+              isInUse ? 'Archive the ingredient' : 'Take the ingredient away'
+            }}</v-btn>
+          </div>
+        </section>
+        <InfusePanel v-if="ingredient.kind === 'fat'" :key="ingredient.id" :oil="ingredient" />
+      </div>
       <section class="sheet stack">
         <div class="row head">
           <h2>Lots, in the order in which they are used</h2>

@@ -30,6 +30,7 @@ import {
 } from '@vendange/core/stores'
 import { computed } from 'vue'
 import { useStores } from './storesStore'
+import StrainLot from './StrainLot.vue'
 import { useAmounts } from './useAmounts'
 import { useUnits } from '@/parts/format'
 
@@ -74,6 +75,10 @@ const price = computed({
 })
 /** Something was made with it: it stays in the history of what was made. */
 const isInUse = computed(() => props.lot.usedAmount > 0)
+const steeping = computed(() => {
+  const { infusion } = props.lot
+  return infusion ? { ...props.lot, infusion } : undefined
+})
 const fault = computed(() => lotFault(props.lot, season.today))
 
 function certify(): void {
@@ -105,6 +110,7 @@ function certify(): void {
       {{ say(lotFaultSentence(lot, fault)) }}
       <v-btn v-if="fault === 'not_here'" size="small" @click="values.receivedDay = season.today">It is here</v-btn>
     </p>
+    <StrainLot v-if="steeping" :lot="steeping" />
     <div class="fields">
       <v-text-field v-model="values.lotNumber" label="Lot number" maxlength="80" />
       <v-text-field v-model="values.supplier" label="Supplier" maxlength="80" />

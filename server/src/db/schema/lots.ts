@@ -1,3 +1,4 @@
+import type { NewLot } from '@vendange/contract'
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { ingredients } from './ingredients'
 import { versionedColumns } from './versionedColumns'
@@ -24,6 +25,8 @@ export const lots = sqliteTable(
     usedAmount: real('used_amount').notNull().default(0),
     priceCents: integer('price_cents').notNull(),
     carriageCents: integer('carriage_cents').notNull().default(0),
+    /** Of oil that a herb steeps in here; null: it came as it is. */
+    infusion: text({ mode: 'json' }).$type<NonNullable<NewLot['infusion']>>(),
     certificate: text({ mode: 'json' }).$type<{ sapKoh: number; tolerance: number; day: string }>(),
   },
   (table) => [index('lots_ingredient').on(table.ingredientId)],
