@@ -5,7 +5,7 @@ const webStages = 'plan|formulate|pour|cut|cure|release|stores|notebook|workshop
 /** Core's folders from the foundations up: a folder imports those of the lines above it, never its own line or below. */
 const coreOrder = [
   ['findings'],
-  ['calendar', 'random', 'units'],
+  ['calendar', 'random', 'tables', 'units'],
   ['fats', 'instruments', 'mould'],
   ['cutting', 'recipe'],
   ['batch', 'cure', 'wishes'],

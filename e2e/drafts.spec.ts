@@ -17,6 +17,13 @@ test.afterAll(() => workshop.dispose())
 const searches: readonly string[] = [
   'Scent',
   'Look for',
+  'Soap, lot or buyer',
+  'Soap or lot',
+  'Ingredient, lot or supplier',
+  'Happened from',
+  'Happened until',
+  'Came from',
+  'Came until',
   'Soap, lot or word',
   'Soap, lot or ingredient',
   'Poured from',

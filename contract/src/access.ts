@@ -54,6 +54,7 @@ const access: Access<typeof endpoints> = {
   sendOrder: makers,
   givenForOrder: makers,
   givenInCollection: makers,
+  sales: makers,
   earnings: makers,
   salesHistory: makers,
   acceptPlan: makers,
@@ -67,6 +68,7 @@ const access: Access<typeof endpoints> = {
   lotCards: makers,
   scraps: hands,
   lots: makers,
+  lotTable: makers,
   infusions: makers,
   batches: {
     create: makers,
@@ -85,6 +87,7 @@ const access: Access<typeof endpoints> = {
   instruments: hands,
   loaves: {
     list: everybody,
+    happened: makers,
     table: everybody,
     seen: hands,
     ofDesign: everybody,

@@ -1,6 +1,6 @@
 import type { Day } from '@vendange/core/calendar'
 import type { CostRates, Earning, MonthOfWork, SoapYield } from '@vendange/core/earnings'
-import type { LoafState, SaleChannel, Whereabouts } from '@vendange/core/loaf'
+import type { LoafEvent, LoafState, SaleChannel, Whereabouts } from '@vendange/core/loaf'
 import type { BarsOnHand, ReleaseSales } from '@vendange/core/plan'
 import type { SavedCustomer } from './schemas/customer'
 import type { SavedLot } from './schemas/stores'
@@ -47,6 +47,25 @@ export interface GivenFor {
   /** Set aside, and not sent yet. */
   readonly aside: number
   readonly sent: number
+}
+
+/** Something that happened to a loaf, and who wrote it down. */
+export interface RecordRow {
+  readonly number: number
+  /** ISO 8601. */
+  readonly at: string
+  readonly maker: string
+  readonly loafId: string
+  readonly lotCode: string
+  readonly soap: string
+  readonly event: LoafEvent
+}
+
+/** A page of the record of all loaves. */
+export interface RecordPage {
+  readonly rows: readonly RecordRow[]
+  readonly total: number
+  readonly facets: { readonly makers: readonly { readonly id: string; readonly name: string }[] }
 }
 
 /** From which lots bars were set aside. */

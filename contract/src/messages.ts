@@ -4,7 +4,7 @@ import type { Endpoint, OfVersion, repositoryEndpoints } from './endpoint'
 import { endpoints } from './endpoints'
 import { barsBackSchema, customerListSchema, customerSchema, savedCustomerSchema } from './schemas/customer'
 import { earningsQuerySchema } from './schemas/earnings'
-import { loafQuerySchema } from './schemas/loafQuery'
+import { loafQuerySchema, lotQuerySchema, recordQuerySchema, saleQuerySchema } from './schemas/loafQuery'
 import { mouldSchema, savedMouldSchema } from './schemas/mould'
 import { orderAcceptedSchema, orderQuotedSchema, orderSchema, savedOrderSchema } from './schemas/order'
 import { ownFatSchema, savedOwnFatSchema } from './schemas/ownFat'
@@ -111,6 +111,9 @@ takes(endpoints.customers.takeIn, customerListSchema)
 takes(endpoints.customers.barsBack, barsBackSchema)
 takes(endpoints.sendOrder, versionOnly)
 takes(endpoints.loaves.table, loafQuerySchema)
+takes(endpoints.loaves.happened, recordQuerySchema)
+takes(endpoints.sales, saleQuerySchema)
+takes(endpoints.lotTable, lotQuerySchema)
 takes(endpoints.earnings, earningsQuerySchema)
 takes(endpoints.orders.quote, orderQuotedSchema)
 takes(endpoints.orders.accept, orderAcceptedSchema)

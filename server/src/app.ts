@@ -111,6 +111,7 @@ function apiRouter(context: Context, instrumentMs?: number): Router {
   serveRepository(router, endpoints.ownFats, services.ownFats)
   serveRepository(router, endpoints.collections, services.plan.collections)
   serveReading(router, endpoints.salesHistory, ({ params }) => read('salesHistory', params.id))
+  serveReading(router, endpoints.sales, ({ body }) => read('salesTable', body))
   serveReading(router, endpoints.earnings, ({ body }) => read('earnings', body))
   serveReading(router, endpoints.collections.pours, ({ params }) => read('poursOfCollection', params.id))
   serveRepository(router, endpoints.designs, services.plan.designs)

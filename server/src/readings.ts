@@ -1,4 +1,4 @@
-import type { AcceptedPlan, WishRequest } from '@vendange/contract'
+import type { AcceptedPlan, LotTableQuery, RecordTableQuery, WishRequest } from '@vendange/contract'
 import { openApiDocument } from '@vendange/contract'
 import { openFile } from './db/openFile'
 import type { Reader } from './db/database'
@@ -7,12 +7,14 @@ import { pricesOn, readStock } from './db/storesRow'
 import { readWorkshop } from './db/workshopRow'
 import { recipeNearWishes } from './formulate/recipeNearWishes'
 import { loafTable } from './loaves/loafTable'
+import { recordTable } from './loaves/recordTable'
 import { loavesOfDesign, newestLoaves } from './loaves/loafLists'
 import { seenLoaves } from './loaves/seenLoaves'
 import type { ReadingContext } from './parts/context'
 import { sayOfContext } from './parts/workshopWords'
 import { earningsView } from './plan/earningsView'
 import { salesHistory } from './plan/salesHistory'
+import { salesTable } from './plan/salesTable'
 import { poursOfCollection } from './plan/poursOfCollection'
 import { readTimings } from './pour/timings'
 import { customersView } from './release/customersView'
@@ -20,6 +22,7 @@ import { traceOfLot } from './release/traceOfLot'
 import { calendarFeed } from './season/calendarFeed'
 import { planTroubles } from './season/planTroubles'
 import { seasonService } from './season/seasonService'
+import { lotTable } from './stores/lotTable'
 import { scrapBin } from './stores/scrapBin'
 import { storesView } from './stores/storesView'
 import { version } from './version'
@@ -39,6 +42,9 @@ export function readingsOf(context: ReadingContext) {
       pricesOn(clock.today((await readWorkshop(database.read)).timeZone), await readStock(database.read)),
     scraps: () => scrapBin(database.read),
     loafTable: loafTable(context),
+    recordTable: (query: RecordTableQuery) => recordTable(database.read, query),
+    salesTable: salesTable(context),
+    lotTable: (query: LotTableQuery) => lotTable(context, query),
     seenBars: () => seenLoaves(database.read),
     newestLoaves: () => newestLoaves(database.read),
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),

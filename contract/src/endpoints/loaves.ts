@@ -1,9 +1,10 @@
 import type { LoafPage } from '@vendange/core/loaf'
 import type { SeenBar } from '@vendange/core/observations'
 import { create, get, post, taking } from '../endpoint'
-import type { LoafTableQuery } from '../schemas/loafQuery'
+import type { LoafTableQuery, RecordTableQuery } from '../schemas/loafQuery'
 import type { RoomReading } from '../schemas/room'
 import type { NewLoafEvent } from '../schemas/work'
+import type { RecordPage } from '../barViews'
 import type { LoafSummary, LoafView, RoomDay } from '../views'
 
 /** Loaves from the cut through the cure, and the room they cure in. */
@@ -12,6 +13,9 @@ export const loafEndpoints = {
     list: get<readonly LoafSummary[]>()('/api/loaves', 'The newest loaves, 100 at the most'),
     table: taking<LoafTableQuery>()(
       post<LoafPage>()('/api/loaves/table', 'A page of all loaves that fit some wishes, in an order'),
+    ),
+    happened: taking<RecordTableQuery>()(
+      post<RecordPage>()('/api/loaves/record', 'A page of what happened to all loaves, by whom and when'),
     ),
     seen: get<readonly SeenBar[]>()('/api/loaves/seen', 'What the newest loaves showed of their kinds'),
     ofDesign: get<readonly LoafSummary[]>()('/api/designs/:id/loaves', 'Loaves of a soap'),

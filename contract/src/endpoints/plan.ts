@@ -2,7 +2,9 @@ import { get, post, repositoryEndpoints, taking } from '../endpoint'
 import type { NewOrder, OrderAccepted, OrderQuoted, SavedOrder } from '../schemas/order'
 import type { EarningsView, SalesHistory } from '../barViews'
 import type { NewCollection, SavedCollection } from '../schemas/collection'
+import type { SalePage } from '@vendange/core/release'
 import type { EarningsQuery } from '../schemas/earnings'
+import type { SaleTableQuery } from '../schemas/loafQuery'
 import type { AcceptedPlan, NewDayTick, NewDesign, SavedDesign } from '../schemas/plan'
 import type { AcceptedPlanView, PourOfCollection, SeasonView } from '../views'
 
@@ -37,6 +39,9 @@ export const planEndpoints = {
   salesHistory: get<SalesHistory>()(
     '/api/designs/:id/sales-history',
     'How a soap and what it was brought back from sold, release by release, and what of it is there',
+  ),
+  sales: taking<SaleTableQuery>()(
+    post<SalePage>()('/api/sales/table', 'A page of all sales that fit some wishes, in an order'),
   ),
   earnings: taking<EarningsQuery>()(
     post<EarningsView>()('/api/earnings', 'What was earned in a period, month by month, and what came of its pours'),

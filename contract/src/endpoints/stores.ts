@@ -1,5 +1,6 @@
 import { create, get, post, repositoryEndpoints, taking } from '../endpoint'
-import type { Prices } from '@vendange/core/stores'
+import type { LotPage, Prices } from '@vendange/core/stores'
+import type { LotTableQuery } from '../schemas/loafQuery'
 import type {
   NewInfusion,
   Strained,
@@ -38,5 +39,8 @@ export const storesEndpoints = {
     ),
     strain: taking<Strained>()(post<SavedLot>()('/api/lots/:id/strain', 'Strain an infusion: so much came out of it')),
   },
+  lotTable: taking<LotTableQuery>()(
+    post<LotPage>()('/api/lots/table', 'A page of all lots that fit some wishes, those that are used up among them'),
+  ),
   lots: repositoryEndpoints<NewLot, SavedLot>()('/api/lots', 'lot'),
 } as const

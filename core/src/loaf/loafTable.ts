@@ -1,5 +1,7 @@
 import type { Day } from '../calendar'
 import type { FaultKey } from '../cutting'
+import type { TablePage, TableView } from '../tables'
+import { choicesOf, hasWords, pageOfRows, wordsOf } from '../tables'
 import type { LoafStatus } from './loafState'
 
 /** A loaf as a line of the notebook. */
@@ -39,7 +41,7 @@ export const loafSortKeys = [
 export type LoafSortKey = (typeof loafSortKeys)[number]
 
 /** Which lines are wanted: all that fit every wish, in an order, a page of them. Null: no such wish. */
-export interface LoafQuery {
+export interface LoafQuery extends TableView<LoafSortKey> {
   /** Every word of it stands in the name, the lot, the scent, the place or among the ingredients. */
   readonly text: string
   readonly soap: string | null
@@ -49,11 +51,6 @@ export interface LoafQuery {
   readonly place: string | null
   readonly from: Day | null
   readonly to: Day | null
-  readonly sortBy: LoafSortKey
-  readonly isDescending: boolean
-  /** From 1. */
-  readonly page: number
-  readonly perPage: number
 }
 
 /** All loaves, the newest first. */
@@ -80,10 +77,7 @@ export interface LoafFacets {
   readonly faults: readonly FaultKey[]
 }
 
-export interface LoafPage {
-  readonly rows: readonly LoafRow[]
-  /** Lines that fit, on all pages. */
-  readonly total: number
+export interface LoafPage extends TablePage<LoafRow> {
   /** Bars that were cut of them. */
   readonly bars: number
   readonly facets: LoafFacets
@@ -98,43 +92,24 @@ const fits = (row: LoafRow, query: LoafQuery, words: readonly string[]): boolean
   if (place !== null && row.place !== place) return false
   if (from !== null && row.pouredDay < from) return false
   if (to !== null && row.pouredDay > to) return false
-  if (words.length === 0) return true
-  const told = [row.name, row.lotCode, row.scent, row.place, ...row.ingredients].join('\n').toLowerCase()
-  return words.every((word) => told.includes(word))
+  return hasWords([row.name, row.lotCode, row.scent, row.place, ...row.ingredients], words)
 }
 
-type Value = string | number | null
-// Five thousand names are put in order at every question: one collator does it several times as fast as each by itself.
-const { compare: inAlphabet } = new Intl.Collator('en')
 /** Lot codes are figures: as they stand, the newest first. */
-const newestFirst = (a: string, b: string): number => (a < b ? 1 : a > b ? -1 : 0)
-/** Nothing known comes last, whichever way round. */
-function compare(a: Value, b: Value, isDescending: boolean): number {
-  if (a === null || b === null) return a === b ? 0 : a === null ? 1 : -1
-  const order = typeof a === 'number' && typeof b === 'number' ? a - b : inAlphabet(String(a), String(b))
-  return isDescending ? -order : order
-}
-
-const inOrder = <T extends string>(values: Iterable<T>): readonly T[] =>
-  [...new Set(values)].filter((value) => value !== '').sort(inAlphabet)
+const newestFirst = (a: LoafRow, b: LoafRow): number => (a.lotCode < b.lotCode ? 1 : a.lotCode > b.lotCode ? -1 : 0)
 
 /** The page of a table of loaves that a query asks for; those that are alike in what is sorted by stand newest first. */
 export function pageOfLoaves(rows: readonly LoafRow[], query: LoafQuery): LoafPage {
-  const words = query.text.toLowerCase().split(/\s+/).filter(Boolean)
+  const words = wordsOf(query.text)
   const fitting = rows.filter((row) => fits(row, query, words))
-  const sorted = fitting.sort(
-    (a, b) => compare(a[query.sortBy], b[query.sortBy], query.isDescending) || newestFirst(a.lotCode, b.lotCode),
-  )
-  const start = (query.page - 1) * query.perPage
   return {
-    rows: sorted.slice(start, start + query.perPage),
-    total: sorted.length,
-    bars: sorted.reduce((sum, { bars }) => sum + (bars ?? 0), 0),
+    ...pageOfRows(fitting, query, newestFirst),
+    bars: fitting.reduce((sum, { bars }) => sum + (bars ?? 0), 0),
     facets: {
-      soaps: inOrder(rows.map(({ soap }) => soap)),
-      scents: inOrder(rows.map(({ scent }) => scent)),
-      places: inOrder(rows.map(({ place }) => place)),
-      faults: inOrder(rows.flatMap(({ faults }) => faults)),
+      soaps: choicesOf(rows.map(({ soap }) => soap)),
+      scents: choicesOf(rows.map(({ scent }) => scent)),
+      places: choicesOf(rows.map(({ place }) => place)),
+      faults: choicesOf(rows.flatMap(({ faults }) => faults)),
     },
   }
 }

@@ -1,4 +1,5 @@
-import type { Recipe, RecipeAdditive } from './recipe'
+import type { RecipeAdditive } from './parts'
+import type { Recipe } from './recipe'
 import { assertWithin, roundToScale, toFineScale } from '../units'
 import { additiveRateRanges, wettingRatioRange } from './ranges'
 

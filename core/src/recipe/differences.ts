@@ -1,6 +1,7 @@
 import type { Param, Sentence } from '../findings'
 import { quantity, sentence } from '../findings'
-import type { Recipe, RecipeAdditive, RecipeLiquid } from './recipe'
+import type { RecipeAdditive, RecipeLiquid } from './parts'
+import type { Recipe } from './recipe'
 import { fatOf } from './recipe'
 import { usualKohPurity } from './lye'
 import type { School } from './school'

@@ -9,7 +9,8 @@ import {
   superfatRange,
   waterShareRange,
 } from './ranges'
-import type { Recipe, RecipeLiquid } from './recipe'
+import type { RecipeLiquid } from './parts'
+import type { Recipe } from './recipe'
 import type { WeighedFat } from './superfatBand'
 import { naohDemand } from './superfatBand'
 

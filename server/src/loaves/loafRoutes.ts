@@ -16,6 +16,7 @@ const pictureHeaders = {
 export function loafRoutes(router: Router, loaves: LoafService, photos: PhotoService, read: Read): void {
   serveReading(router, endpoints.loaves.list, () => read('newestLoaves'))
   serveReading(router, endpoints.loaves.table, ({ body }) => read('loafTable', body))
+  serveReading(router, endpoints.loaves.happened, ({ body }) => read('recordTable', body))
   serveReading(router, endpoints.loaves.seen, () => read('seenBars'))
   serveReading(router, endpoints.loaves.ofDesign, ({ params }) => read('loavesOfDesign', params.id))
   serve(router, endpoints.loaves.view, ({ params }) => loaves.view(params.id))

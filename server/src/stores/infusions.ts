@@ -42,12 +42,7 @@ async function strainedBefore(
 }
 
 /** The fat that an infused oil is: its base's figures under a name of its own. @returns its key */
-async function infusedFat(
-  transaction: Transaction,
-  name: string,
-  base: Fat,
-  newId: () => string,
-): Promise<string> {
+async function infusedFat(transaction: Transaction, name: string, base: Fat, newId: () => string): Promise<string> {
   const known = (await findRows<SavedOwnFat>(transaction, ownFats)).find(
     (one) => !one.isRemoved && plainName(one.name) === plainName(name),
   )
@@ -82,18 +77,16 @@ export async function startInfusion(
   const kept = stock.ingredients.find((one) => one.kind === 'fat' && one.ref === ref)
   const ingredientId = kept?.id ?? newId()
   if (!kept)
-    await transaction
-      .insert(ingredients)
-      .values({
-        ...blankIngredient,
-        kind: 'fat',
-        name,
-        ref,
-        leadDays: days,
-        id: ingredientId,
-        version: 1,
-        isRemoved: false,
-      })
+    await transaction.insert(ingredients).values({
+      ...blankIngredient,
+      kind: 'fat',
+      name,
+      ref,
+      leadDays: days,
+      id: ingredientId,
+      version: 1,
+      isRemoved: false,
+    })
   await putBack(transaction, parts, -1)
   const numbers = stock.lots.map(({ lotNumber }) => lotNumber)
   const [lot] = await transaction

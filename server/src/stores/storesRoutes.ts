@@ -24,6 +24,7 @@ export function storesRoutes(router: Router, service: StoresService, { database,
     await service.statePrices(body)
     return read('prices')
   })
+  serveReading(router, endpoints.lotTable, ({ body }) => read('lotTable', body))
   serveReading(router, endpoints.scraps, () => read('scraps'))
   serveRepository(router, endpoints.ingredients, service.ingredients)
   serve(router, endpoints.infusions.start, ({ body }) => service.startInfusion(body))

@@ -135,6 +135,11 @@ const routes: readonly RouteRecordRaw[] = [
   },
   { path: '/stores', component: () => import('@/stores/StoresPage.vue'), meta: { title: 'Stores' } },
   {
+    path: '/stores/lots',
+    component: () => import('@/stores/LotsPage.vue'),
+    meta: { title: 'Lots', stage: '/stores' },
+  },
+  {
     path: '/stores/ingredients/:id',
     component: () => import('@/stores/IngredientPage.vue'),
     props: true,
@@ -158,6 +163,16 @@ const routes: readonly RouteRecordRaw[] = [
     meta: { title: 'Mould' },
   },
   { path: '/notebook', component: () => import('@/notebook/NotebookPage.vue'), meta: { title: 'Notebook' } },
+  {
+    path: '/notebook/sales',
+    component: () => import('@/notebook/SalesPage.vue'),
+    meta: { title: 'Sales', stage: '/notebook' },
+  },
+  {
+    path: '/notebook/record',
+    component: () => import('@/notebook/RecordPage.vue'),
+    meta: { title: 'Record', stage: '/notebook' },
+  },
   {
     path: '/notebook/earnings',
     component: () => import('@/notebook/earnings/EarningsPage.vue'),

@@ -6,22 +6,27 @@ import { useOwnScreen } from '@/parts/ownScreen'
 import PageHeadline from '@/parts/PageHeadline.vue'
 import { saveFile } from '@/parts/saveFile'
 import { useSeason } from '@/parts/seasonStore'
+import TableSheet from '@/parts/TableSheet.vue'
+import { useServedTable } from '@/parts/useServedTable'
 import { usePhone } from '@/parts/usePhone'
 import SoapFace from '@/parts/SoapFace.vue'
 import { mdiDownload } from '@mdi/js'
+import type { LoafTableQuery } from '@vendange/contract'
 import { endpoints, loafStatuses, perPageRange } from '@vendange/contract'
+import { everyLoaf } from '@vendange/core/loaf'
 import { formatDay } from '@vendange/core/calendar'
 import { sentence as said } from '@vendange/core/findings'
 import { counted } from '@vendange/words'
-import { computed, ref } from 'vue'
-import { useDisplay } from 'vuetify'
-import { useLoafTable } from './useLoafTable'
+import { computed } from 'vue'
 
 /** Every loaf there was, as a table that the server sorts, narrows down and pages. */
 const season = useSeason()
 const screen = useOwnScreen()
 const { show, say } = useUnits()
-const { wishes, sortBy, page, perPage, table, isAsking, failure, query, isNarrowed, clear } = useLoafTable()
+const { wishes, sortBy, page, perPage, table, isAsking, failure, isNarrowed, clear, all } = useServedTable(
+  everyLoaf,
+  (body: LoafTableQuery) => api(endpoints.loaves.table, { body }),
+)
 
 const statusWords = {
   in_mould: 'in its mould',
@@ -45,9 +50,6 @@ const columns = [
   { title: 'Lost in the cure', key: 'lossShare', align: 'end', from: 1150 },
   { title: 'Is', key: 'status', from: 0 },
 ] as const
-const { width } = useDisplay()
-/** What a screen has no room for stands in the loaf's own page. */
-const headers = computed(() => columns.filter(({ from }) => width.value >= from))
 
 const sentence = computed(() => {
   if (failure.value !== undefined) return failure.value
@@ -60,15 +62,11 @@ const sentence = computed(() => {
     ? `${counted(now.total, 'loaf is', 'loaves are')} like that${bars}.`
     : `${counted(now.total, 'loaf', 'loaves')} on record${bars}.`
 })
-/** On a phone the table comes before what narrows it down. */
 const isPhone = usePhone()
-const isOpen = ref(false)
-const perPages = [25, 50, 100].map((value) => ({ value, title: String(value) }))
 
-/** All that is seen, on all pages, for other programs. */
 async function save(): Promise<void> {
   const [{ rows }, { writeLoavesCsv }] = await Promise.all([
-    api(endpoints.loaves.table, { body: { ...query.value, page: 1, perPage: perPageRange.max } }),
+    all(perPageRange.max),
     import('@vendange/core/release/csv'),
   ])
   saveFile('loaves.csv', 'text/csv', writeLoavesCsv(rows))
@@ -82,97 +80,68 @@ async function save(): Promise<void> {
       <v-btn v-if="table && table.total > 0" :prepend-icon="mdiDownload" data-test="save-loaves" @click="save"
         >Save as CSV</v-btn
       >
+      <v-btn v-if="screen.may(endpoints.sales)" to="/notebook/sales" data-test="sales">Sales</v-btn>
+      <v-btn v-if="screen.may(endpoints.loaves.happened)" to="/notebook/record" data-test="record">Record</v-btn>
       <v-btn v-if="screen.may(endpoints.earnings)" to="/notebook/earnings" data-test="earnings">What it earned</v-btn>
       <v-btn to="/notebook/scents" data-test="scents">Scents</v-btn>
     </template>
   </PageHeadline>
-  <section v-if="table && (table.total > 0 || isNarrowed)" class="sheet stack">
-    <div class="fields wishes">
-      <v-text-field
-        v-model="wishes.text"
-        label="Soap, lot or ingredient"
-        clearable
-        hide-details
-        @click:clear="wishes.text = ''"
-      />
-      <template v-if="!isPhone || isOpen">
-        <v-autocomplete v-model="wishes.soap" :items="table.facets.soaps" label="Soap" clearable hide-details />
-        <v-select v-model="wishes.status" :items="statuses" label="Is" clearable hide-details />
-        <v-autocomplete v-model="wishes.scent" :items="table.facets.scents" label="Scent" clearable hide-details />
-        <v-select v-model="wishes.fault" :items="faults" label="Fault" clearable hide-details />
-        <v-autocomplete v-model="wishes.place" :items="table.facets.places" label="Stands on" clearable hide-details />
-        <DateField v-model="wishes.from" label="Poured from" optional />
-        <DateField v-model="wishes.to" label="Poured until" optional />
-      </template>
-    </div>
-    <div v-if="isPhone || isNarrowed" class="row">
-      <v-btn v-if="isPhone" size="small" data-test="narrow-down" @click="isOpen = !isOpen">{{
-        isOpen ? 'Fewer wishes' : 'Narrow down'
-      }}</v-btn>
-      <v-btn v-if="isNarrowed" size="small" variant="text" data-test="clear-wishes" @click="clear"
-        >Show all again</v-btn
-      >
-    </div>
-    <v-data-table-server
-      v-model:page="page"
-      v-model:items-per-page="perPage"
-      v-model:sort-by="sortBy"
-      class="loaves"
-      :headers="headers"
-      :items="[...table.rows]"
-      :items-length="table.total"
-      :items-per-page-options="perPages"
-      :loading="isAsking"
-      must-sort
-      no-data-text="No loaf is like that."
-      items-per-page-text="Loaves a page"
+  <TableSheet
+    v-if="table"
+    v-model:text="wishes.text"
+    v-model:number="page"
+    v-model:per-page="perPage"
+    v-model:sort-by="sortBy"
+    :page="table"
+    :columns="columns"
+    :is-asking="isAsking"
+    :is-narrowed="isNarrowed"
+    lines="Loaves"
+    look="Soap, lot or ingredient"
+    @clear="clear"
+  >
+    <template #wishes>
+      <v-autocomplete v-model="wishes.soap" :items="table.facets.soaps" label="Soap" clearable hide-details />
+      <v-select v-model="wishes.status" :items="statuses" label="Is" clearable hide-details />
+      <v-autocomplete v-model="wishes.scent" :items="table.facets.scents" label="Scent" clearable hide-details />
+      <v-select v-model="wishes.fault" :items="faults" label="Fault" clearable hide-details />
+      <v-autocomplete v-model="wishes.place" :items="table.facets.places" label="Stands on" clearable hide-details />
+      <DateField v-model="wishes.from" label="Poured from" optional />
+      <DateField v-model="wishes.to" label="Poured until" optional />
+    </template>
+    <template #[`item.name`]="{ item }">
+      <RouterLink class="plain soap" :to="`/loaves/${item.id}`" data-test="loaf-line">
+        <SoapFace :name="item.name" :soap="season.design(item.designId)" :width="48" :height="34" />
+        <span
+          ><span class="serif">{{ item.name }}</span
+          ><small v-if="isPhone" class="quiet lot">{{ item.lotCode }}</small></span
+        >
+      </RouterLink>
+    </template>
+    <template #[`item.lotCode`]="{ item }"
+      ><span class="one-line">{{ item.lotCode }}</span></template
     >
-      <template #[`item.name`]="{ item }">
-        <RouterLink class="plain soap" :to="`/loaves/${item.id}`" data-test="loaf-line">
-          <SoapFace :name="item.name" :soap="season.design(item.designId)" :width="48" :height="34" />
-          <span
-            ><span class="serif">{{ item.name }}</span
-            ><small v-if="isPhone" class="quiet lot">{{ item.lotCode }}</small></span
-          >
-        </RouterLink>
-      </template>
-      <template #[`item.lotCode`]="{ item }"
-        ><span class="one-line">{{ item.lotCode }}</span></template
-      >
-      <template #[`item.pouredDay`]="{ item }">{{ formatDay(item.pouredDay, season.today) }}</template>
-      <template #[`item.bars`]="{ item }"
-        ><span class="one-line">{{ item.bars === null ? '' : `${item.bars} of ${item.barsPlanned}` }}</span></template
-      >
-      <template #[`item.lossShare`]="{ item }">{{
-        item.lossShare === null ? '' : show('share', item.lossShare)
-      }}</template>
-      <template #[`item.status`]="{ item }">
-        <span :class="{ vine: item.status === 'released', must: ['held', 'failed'].includes(item.status) }">{{
-          statusWords[item.status]
-        }}</span>
-      </template>
-    </v-data-table-server>
-  </section>
+    <template #[`item.pouredDay`]="{ item }">{{ formatDay(item.pouredDay, season.today) }}</template>
+    <template #[`item.bars`]="{ item }"
+      ><span class="one-line">{{ item.bars === null ? '' : `${item.bars} of ${item.barsPlanned}` }}</span></template
+    >
+    <template #[`item.lossShare`]="{ item }">{{
+      item.lossShare === null ? '' : show('share', item.lossShare)
+    }}</template>
+    <template #[`item.status`]="{ item }">
+      <span :class="{ vine: item.status === 'released', must: ['held', 'failed'].includes(item.status) }">{{
+        statusWords[item.status]
+      }}</span>
+    </template>
+  </TableSheet>
 </template>
 
 <style scoped>
-.wishes {
-  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
-}
-
 .soap {
   display: flex;
   align-items: center;
   gap: 12px;
   min-height: 44px;
-}
-
-.loaves {
-  background: transparent;
-}
-
-.loaves :deep(:is(td, th)) {
-  padding-inline: 10px;
 }
 
 .lot {

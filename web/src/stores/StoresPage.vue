@@ -67,6 +67,7 @@ async function createMould(): Promise<void> {
     <template v-if="stores.view">{{ sentence }}</template>
     <template v-else>{{ stores.trouble ?? 'Looking into the stores …' }}</template>
     <template #actions>
+      <v-btn to="/stores/lots" data-test="to-lots">All lots</v-btn>
       <v-btn to="/stores/scraps" data-test="to-scraps">The scrap bin</v-btn>
       <v-btn color="primary" variant="flat" data-test="new-ingredient" @click="create()">New ingredient</v-btn>
     </template>

@@ -1,5 +1,5 @@
 import type { ContentKey } from '../../fats'
-import type { additiveBases, additivePlaces, wettings } from '../recipe'
+import type { additiveBases, additivePlaces, wettings } from '../parts'
 
 /** What a liquid or an additive is made of, as mass fractions; what is missing to 1 is none of these. */
 export interface Makeup {

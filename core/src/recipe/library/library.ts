@@ -1,7 +1,7 @@
 import { roundTo } from '../../units'
 import { plainName } from '../plainName'
 import { waterShareRange } from '../ranges'
-import type { RecipeAdditive, RecipeLiquid } from '../recipe'
+import type { RecipeAdditive, RecipeLiquid } from '../parts'
 import { libraryAdditives } from './additives'
 import type { LibraryEntry, Makeup, Thickener } from './entry'
 import { libraryLiquids } from './liquids'

@@ -5,6 +5,7 @@ import type { Sentence } from '../../findings'
 import { sentence, series } from '../../findings'
 import type { SaleChannel } from '../../loaf'
 import { saleChannels } from '../../loaf'
+import type { SaleRow } from '../salesTable'
 
 /** One line of a table of sales. */
 export interface SalesLine {
@@ -86,6 +87,20 @@ export function writeRecallCsv(
     {
       fields: ['lot', 'soap', 'day', 'channel', 'buyer', 'bars'],
       data: rows.map(({ lotCode, soap, day, channel, buyer, bars }) => [lotCode, soap, day, channel, buyer, bars]),
+    },
+    { newline: '\n', escapeFormulae: true },
+  )
+}
+
+/** Sales as a table that {@link parseSalesCsv} reads. A name that a spreadsheet would reckon with is kept a text. */
+export function writeSalesCsv(rows: readonly SaleRow[]): string {
+  return Papa.unparse(
+    {
+      fields: ['day', 'soap', 'bars', 'channel', 'lot', 'buyer', 'price', 'sale'],
+      data: rows.map(({ day, soap, bars, channel, lotCode, buyer, priceCents, saleId }) => [
+        ...[day, soap, bars, channel, lotCode, buyer],
+        ...[priceCents === null ? '' : (priceCents / 100).toFixed(2), saleId],
+      ]),
     },
     { newline: '\n', escapeFormulae: true },
   )

@@ -1,1 +1,2 @@
+export * from './lotsCsv'
 export * from './storesCsv'

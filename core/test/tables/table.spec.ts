@@ -1,0 +1,50 @@
+import { expect } from 'chai'
+import fc from 'fast-check'
+import { choicesOf, hasWords, pageOfRows, wordsOf } from '../../src/tables'
+
+type Row = { readonly name: string; readonly size: number | null; readonly at: number }
+const row = fc.record({
+  name: fc.constantFrom('fog', 'Lamp', 'dawn', ''),
+  size: fc.option(fc.integer({ min: 0, max: 5 }), { nil: null }),
+  at: fc.nat(),
+})
+const byPlace = (a: Row, b: Row): number => a.at - b.at
+
+describe('a table', () => {
+  it('shows each line once over all of its pages, in order, nothing known last', () => {
+    fc.assert(
+      fc.property(
+        fc.array(row, { maxLength: 40 }),
+        fc.constantFrom('name' as const, 'size' as const),
+        fc.boolean(),
+        fc.integer({ min: 1, max: 7 }),
+        (rows, sortBy, isDescending, perPage) => {
+          const page = (number: number) =>
+            pageOfRows([...rows], { sortBy, isDescending, page: number, perPage }, byPlace)
+          const count = Math.ceil(rows.length / perPage)
+          const all = Array.from({ length: count }, (_, at) => page(at + 1).rows).flat()
+          expect(page(1).total).to.equal(rows.length)
+          expect(all).to.have.deep.members(rows)
+          const sizes = all.map(({ size }) => size)
+          if (sortBy === 'size') {
+            const known = sizes.filter((size) => size !== null)
+            expect(sizes.slice(0, known.length)).to.deep.equal(known)
+            expect(known).to.deep.equal([...known].sort((a, b) => (isDescending ? b - a : a - b)))
+          }
+          expect(page(count + 1).rows).to.deep.equal([])
+        },
+      ),
+    )
+  })
+
+  it('looks for every word, whichever letters it is written in', () => {
+    const told = ['Platform Fog', '270210-1']
+    expect(hasWords(told, wordsOf(' fog  PLAT'))).to.equal(true)
+    expect(hasWords(told, wordsOf('fog lamp'))).to.equal(false)
+    expect(hasWords(told, wordsOf('  '))).to.equal(true)
+  })
+
+  it('has each choice once, by the alphabet, and nothing is none', () => {
+    expect(choicesOf(['b', '', 'a', 'b'])).to.deep.equal(['a', 'b'])
+  })
+})
