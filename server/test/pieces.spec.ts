@@ -103,4 +103,14 @@ describe('pieces of earlier soap', () => {
     expect((await view(sourceId)).calledBack).to.deep.equal(['Olive oil K-1'])
     expect((await view(confettiId)).calledBack).to.deep.equal(['Olive oil K-1'])
   })
+
+  it('carry a loaf that is called back into the soap that they are in', async () => {
+    const { sourceId, confettiId, lotCode } = await twoSoaps(20)
+    const { loaf } = await view(sourceId)
+    await workshop.api(endpoints.loaves.record, {
+      params: { id: sourceId },
+      body: { type: 'recalled', day: releaseDay, reason: 'Lye heavy', version: loaf.version },
+    })
+    expect((await view(confettiId)).calledBack).to.deep.equal([`pieces of ${lotCode}`])
+  })
 })

@@ -256,7 +256,7 @@ describe('from release to the last bar', () => {
       const { refused } = await send(sale(soap.id, 's1', 1))
       expect(refused[0]?.detail).to.contain('have Olive oil K-1 in them, which was called back')
       const aside = await problemOf(api(endpoints.release.allot, { body: allotment(soap.id, 1) }))
-      expect(aside.detail).to.contain('Its supplier called Olive oil K-1 back')
+      expect(aside.detail).to.contain('Olive oil K-1 in it was called back')
       const drop = { designId: soap.id, name: soap.name, bars: 1, priceCents: 950 }
       expect((await problemOf(api(endpoints.shop.offer, { body: drop }))).detail).to.contain('No bar more is set aside')
       await api(endpoints.lots.update, { params: { id: lot.id }, body: { ...details, version: 2 } })
@@ -444,7 +444,7 @@ describe('from release to the last bar', () => {
         body: { type: 'released', day: releaseDay, bars: 4, ...answers, version: view.loaf.version },
       }),
     )
-    expect(held.detail).to.contain('Lots: Called back by its supplier: Olive oil K-1.')
+    expect(held.detail).to.contain('Lots: Called back: Olive oil K-1.')
   })
 
   it('holds back a loaf whose label lacks the INCI name of a colour, whatever was ticked', async () => {

@@ -1,4 +1,4 @@
-import { and, inArray, like } from 'drizzle-orm'
+import { and, inArray, like, sql } from 'drizzle-orm'
 import type { Reader } from './database'
 import { batches, loaves } from './schema'
 
@@ -8,6 +8,7 @@ const takesPieces = like(batches.frozen, '%"pieces"%')
 /** A loaf with what its plan says of pieces in it. */
 export interface LoafWithPieces {
   readonly loafId: string
+  readonly batchId: string
   readonly pieces: readonly { readonly loafId: string; readonly lotCode: string }[]
 }
 
@@ -21,7 +22,7 @@ export async function loavesWithPieces(reader: Reader): Promise<readonly LoafWit
     .select({ loafId: loaves.id, batchId: loaves.batchId })
     .from(loaves)
     .where(inArray(loaves.batchId, [...piecesOf.keys()]))
-  return rows.map(({ loafId, batchId }) => ({ loafId, pieces: piecesOf.get(batchId) ?? [] }))
+  return rows.map(({ loafId, batchId }) => ({ loafId, batchId, pieces: piecesOf.get(batchId) ?? [] }))
 }
 
 /** The pours behind each of some: those whose soap went into them in pieces, and those behind these. */
@@ -58,4 +59,36 @@ export async function batchesBehind(
     return seen
   }
   return new Map(batchIds.map((id) => [id, behind(id, new Set())]))
+}
+
+/** Loaves that were called back and are in some pours in pieces, also in pieces of pieces: their lots, by pour. */
+export async function recalledPiecesIn(
+  reader: Reader,
+  batchIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const wanted = await reader
+    .select({ id: batches.id, frozen: batches.frozen })
+    .from(batches)
+    .where(and(inArray(batches.id, [...batchIds]), takesPieces))
+  if (wanted.length === 0) return new Map()
+  const ofLoaf = new Map((await loavesWithPieces(reader)).map(({ loafId, pieces }) => [loafId, pieces]))
+  const recalled = await reader
+    .select({ id: loaves.id })
+    .from(loaves)
+    .where(sql`${loaves.state} ->> '$.recallReason' IS NOT NULL`)
+  const isRecalled = new Set(recalled.map(({ id }) => id))
+  const found = new Map<string, readonly string[]>()
+  for (const { id, frozen } of wanted) {
+    const lots = new Set<string>()
+    const seen = new Set<string>()
+    const open: { readonly loafId: string; readonly lotCode: string }[] = [...(frozen?.plan.pieces ?? [])]
+    for (let piece = open.pop(); piece; piece = open.pop()) {
+      if (seen.has(piece.loafId)) continue
+      seen.add(piece.loafId)
+      if (isRecalled.has(piece.loafId)) lots.add(piece.lotCode)
+      open.push(...(ofLoaf.get(piece.loafId) ?? []))
+    }
+    if (lots.size > 0) found.set(id, [...lots])
+  }
+  return found
 }

@@ -29,7 +29,7 @@ import {
 import { and, asc, eq, inArray, isNotNull, or, sql } from 'drizzle-orm'
 import { unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
-import { batchesBehind } from './pieces'
+import { batchesBehind, recalledPiecesIn } from './pieces'
 import { findRows } from './versionedRepository'
 import { ingredients, lots, lotUses, ownFats } from './schema'
 
@@ -273,6 +273,7 @@ export async function lotsCalledBackIn(
   batchIds: readonly string[],
 ): Promise<ReadonlyMap<string, readonly string[]>> {
   const behind = await batchesBehind(reader, batchIds)
+  const pieces = await recalledPiecesIn(reader, batchIds)
   const all = [...new Set([...batchIds, ...[...behind.values()].flatMap((ids) => [...ids])])]
   const recalled = await reader
     .select({ id: lots.id, name: ingredients.name, lotNumber: lots.lotNumber })
@@ -297,7 +298,10 @@ export async function lotsCalledBackIn(
     found.set(batchId, [...(found.get(batchId) ?? []), ...(namesIn.get(lotId) ?? [])])
   return new Map(
     batchIds.flatMap((id) => {
-      const names = [id, ...(behind.get(id) ?? [])].flatMap((one) => found.get(one) ?? [])
+      const names = [
+        ...[id, ...(behind.get(id) ?? [])].flatMap((one) => found.get(one) ?? []),
+        ...(pieces.get(id) ?? []).map((lotCode) => `pieces of ${lotCode}`),
+      ]
       return names.length > 0 ? [[id, [...new Set(names)]] as const] : []
     }),
   )

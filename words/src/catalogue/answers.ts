@@ -14,7 +14,7 @@ export const answerWords = {
     'The sale {sale} of {day} is of {bars}, and {missing} of them were never set aside for {channel}. Set {missing} more aside first, or correct the report.',
   sale_of_lot_called_back:
     'The sale {sale} of {day} is of bars that have {lots} in them, which was called back. They are not for sale.',
-  lot_in_it_called_back: 'Its supplier called {lots} back, which is in it: its bars are not for sale.',
+  lot_in_it_called_back: '{lots} in it was called back: its bars are not for sale.',
   offer_over_aside:
     '{free, plural, =0 {No bar more is set aside for the web} one {Only one bar more is set aside for the web} other {Only # bars more are set aside for the web}}. Set bars aside first.',
   maker_gone: '{maker} was taken out of this workshop. Choose who is at work.',

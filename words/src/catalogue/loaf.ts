@@ -42,7 +42,7 @@ export const loafWords = {
   faults_hold_back: '{faults}: close it first.',
   faults_open: 'Open: {faults}. Tell the buyer, or close it.',
   no_fault_open: 'None open.',
-  lots_called_back: 'Called back by its supplier: {lots}.',
+  lots_called_back: 'Called back: {lots}.',
   no_lot_called_back: 'No lot in it was called back.',
   ph_missing: 'Enter what the strip shows; {least} to {most} is usual (estimate; a strip is a rough measure).',
   ph_shown: 'pH {ph}; {least} to {most} is usual (estimate; a strip is a rough measure).',
