@@ -1,5 +1,7 @@
 import type { SeasonView, StoresView } from '@vendange/contract'
 import { everyLoaf } from '@vendange/core/loaf'
+import { everySale } from '@vendange/core/release'
+import { everyLot } from '@vendange/core/stores'
 import { pino } from 'pino'
 import { mkdtempSync, rmSync, statSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
@@ -85,6 +87,13 @@ export async function benchTenYears(): Promise<void> {
     await measure('Stores, as kept', '/api/stores')
     await measure('Notebook, a page of its table after a write', '/api/loaves/table', write, sought)
     await measure('Notebook, another page', '/api/loaves/table', undefined, sought)
+    const soldLine = { ...everySale, text: 'web', sortBy: 'buyer', page: 3 }
+    await measure('Sales, a page after a write', '/api/sales/table', write, soldLine)
+    await measure('Sales, another page', '/api/sales/table', undefined, soldLine)
+    await measure('Lots, a page', '/api/lots/table', undefined, { ...everyLot, text: 'oil', sortBy: 'leftAmount' })
+    const ofRecord = { text: 'fog', type: 'weighed', makerId: null, from: null, to: null }
+    const newest = { sortBy: 'at', isDescending: true, page: 1, perPage: 25 }
+    await measure('Record, a page', '/api/loaves/record', undefined, { ...ofRecord, ...newest })
     await measure('Newest loaves', '/api/loaves')
     const lastYear = { from: '2026-03-09', to: demoToday, by: 'soap' }
     await measure('What was earned in a year, after a write', '/api/earnings', write, lastYear)

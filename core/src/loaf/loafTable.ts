@@ -92,7 +92,10 @@ const fits = (row: LoafRow, query: LoafQuery, words: readonly string[]): boolean
   if (place !== null && row.place !== place) return false
   if (from !== null && row.pouredDay < from) return false
   if (to !== null && row.pouredDay > to) return false
-  return hasWords([row.name, row.lotCode, row.scent, row.place, ...row.ingredients], words)
+  return hasWords(row, words, ({ name, lotCode, scent: of, place: at, ingredients }) => [
+    ...[name, lotCode, of, at],
+    ...ingredients,
+  ])
 }
 
 /** Lot codes are figures: as they stand, the newest first. */

@@ -57,7 +57,7 @@ const fits = (row: SaleRow, { soap, channel, from, to }: SaleQuery, words: reado
   (channel === null || row.channel === channel) &&
   (from === null || row.day >= from) &&
   (to === null || row.day <= to) &&
-  hasWords([row.soap, row.lotCode, row.buyer], words)
+  hasWords(row, words, ({ soap: name, lotCode, buyer }) => [name, lotCode, buyer])
 
 /** The page of the table of sales that is asked for; those that are alike stand as they were written down. */
 export function pageOfSales(rows: readonly SaleRow[], query: SaleQuery): SalePage {

@@ -75,7 +75,7 @@ const fits = (row: LotRow, { kind, supplier, state, from, to }: LotQuery, words:
   (state === null || row.state === state) &&
   (from === null || row.receivedDay >= from) &&
   (to === null || row.receivedDay <= to) &&
-  hasWords([row.ingredient, row.lotNumber, row.supplier], words)
+  hasWords(row, words, ({ ingredient, lotNumber, supplier: of }) => [ingredient, lotNumber, of])
 
 /** The page of the table of lots that is asked for; those that are alike stand by their numbers. */
 export function pageOfLots(rows: readonly LotRow[], query: LotQuery): LotPage {

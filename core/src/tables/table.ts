@@ -48,9 +48,20 @@ export function choicesOf<T extends string>(values: Iterable<T>): readonly T[] {
 /** Words that are looked for, in small letters. @example wordsOf(' Fog  lamp') // ['fog', 'lamp'] */
 export const wordsOf = (text: string): readonly string[] => text.toLowerCase().split(/\s+/).filter(Boolean)
 
-/** Whether every one of some words stands somewhere in what is told of a line. */
-export function hasWords(told: readonly string[], words: readonly string[]): boolean {
+/** What is told of each line in small letters, so that it is put together once. */
+const toldOf = new WeakMap<object, string>()
+
+/** Whether every one of some words stands somewhere in what is told of a line. @param told is asked once for each line */
+export function hasWords<Row extends object>(
+  row: Row,
+  words: readonly string[],
+  told: (row: Row) => readonly string[],
+): boolean {
   if (words.length === 0) return true
-  const text = told.join('\n').toLowerCase()
+  let text = toldOf.get(row)
+  if (text === undefined) {
+    text = told(row).join('\n').toLowerCase()
+    toldOf.set(row, text)
+  }
   return words.every((word) => text.includes(word))
 }

@@ -38,10 +38,11 @@ describe('a table', () => {
   })
 
   it('looks for every word, whichever letters it is written in', () => {
-    const told = ['Platform Fog', '270210-1']
-    expect(hasWords(told, wordsOf(' fog  PLAT'))).to.equal(true)
-    expect(hasWords(told, wordsOf('fog lamp'))).to.equal(false)
-    expect(hasWords(told, wordsOf('  '))).to.equal(true)
+    const line = { name: 'Platform Fog', lot: '270210-1' }
+    const has = (text: string) => hasWords(line, wordsOf(text), ({ name, lot }) => [name, lot])
+    expect(has(' fog  PLAT')).to.equal(true)
+    expect(has('fog lamp')).to.equal(false)
+    expect(has('  ')).to.equal(true)
   })
 
   it('has each choice once, by the alphabet, and nothing is none', () => {

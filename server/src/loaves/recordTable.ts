@@ -1,5 +1,5 @@
 import type { RecordPage, RecordTableQuery } from '@vendange/contract'
-import { and, asc, count, desc, eq, or, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, inArray, or, sql } from 'drizzle-orm'
 import type { SQL } from 'drizzle-orm'
 import { wordsOf } from '@vendange/core/tables'
 import type { Reader } from '../db/database'
@@ -16,20 +16,28 @@ export async function recordTable(
   reader: Reader,
   { text, type, makerId, from, to, isDescending, page, perPage }: RecordTableQuery,
 ): Promise<RecordPage> {
+  const words = wordsOf(text)
+  /** Loaves that the words mean: few beside what happened to them. */
+  const meant =
+    words.length === 0
+      ? undefined
+      : inArray(
+          loafEvents.loafId,
+          reader
+            .select({ id: loaves.id })
+            .from(loaves)
+            .innerJoin(batches, eq(batches.id, loaves.batchId))
+            .innerJoin(designs, eq(designs.id, batches.designId))
+            .where(and(...words.map((word) => or(contains(designs.name, word), contains(loaves.lotCode, word))))),
+        )
   const wished = and(
-    ...wordsOf(text).map((word) => or(contains(designs.name, word), contains(loaves.lotCode, word))),
+    meant,
     ...(type === null ? [] : [sql`${loafEvents.event} ->> '$.type' = ${type}`]),
     ...(makerId === null ? [] : [eq(loafEvents.makerId, makerId)]),
     ...(from === null ? [] : [sql`${loafEvents.event} ->> '$.day' >= ${from}`]),
     ...(to === null ? [] : [sql`${loafEvents.event} ->> '$.day' <= ${to}`]),
   )
-  const [counted] = await reader
-    .select({ total: count() })
-    .from(loafEvents)
-    .innerJoin(loaves, eq(loaves.id, loafEvents.loafId))
-    .innerJoin(batches, eq(batches.id, loaves.batchId))
-    .innerJoin(designs, eq(designs.id, batches.designId))
-    .where(wished)
+  const [counted] = await reader.select({ total: count() }).from(loafEvents).where(wished)
   const rows = await reader
     .select({
       number: loafEvents.id,
@@ -40,9 +48,6 @@ export async function recordTable(
     })
     .from(loafEvents)
     .innerJoin(makers, eq(makers.id, loafEvents.makerId))
-    .innerJoin(loaves, eq(loaves.id, loafEvents.loafId))
-    .innerJoin(batches, eq(batches.id, loaves.batchId))
-    .innerJoin(designs, eq(designs.id, batches.designId))
     .where(wished)
     .orderBy((isDescending ? desc : asc)(loafEvents.id))
     .limit(perPage)

@@ -3,15 +3,15 @@ import { benchHours } from '@vendange/core/plan'
 import { usesOfPlan } from '@vendange/core/stores'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import type { Reader } from '../db/database'
+import { keptByLoaf } from '../db/keptByLoaf'
 import type { LoafWithPlan } from '../db/loafRow'
 import { readLoavesWithPlans } from '../db/loafRow'
-import { batches, benchRecords, collections, designs, loaves, lots, lotUses, orders } from '../db/schema'
+import { batches, benchRecords, collections, designs, lots, lotUses, orders } from '../db/schema'
 import type { ReadingContext } from '../parts/context'
 import { soldEvents } from './soldEvents'
 
 /** What of a loaf goes into the ledger. */
 interface KnownLoaf {
-  readonly version: number
   readonly loaf: LoafWithPlan
   readonly sales: readonly (SoldBars & { readonly orderId: string | null })[]
 }
@@ -68,32 +68,22 @@ async function readMoney(reader: Reader, today: string) {
  */
 export function ledgerOf({ database }: ReadingContext) {
   let epoch: number | undefined
-  let known = new Map<string, KnownLoaf>()
+  const knownLoaves = keptByLoaf(database, async (reader, ids) => {
+    const sales = await soldEvents(reader, ids)
+    return new Map(
+      (await readLoavesWithPlans(reader, ids)).map((loaf): [string, KnownLoaf] => {
+        const { id, batchId } = loaf.loaf
+        const own = (sales.get(id) ?? []).map(({ day, channel, bars, priceCents, orderId = null }) => ({
+          ...{ batchId, day, channel, bars, priceCents, orderId },
+          order: '',
+        }))
+        return [id, { loaf, sales: own }]
+      }),
+    )
+  })
   /** Hours at the bench and things weighed of pours that are over: they do not change any more. */
   let overHours = new Map<string, number | null>()
   let weighedSteps = new Map<string, number>()
-
-  async function readChanged(reader: Reader): Promise<void> {
-    const now = await reader.select({ id: loaves.id, version: loaves.version }).from(loaves)
-    const ids = new Set(now.map(({ id }) => id))
-    for (const id of known.keys()) if (!ids.has(id)) known.delete(id)
-    const changed = now.flatMap(({ id, version }) => (known.get(id)?.version === version ? [] : [id]))
-    for (let start = 0; start < changed.length; start += atOnce) {
-      const some = changed.slice(start, start + atOnce)
-      const sales = await soldEvents(reader, some)
-      for (const loaf of await readLoavesWithPlans(reader, some)) {
-        const { id, version, batchId } = loaf.loaf
-        known.set(id, {
-          version,
-          loaf,
-          sales: (sales.get(id) ?? []).map(({ day, channel, bars, priceCents, orderId = null }) => ({
-            ...{ batchId, day, channel, bars, priceCents, orderId },
-            order: '',
-          })),
-        })
-      }
-    }
-  }
 
   async function readHours(reader: Reader, batchIds: readonly string[]): Promise<void> {
     const missing = batchIds.filter((id) => !overHours.has(id))
@@ -125,8 +115,8 @@ export function ledgerOf({ database }: ReadingContext) {
   return async (today: string): Promise<Ledger & { readonly storesMoves: readonly StockMove[] }> => {
     const { read } = database
     if (epoch !== database.epoch())
-      [known, overHours, weighedSteps, money, epoch] = [new Map(), new Map(), new Map(), undefined, database.epoch()]
-    await readChanged(read)
+      [overHours, weighedSteps, money, epoch] = [new Map(), new Map(), undefined, database.epoch()]
+    const known = await knownLoaves()
     const byBatch = new Map<string, LoafWithPlan[]>()
     for (const { loaf } of known.values())
       byBatch.set(loaf.loaf.batchId, [...(byBatch.get(loaf.loaf.batchId) ?? []), loaf])

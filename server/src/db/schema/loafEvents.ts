@@ -24,6 +24,8 @@ export const loafEvents = sqliteTable(
   (table) => [
     unique('loaf_events_once').on(table.eventId),
     unique('loaf_events_in_order').on(table.loafId, table.sequence),
+    // What was set aside, sold or weighed is looked for among all that happened.
+    index('loaf_events_kind').on(sql`"happening" ->> '$.type'`, sql`"happening" ->> '$.channel'`, table.loafId),
     // A sale that is reported twice is found at once.
     index('loaf_events_sale').on(sql`"happening" ->> '$.saleId'`),
   ],

@@ -1,0 +1,1 @@
+CREATE INDEX `loaf_events_kind` ON `loaf_events` ("happening" ->> '$.type',"happening" ->> '$.channel',`loaf_id`);
