@@ -1,4 +1,4 @@
-import type { AcceptedPlan, LotTableQuery, RecordTableQuery, WishRequest } from '@vendange/contract'
+import type { AcceptedPlan, RecordTableQuery, WishRequest } from '@vendange/contract'
 import { openApiDocument } from '@vendange/contract'
 import { openFile } from './db/openFile'
 import type { Reader } from './db/database'
@@ -44,7 +44,7 @@ export function readingsOf(context: ReadingContext) {
     loafTable: loafTable(context),
     recordTable: (query: RecordTableQuery) => recordTable(database.read, query),
     salesTable: salesTable(context),
-    lotTable: (query: LotTableQuery) => lotTable(context, query),
+    lotTable: lotTable(context),
     seenBars: () => seenLoaves(database.read),
     newestLoaves: () => newestLoaves(database.read),
     loavesOfDesign: (designId: string) => loavesOfDesign(database.read, designId),

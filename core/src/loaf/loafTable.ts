@@ -98,21 +98,28 @@ const fits = (row: LoafRow, query: LoafQuery, words: readonly string[]): boolean
   ])
 }
 
-/** Lot codes are figures: as they stand, the newest first. */
-const newestFirst = (a: LoafRow, b: LoafRow): number => (a.lotCode < b.lotCode ? 1 : a.lotCode > b.lotCode ? -1 : 0)
+const known = new WeakMap<readonly LoafRow[], LoafFacets>()
+/** What there is to choose from among some lines, gathered once for the same list of them. */
+function facetsOf(rows: readonly LoafRow[]): LoafFacets {
+  const before = known.get(rows)
+  if (before) return before
+  const facets = {
+    soaps: choicesOf(rows.map(({ soap }) => soap)),
+    scents: choicesOf(rows.map(({ scent }) => scent)),
+    places: choicesOf(rows.map(({ place }) => place)),
+    faults: choicesOf(rows.flatMap(({ faults }) => faults)),
+  }
+  known.set(rows, facets)
+  return facets
+}
 
-/** The page of a table of loaves that a query asks for; those that are alike in what is sorted by stand newest first. */
+/** The page of a table of loaves that a query asks for; those that are alike stand as they are given. */
 export function pageOfLoaves(rows: readonly LoafRow[], query: LoafQuery): LoafPage {
   const words = wordsOf(query.text)
   const fitting = rows.filter((row) => fits(row, query, words))
   return {
-    ...pageOfRows(fitting, query, newestFirst),
+    ...pageOfRows(fitting, query),
     bars: fitting.reduce((sum, { bars }) => sum + (bars ?? 0), 0),
-    facets: {
-      soaps: choicesOf(rows.map(({ soap }) => soap)),
-      scents: choicesOf(rows.map(({ scent }) => scent)),
-      places: choicesOf(rows.map(({ place }) => place)),
-      faults: choicesOf(rows.flatMap(({ faults }) => faults)),
-    },
+    facets: facetsOf(rows),
   }
 }

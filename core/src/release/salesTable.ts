@@ -59,7 +59,20 @@ const fits = (row: SaleRow, { soap, channel, from, to }: SaleQuery, words: reado
   (to === null || row.day <= to) &&
   hasWords(row, words, ({ soap: name, lotCode, buyer }) => [name, lotCode, buyer])
 
-/** The page of the table of sales that is asked for; those that are alike stand as they were written down. */
+const known = new WeakMap<readonly SaleRow[], SalePage['facets']>()
+/** What there is to choose from among some sales, gathered once for the same list of them. */
+function facetsOf(rows: readonly SaleRow[]): SalePage['facets'] {
+  const before = known.get(rows)
+  if (before) return before
+  const facets = {
+    soaps: choicesOf(rows.map(({ soap }) => soap)),
+    channels: choicesOf(rows.map(({ channel }) => channel)),
+  }
+  known.set(rows, facets)
+  return facets
+}
+
+/** The page of the table of sales that is asked for; those that are alike stand as they are given. */
 export function pageOfSales(rows: readonly SaleRow[], query: SaleQuery): SalePage {
   const words = wordsOf(query.text)
   const fitting = rows.filter((row) => fits(row, query, words))
@@ -67,10 +80,7 @@ export function pageOfSales(rows: readonly SaleRow[], query: SaleQuery): SalePag
   return {
     bars: sum(({ bars }) => bars),
     cents: sum(({ bars, priceCents }) => bars * (priceCents ?? 0)),
-    ...pageOfRows(fitting, query, (a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : 0)),
-    facets: {
-      soaps: choicesOf(rows.map(({ soap }) => soap)),
-      channels: choicesOf(rows.map(({ channel }) => channel)),
-    },
+    ...pageOfRows(fitting, query),
+    facets: facetsOf(rows),
   }
 }

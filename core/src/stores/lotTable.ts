@@ -77,13 +77,12 @@ const fits = (row: LotRow, { kind, supplier, state, from, to }: LotQuery, words:
   (to === null || row.receivedDay <= to) &&
   hasWords(row, words, ({ ingredient, lotNumber, supplier: of }) => [ingredient, lotNumber, of])
 
-/** The page of the table of lots that is asked for; those that are alike stand by their numbers. */
+/** The page of the table of lots that is asked for; those that are alike stand as they are given. */
 export function pageOfLots(rows: readonly LotRow[], query: LotQuery): LotPage {
   const words = wordsOf(query.text)
   const fitting = rows.filter((row) => fits(row, query, words))
-  const tie = ({ lotNumber, id }: LotRow): string => `${lotNumber} ${id}`
   return {
-    ...pageOfRows(fitting, query, (a, b) => (tie(a) < tie(b) ? -1 : 1)),
+    ...pageOfRows(fitting, query),
     facets: { suppliers: choicesOf(rows.map(({ supplier }) => supplier)) },
   }
 }

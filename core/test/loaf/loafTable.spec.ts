@@ -26,7 +26,8 @@ const rows = [
   row('270211-1', { name: 'Dining Car', soap: 'Dining Car', pouredDay: '2027-02-11', bars: null, lossShare: 0.08 }),
   row('270212-1', { pouredDay: '2027-02-12', status: 'released', faults: ['ash'], scent: '', place: '', bars: 12 }),
   row('270213-1', { pouredDay: '2027-02-13', lossShare: 0.1, ingredients: ['Castor oil'], bars: 9 }),
-]
+  // The newest first, as the notebook gives them.
+].reverse()
 const lots = (query: Partial<LoafQuery>): readonly string[] =>
   pageOfLoaves(rows, { ...everyLoaf, ...query }).rows.map(({ lotCode }) => lotCode.slice(4))
 

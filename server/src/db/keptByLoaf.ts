@@ -41,6 +41,8 @@ export function keptByLoaf<T>(
         ? await read.select({ id: loaves.id }).from(loaves)
         : await read.selectDistinct({ id: loafEvents.loafId }).from(loafEvents).where(gt(loafEvents.id, lastEvent))
     const ids = changed.map(({ id }) => id)
+    // Another map: who has put the one before in a list sees that there is something new.
+    known = new Map(known)
     for (let start = 0; start < ids.length; start += atOnce)
       for (const [id, one] of await readSome(read, ids.slice(start, start + atOnce))) known.set(id, one)
     lastEvent = newestId
@@ -52,5 +54,21 @@ export function keptByLoaf<T>(
     underWay = mine
     await mine
     return known
+  }
+}
+
+/** The same in a list of lines, which stays the same list until something more happens. @param inOrder how lines stand that are alike */
+export function keptLines<T>(
+  database: KeptDatabase,
+  readSome: (reader: Reader, ids: readonly string[]) => Promise<ReadonlyMap<string, readonly T[]>>,
+  inOrder: (a: T, b: T) => number,
+): () => Promise<readonly T[]> {
+  const kept = keptByLoaf(database, readSome)
+  let of: unknown
+  let lines: readonly T[] = []
+  return async () => {
+    const now = await kept()
+    if (now !== of) [of, lines] = [now, [...now.values()].flat().sort(inOrder)]
+    return lines
   }
 }

@@ -2,7 +2,7 @@ import type { LoafSummary } from '@vendange/contract'
 import { lossSoFar } from '@vendange/core/cure'
 import type { LoafPage, LoafQuery, LoafRow } from '@vendange/core/loaf'
 import { pageOfLoaves } from '@vendange/core/loaf'
-import { keptByLoaf } from '../db/keptByLoaf'
+import { keptLines } from '../db/keptByLoaf'
 import { readLoavesWithPlans } from '../db/loafRow'
 import type { FrozenBatch } from '../db/schema'
 import type { ReadingContext } from '../parts/context'
@@ -28,11 +28,18 @@ function rowOf(loaf: LoafSummary, { plan }: FrozenBatch): LoafRow {
   }
 }
 
+/** Lot codes are figures: as they stand, the newest first. */
+const newestFirst = (a: LoafRow, b: LoafRow): number => (a.lotCode < b.lotCode ? 1 : a.lotCode > b.lotCode ? -1 : 0)
+
 /** The notebook as a table. */
 export function loafTable({ database }: ReadingContext): (query: LoafQuery) => Promise<LoafPage> {
-  const rows = keptByLoaf(database, async (reader, ids) => {
-    const found = await readLoavesWithPlans(reader, ids)
-    return new Map(found.map(({ loaf, frozen }) => [loaf.id, rowOf(loaf, frozen)]))
-  })
-  return async (query) => pageOfLoaves([...(await rows()).values()], query)
+  const rows = keptLines(
+    database,
+    async (reader, ids) => {
+      const found = await readLoavesWithPlans(reader, ids)
+      return new Map(found.map(({ loaf, frozen }) => [loaf.id, [rowOf(loaf, frozen)]]))
+    },
+    newestFirst,
+  )
+  return async (query) => pageOfLoaves(await rows(), query)
 }
