@@ -3,7 +3,8 @@ import { openApiDocument } from '@vendange/contract'
 import { openFile } from './db/openFile'
 import type { Reader } from './db/database'
 import { drizzleOver } from './db/drizzle'
-import { pricesOn, readStock } from './db/storesRow'
+import { keptStock } from './db/keptStock'
+import { pricesOn } from './db/storesRow'
 import { readWorkshop } from './db/workshopRow'
 import { recipeNearWishes } from './formulate/recipeNearWishes'
 import { loafTable } from './loaves/loafTable'
@@ -30,16 +31,16 @@ import { version } from './version'
 /** All that is read of a workshop beside the server’s own thread: what grows with its years, and what is worked out. */
 export function readingsOf(context: ReadingContext) {
   const { database, clock } = context
-  const season = seasonService(context)
-  const stores = storesView(context)
+  const stockNow = keptStock(database)
+  const season = seasonService(context, stockNow)
+  const stores = storesView(context, stockNow)
   let description: ReturnType<typeof openApiDocument> | undefined
   return {
     season: () => season.view(),
     calendar: async () => calendarFeed(await season.view(), clock.now(), await sayOfContext(context)),
     planTroubles: async (plan: AcceptedPlan) => planTroubles(await season.view(), plan),
     stores,
-    prices: async () =>
-      pricesOn(clock.today((await readWorkshop(database.read)).timeZone), await readStock(database.read)),
+    prices: async () => pricesOn(clock.today((await readWorkshop(database.read)).timeZone), await stockNow()),
     scraps: () => scrapBin(database.read),
     loafTable: loafTable(context),
     recordTable: (query: RecordTableQuery) => recordTable(database.read, query),

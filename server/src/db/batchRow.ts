@@ -16,7 +16,7 @@ import type { FrozenBatch } from './schema'
 import { batches, designs, loaves, makers, moulds, recipes } from './schema'
 import { frozenVersion } from './schema/frozenBatch'
 import type { KnownMaterials, Stock } from './storesRow'
-import { knownMaterialsOn, readStock } from './storesRow'
+import { knownMaterialsOn, readMaterials } from './storesRow'
 import { readWorkshop } from './workshopRow'
 
 export type BatchRow = typeof batches.$inferSelect
@@ -75,7 +75,7 @@ function batchName(designName: string, label: string): string {
  * @throws as `readBatchSource` does
  */
 export async function freezeBatch(reader: Reader, batch: BatchRow, stock?: Stock): Promise<FrozenBatch> {
-  const materials = knownMaterialsOn(batch.pourDay, stock ?? (await readStock(reader)))
+  const materials = knownMaterialsOn(batch.pourDay, stock ?? (await readMaterials(reader)))
   const source = await readBatchSource(reader, batch.designId, batch.own, materials)
   const workshop = await readWorkshop(reader)
   const { design, mould, more = [] } = source

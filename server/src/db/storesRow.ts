@@ -138,6 +138,28 @@ export async function readStock(reader: Reader, except?: StepOfPour): Promise<St
   }
 }
 
+/** The stores as far as recipes are reckoned by them: what is left of fats, and what is known of all else. */
+export async function readMaterials(reader: Reader): Promise<Stock> {
+  const known = (await findRows<SavedIngredient>(reader, ingredients)).filter(({ isRemoved }) => !isRemoved)
+  const fats = known.flatMap(({ id, kind }) => (kind === 'fat' ? [id] : []))
+  const rows = await reader
+    .select()
+    .from(lots)
+    .where(
+      and(
+        eq(lots.isRemoved, false),
+        inArray(lots.ingredientId, fats),
+        sql`${lots.receivedAmount} + ${lots.adjustment} - ${lots.usedAmount} > 0`,
+      ),
+    )
+    .orderBy(asc(lots.id))
+  return {
+    ownFats: await readOwnFats(reader),
+    ingredients: known,
+    lots: rows.map((lot) => ({ ...lot, leftAmount: leftOfLot(lot, lot.usedAmount) })),
+  }
+}
+
 /** What everything in the stores costs on a day. */
 export const pricesOn = (day: Day, { ingredients: known, lots: at }: Stock): Prices => pricesOf(known, at, day)
 

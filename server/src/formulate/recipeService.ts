@@ -6,7 +6,7 @@ import type { Transaction } from '../db/database'
 import type { VersionedRepository } from '../db/versionedRepository'
 import { versionedRepository } from '../db/versionedRepository'
 import { designs, recipes, recipeVersions } from '../db/schema'
-import { knownMaterialsOn, readStock } from '../db/storesRow'
+import { knownMaterialsOn, readMaterials } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 
@@ -54,7 +54,7 @@ export function recipeService({ database, clock, newId }: Context): RecipeServic
     written: keepVersion,
     check: async (details, reader) => {
       const today = clock.today((await readWorkshop(reader)).timeZone)
-      return checkRecipe({ ...details, ...knownMaterialsOn(today, await readStock(reader)) })
+      return checkRecipe({ ...details, ...knownMaterialsOn(today, await readMaterials(reader)) })
     },
     inUse: async (id, reader) => {
       const [design] = await reader

@@ -21,7 +21,8 @@ import { openDamage } from '../db/damage/openDamage'
 import { readLoaves } from '../db/loafRow'
 import { openSales } from '../db/owedSaleRow'
 import { batches, collections, dayTicks, designs, loaves, makers, moulds, orders, ownFats, recipes } from '../db/schema'
-import { knownMaterialsOn, readStock } from '../db/storesRow'
+import { keptStock } from '../db/keptStock'
+import { knownMaterialsOn } from '../db/storesRow'
 import { readWorkshop } from '../db/workshopRow'
 import type { ReadingContext } from '../parts/context'
 
@@ -32,7 +33,7 @@ export interface SeasonService {
 /** Poured batches older than this are history; they stand in the notebook. */
 const daysOfPast = 60
 
-export function seasonService({ database, clock }: ReadingContext): SeasonService {
+export function seasonService({ database, clock }: ReadingContext, stockNow = keptStock(database)): SeasonService {
   const rowsKept = new Map<VersionedTable, { readonly stamp: string; readonly rows: readonly unknown[] }>()
   /**
    * The rows of a kept table, read anew only when one of them has changed: each change counts its version up, and an
@@ -101,7 +102,7 @@ export function seasonService({ database, clock }: ReadingContext): SeasonServic
       moulds: allMoulds,
       recipes: allRecipes,
       ownFats: await rowsOf<SavedOwnFat>(ownFats),
-      ...knownMaterialsOn(today, await readStock(read)),
+      ...knownMaterialsOn(today, await stockNow()),
       collections: await rowsOf<SavedCollection>(collections),
       designs: allDesigns,
       orders: await rowsOf<SavedOrder>(orders),

@@ -1,0 +1,30 @@
+import { count, sql, sum } from 'drizzle-orm'
+import type { Reader } from './database'
+import { ingredients, lots, ownFats } from './schema'
+import type { Stock } from './storesRow'
+import { readStock } from './storesRow'
+
+/** A database that is read, and the number of the file that it reads. */
+interface KeptDatabase {
+  readonly read: Reader
+  epoch(): number
+}
+
+/**
+ * The stores as they stand, read anew only once something of them is another: each change counts a version up, and each
+ * weighing what was used of a lot.
+ */
+export function keptStock(database: KeptDatabase): () => Promise<Stock> {
+  let known: { readonly stamp: string; readonly stock: Stock } | undefined
+  return async () => {
+    const { read } = database
+    const [things] = await read.select({ count: count(), versions: sum(ingredients.version) }).from(ingredients)
+    const [fats] = await read.select({ count: count(), versions: sum(ownFats.version) }).from(ownFats)
+    const [deliveries] = await read
+      .select({ count: count(), versions: sum(lots.version), used: sql<number>`sum(${lots.usedAmount})` })
+      .from(lots)
+    const stamp = JSON.stringify([database.epoch(), things, fats, deliveries])
+    if (known?.stamp !== stamp) known = { stamp, stock: await readStock(read) }
+    return known.stock
+  }
+}
