@@ -73,7 +73,7 @@ export function useWishes(id: () => string) {
     (collection.value?.early ?? []).flatMap((moment): readonly Wish[] => {
       const channel = channelOfMoment(moment)
       const { audience, bars } = moment
-      if (!bars) return []
+      if (bars === null || bars === undefined || bars === 0) return []
       const aside = hadBy(audience, channel)
       return [{ key: `early:${audience}`, channel, who: audience, orderId: null, wanted: bars, aside, isEarly: true }]
     }),

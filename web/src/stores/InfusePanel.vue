@@ -45,14 +45,13 @@ const done = computed(() =>
     infusion?.isStrained === true ? [{ ...infusion, yieldG: receivedAmount }] : [],
   ),
 )
-const expected = computed(() =>
-  oilG.value && herbG.value ? expectedYieldG({ oilG: oilG.value, herbG: herbG.value }, done.value) : undefined,
-)
+const masses = computed(() => ({ oilG: oilG.value ?? 0, herbG: herbG.value ?? 0 }))
+const hasMasses = computed(() => masses.value.oilG > 0 && masses.value.herbG > 0)
+const expected = computed(() => (hasMasses.value ? expectedYieldG(masses.value, done.value) : undefined))
 const isComplete = computed(
   () =>
     Object.values(unread.value).every((problem) => problem === undefined) &&
-    Boolean(oilG.value) &&
-    Boolean(herbG.value) &&
+    hasMasses.value &&
     herb.value.trim() !== '',
 )
 
@@ -61,10 +60,9 @@ async function start(): Promise<void> {
     api(endpoints.infusions.start, {
       body: {
         oilId: props.oil.id,
-        oilG: oilG.value ?? 0,
+        ...masses.value,
         herbId: herbId.value,
         herb: herb.value.trim(),
-        herbG: herbG.value ?? 0,
         days: days.value,
         name: called.value,
       },
