@@ -1,6 +1,6 @@
 import { count, sql, sum } from 'drizzle-orm'
 import type { Reader } from './database'
-import { ingredients, lots, ownFats } from './schema'
+import { damagedRows, ingredients, lots, ownFats } from './schema'
 import type { Stock } from './storesRow'
 import { readStock } from './storesRow'
 
@@ -23,7 +23,9 @@ export function keptStock(database: KeptDatabase): () => Promise<Stock> {
     const [deliveries] = await read
       .select({ count: count(), versions: sum(lots.version), used: sql<number>`sum(${lots.usedAmount})` })
       .from(lots)
-    const stamp = JSON.stringify([database.epoch(), things, fats, deliveries])
+    // What was mended is another, too.
+    const [mended] = await read.select({ count: count() }).from(damagedRows)
+    const stamp = JSON.stringify([database.epoch(), things, fats, deliveries, mended])
     if (known?.stamp !== stamp) known = { stamp, stock: await readStock(read) }
     return known.stock
   }

@@ -34,7 +34,7 @@ export interface AppLocals {
 }
 
 /** Does the work of a request, once more where only damaged rows stood in its way. */
-const worked = <T>(request: Request, work: () => Promise<T>): Promise<T> =>
+export const worked = <T>(request: Request, work: () => Promise<T>): Promise<T> =>
   mendingOnce((request.app.locals as AppLocals).mend, isOfCaller, work)
 
 /** Answers an endpoint of the contract whose body is held against its schema first. */

@@ -6,7 +6,7 @@ import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { serveRepository } from '../parts/repositoryRoutes'
 import { unprocessable } from '../parts/problems'
-import { serve } from '../parts/serve'
+import { serve, worked } from '../parts/serve'
 import type { ArchiveService } from './archiveService'
 import type { BackupService } from './backupService'
 import type { WorkshopService } from './workshopService'
@@ -41,8 +41,8 @@ export function workshopRoutes(
   },
 ): void {
   const { workshop, archive, backups } = services
-  router.get(endpoints.archive.make.path, async (_request, response) => {
-    const file = await archive.make()
+  router.get(endpoints.archive.make.path, async (request, response) => {
+    const file = await worked(request, () => archive.make())
     response.type('application/zip').set('Content-Disposition', 'attachment; filename="vendange-archive.zip"')
     try {
       await pipeline(createReadStream(file), response)
