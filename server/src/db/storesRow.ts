@@ -7,13 +7,12 @@ import { asFat } from '@vendange/core/fats'
 import type { Recipe } from '@vendange/core/recipe'
 import type { NameOnLabel } from '@vendange/core/release'
 import { namesOnLabel } from '@vendange/core/release'
-import type { Infusion, Ingredient, LotUse, Prices } from '@vendange/core/stores'
+import type { Ingredient, LotUse, Prices } from '@vendange/core/stores'
 import {
   certifiedFats,
   cleanAmount,
   costOfUses,
   densitiesKnown,
-  infusedFrom,
   keyOfIngredient,
   leftOfLot,
   lotFault,
@@ -26,10 +25,9 @@ import {
   useOfStep,
   usesOfPlan,
 } from '@vendange/core/stores'
-import { and, asc, eq, inArray, isNotNull, or, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, or, sql } from 'drizzle-orm'
 import { unprocessable } from './refusal'
 import type { Reader, Transaction } from './database'
-import { batchesBehind, recalledPiecesIn } from './pieces'
 import { findRows } from './versionedRepository'
 import { ingredients, lots, lotUses, ownFats } from './schema'
 
@@ -173,14 +171,6 @@ export const knownMaterialsOn = (day: Day, { ingredients: known, lots: at, ownFa
   knownMakeups: makeupsKnown(known),
 })
 
-/** Lots that the workshop infused itself, with what is in them. */
-export async function readInfusions(
-  reader: Reader,
-): Promise<readonly { readonly id: string; readonly infusion: Infusion }[]> {
-  const rows = await reader.select({ id: lots.id, infusion: lots.infusion }).from(lots).where(isNotNull(lots.infusion))
-  return rows.flatMap(({ id, infusion }) => (infusion ? [{ id, infusion }] : []))
-}
-
 const lotsOfKey = (stock: Stock, key: string): readonly LotView[] => {
   const ids = stock.ingredients.filter((one: Ingredient) => keyOfIngredient(one) === key).map(({ id }) => id)
   return stock.lots.filter(({ ingredientId }) => ids.includes(ingredientId))
@@ -286,45 +276,5 @@ export async function lotsUsedInEach(
       key,
       [...steps].flatMap(([stepKey, uses]) => uses.flatMap((use) => usedAs(stepKey, use))),
     ]),
-  )
-}
-
-/** Lots in some batches, or in the soap that went into them in pieces, that were called back, by batch: "Olive oil K-1". */
-export async function lotsCalledBackIn(
-  reader: Reader,
-  batchIds: readonly string[],
-): Promise<ReadonlyMap<string, readonly string[]>> {
-  const behind = await batchesBehind(reader, batchIds)
-  const pieces = await recalledPiecesIn(reader, batchIds)
-  const all = [...new Set([...batchIds, ...[...behind.values()].flatMap((ids) => [...ids])])]
-  const recalled = await reader
-    .select({ id: lots.id, name: ingredients.name, lotNumber: lots.lotNumber })
-    .from(lots)
-    .innerJoin(ingredients, eq(ingredients.id, lots.ingredientId))
-    .where(eq(lots.isRecalled, true))
-  /** Names of what was called back, by the lots that it is in. */
-  const namesIn = new Map<string, string[]>()
-  const infusions = recalled.length === 0 ? [] : await readInfusions(reader)
-  for (const { id, name, lotNumber } of recalled)
-    for (const lotId of [id, ...infusedFrom(id, infusions)])
-      namesIn.set(lotId, [...(namesIn.get(lotId) ?? []), `${name} ${lotNumber}`.trim()])
-  const rows =
-    namesIn.size === 0
-      ? []
-      : await reader
-          .selectDistinct({ batchId: lotUses.batchId, lotId: lotUses.lotId })
-          .from(lotUses)
-          .where(and(inArray(lotUses.batchId, all), inArray(lotUses.lotId, [...namesIn.keys()])))
-  const found = new Map<string, string[]>()
-  for (const { batchId, lotId } of rows)
-    found.set(batchId, [...(found.get(batchId) ?? []), ...(namesIn.get(lotId) ?? [])])
-  return new Map(
-    batchIds.flatMap((id) => {
-      const names = [
-        ...[id, ...(behind.get(id) ?? [])].flatMap((one) => found.get(one) ?? []),
-        ...(pieces.get(id) ?? []).map((lotCode) => `pieces of ${lotCode}`),
-      ]
-      return names.length > 0 ? [[id, [...new Set(names)]] as const] : []
-    }),
   )
 }

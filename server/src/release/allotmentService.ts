@@ -3,21 +3,20 @@ import type { Sentence } from '@vendange/core/findings'
 import { quantity, sentence } from '@vendange/core/findings'
 import { atField, faultsOf, mostListed, saleSchema, ValidationError } from '@vendange/contract'
 import type { AllotmentView, LoafSummary, NewAllotment, NewSale, SaleSettling, SalesTaken } from '@vendange/contract'
-import type { ReleaseTimes } from '@vendange/core/loaf'
-import { allot, checkLoafEvent, freeBarsOf, isBeforeRelease, leftOfMoment, unsoldBars } from '@vendange/core/loaf'
+import { allot, checkLoafEvent, freeBarsOf, isBeforeRelease, unsoldBars } from '@vendange/core/loaf'
 import { desc, eq, sql } from 'drizzle-orm'
 import { setImmediate } from 'node:timers/promises'
 import type { Reader, Transaction } from '../db/database'
 import { appendLoafEvent, readLoaves } from '../db/loafRow'
 import { knownMaker } from '../db/makerRow'
 import { isSettled, keepOwed, openSale, settleOwed } from '../db/owedSaleRow'
-import { batches, collections, designs, loafEvents, loaves } from '../db/schema'
-import { lotsCalledBackIn } from '../db/storesRow'
+import { loafEvents, loaves } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { notFound, several, unprocessable } from '../parts/problems'
 import { sayOf } from '../parts/workshopWords'
-import { takersOfLoaves } from './takersOfLoaves'
+import { releaseTimesOf, soldBarsBefore } from './releaseTimes'
+import { loavesOfDesign, withCalledBack } from './sellableLoaves'
 
 export interface AllotmentService {
   /** Sets bars of a soap aside for somebody, of the loaves released first. @throws 422 where there are not enough */
@@ -37,28 +36,6 @@ export interface AllotmentService {
   kept(): Promise<readonly LoafSummary[]>
 }
 
-/** Loaves of a soap that are not done with. */
-export async function loavesOfDesign(reader: Reader, designId: string): Promise<readonly LoafSummary[]> {
-  const rows = await reader
-    .select({ id: loaves.id })
-    .from(loaves)
-    .innerJoin(batches, eq(loaves.batchId, batches.id))
-    .where(eq(batches.designId, designId))
-  return readLoaves(
-    reader,
-    rows.map(({ id }) => id),
-  )
-}
-
-async function isKnownSale(reader: Reader, saleId: string): Promise<boolean> {
-  const [found] = await reader
-    .select({ id: loafEvents.id })
-    .from(loafEvents)
-    .where(eq(sql`"happening" ->> '$.saleId'`, saleId))
-    .limit(1)
-  return found !== undefined
-}
-
 /** A sale whose line is understood, told as it is refused. */
 type Refused = { readonly refusal: Sentence }
 
@@ -70,65 +47,13 @@ interface Taking {
   readonly zone: string
 }
 
-/** Loaves of a soap, with what was called back of the lots in them. */
-async function withCalledBack(
-  reader: Reader,
-  loavesOfSoap: readonly LoafSummary[],
-): Promise<readonly { readonly loaf: LoafSummary; readonly calledBack: readonly string[] }[]> {
-  const found = await lotsCalledBackIn(
-    reader,
-    loavesOfSoap.map(({ batchId }) => batchId),
-  )
-  return loavesOfSoap.map((loaf) => ({ loaf, calledBack: found.get(loaf.batchId) ?? [] }))
-}
-
-/** Loaves of a soap whose bars may be sold as far as recalls go: neither they nor a lot in them was called back. */
-export async function sellableLoaves(reader: Reader, designId: string): Promise<readonly LoafSummary[]> {
-  const all = await withCalledBack(reader, await loavesOfDesign(reader, designId))
-  return all.flatMap(({ loaf, calledBack }) =>
-    calledBack.length === 0 && loaf.state.recallReason === undefined ? [loaf] : [],
-  )
-}
-
-async function releaseTimesOf(
-  reader: Reader,
-  designId: string,
-): Promise<(ReleaseTimes & { readonly collectionId: string }) | undefined> {
-  const [times] = await reader
-    .select({
-      collectionId: collections.id,
-      releaseLocal: collections.releaseLocal,
-      releaseZone: collections.releaseZone,
-      early: collections.early,
-    })
-    .from(designs)
-    .innerJoin(collections, eq(designs.collectionId, collections.id))
-    .where(eq(designs.id, designId))
-  return times
-}
-
-/** Bars of a collection that were sold before a sale: to its shop or stall where a moment names it, else through its channel. */
-async function soldBarsBefore(
-  reader: Reader,
-  { collectionId, early }: ReleaseTimes & { readonly collectionId: string },
-  { channel, buyer }: Pick<NewSale, 'channel' | 'buyer'>,
-): Promise<number> {
-  // Without a limit nothing is counted.
-  if (early.every((moment) => leftOfMoment(moment, 0) === null)) return 0
-  const isNamed = early.some(({ audience }) => audience === buyer)
-  const soaps = await reader.select({ id: designs.id }).from(designs).where(eq(designs.collectionId, collectionId))
-  let sold = 0
-  for (const { id } of soaps) {
-    const loaves = await loavesOfDesign(reader, id)
-    sold += isNamed
-      ? (await takersOfLoaves(reader, loaves))
-          .filter((taker) => taker.channel === channel && taker.who === buyer)
-          .reduce((sum, taker) => sum + taker.sold, 0)
-      : loaves
-          .flatMap(({ state }) => state.channels.filter((one) => one.channel === channel))
-          .reduce((sum, one) => sum + one.sold, 0)
-  }
-  return sold
+async function isKnownSale(reader: Reader, saleId: string): Promise<boolean> {
+  const [found] = await reader
+    .select({ id: loafEvents.id })
+    .from(loafEvents)
+    .where(eq(sql`"happening" ->> '$.saleId'`, saleId))
+    .limit(1)
+  return found !== undefined
 }
 
 /** A line of a report, once it is of its kind. */

@@ -14,7 +14,7 @@ import { findRow, versionedRepository } from '../db/versionedRepository'
 import { readWorkshop } from '../db/workshopRow'
 import type { Context } from '../parts/context'
 import { stale, unprocessable } from '../parts/problems'
-import { loavesOfDesign, sellableLoaves } from './allotmentService'
+import { loavesOfDesign, sellableLoaves } from './sellableLoaves'
 import type { TakerOfLoaf } from './takersOfLoaves'
 import { takersOfLoaves } from './takersOfLoaves'
 

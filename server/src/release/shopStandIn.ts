@@ -6,7 +6,7 @@ import { barsToOffer, leftOfMoment } from '@vendange/core/loaf'
 import type { Database, Reader } from '../db/database'
 import { shopOffers, shopSales } from '../db/schema'
 import { unprocessable } from '../parts/problems'
-import { sellableLoaves } from './allotmentService'
+import { sellableLoaves } from './sellableLoaves'
 
 /** A web shop that ships with the app: it takes a drop, sells it, and reports what it sold (docs/formats/web-shop.md). */
 export interface ShopStandIn {

@@ -7,7 +7,7 @@ import type { Reader } from '../db/database'
 import { findRow } from '../db/versionedRepository'
 import { readLoaves } from '../db/loafRow'
 import { loavesWithPieces } from '../db/pieces'
-import { readInfusions } from '../db/storesRow'
+import { readInfusions } from '../db/calledBack'
 import { batches, ingredients, loafEvents, loaves, lots, lotUses } from '../db/schema'
 
 /** Soaps that took pieces of some loaves, or of those that took them, with the lots of the loaves that the pieces are of. */

@@ -23,10 +23,8 @@ import { computed } from 'vue'
 const season = useSeason()
 const screen = useOwnScreen()
 const { show, say } = useUnits()
-const { wishes, sortBy, page, perPage, table, isAsking, failure, isNarrowed, clear, all } = useServedTable(
-  everyLoaf,
-  (body: LoafTableQuery) => api(endpoints.loaves.table, { body }),
-)
+const served = useServedTable(everyLoaf, (body: LoafTableQuery) => api(endpoints.loaves.table, { body }))
+const { wishes, table, failure, isNarrowed, all } = served
 
 const statusWords = {
   in_mould: 'in its mould',
@@ -86,21 +84,8 @@ async function save(): Promise<void> {
       <v-btn to="/notebook/scents" data-test="scents">Scents</v-btn>
     </template>
   </PageHeadline>
-  <TableSheet
-    v-if="table"
-    v-model:text="wishes.text"
-    v-model:number="page"
-    v-model:per-page="perPage"
-    v-model:sort-by="sortBy"
-    :page="table"
-    :columns="columns"
-    :is-asking="isAsking"
-    :is-narrowed="isNarrowed"
-    lines="Loaves"
-    look="Soap, lot or ingredient"
-    @clear="clear"
-  >
-    <template #wishes>
+  <TableSheet :served="served" :columns="columns" lines="Loaves" look="Soap, lot or ingredient">
+    <template v-if="table" #wishes>
       <v-autocomplete v-model="wishes.soap" :items="table.facets.soaps" label="Soap" clearable hide-details />
       <v-select v-model="wishes.status" :items="statuses" label="Is" clearable hide-details />
       <v-autocomplete v-model="wishes.scent" :items="table.facets.scents" label="Scent" clearable hide-details />

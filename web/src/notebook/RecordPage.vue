@@ -22,10 +22,8 @@ const everything: RecordTableQuery = {
   ...{ text: '', type: null, makerId: null, from: null, to: null },
   ...{ sortBy: 'at', isDescending: true, page: 1, perPage: 25 },
 }
-const { wishes, sortBy, page, perPage, table, isAsking, failure, isNarrowed, clear } = useServedTable(
-  everything,
-  (body: RecordTableQuery) => api(endpoints.loaves.happened, { body }),
-)
+const served = useServedTable(everything, (body: RecordTableQuery) => api(endpoints.loaves.happened, { body }))
+const { wishes, table, failure, isNarrowed } = served
 const types = [
   { value: 'poured', title: 'Poured' },
   { value: 'unmoulded', title: 'Unmoulded' },
@@ -62,21 +60,8 @@ const sentence = computed(() => {
 <template>
   <p class="crumb no-print"><RouterLink to="/notebook">Notebook</RouterLink></p>
   <PageHeadline>{{ sentence }}</PageHeadline>
-  <TableSheet
-    v-if="table"
-    v-model:text="wishes.text"
-    v-model:number="page"
-    v-model:per-page="perPage"
-    v-model:sort-by="sortBy"
-    :page="table"
-    :columns="columns"
-    :is-asking="isAsking"
-    :is-narrowed="isNarrowed"
-    lines="Lines"
-    look="Soap or lot"
-    @clear="clear"
-  >
-    <template #wishes>
+  <TableSheet :served="served" :columns="columns" lines="Lines" look="Soap or lot">
+    <template v-if="table" #wishes>
       <v-autocomplete v-model="wishes.type" :items="types" label="What" clearable hide-details />
       <v-select
         v-model="wishes.makerId"

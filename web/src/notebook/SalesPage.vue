@@ -20,10 +20,8 @@ import { computed } from 'vue'
 const season = useSeason()
 const { money } = useUnits()
 const isPhone = usePhone()
-const { wishes, sortBy, page, perPage, table, isAsking, failure, isNarrowed, clear, all } = useServedTable(
-  everySale,
-  (body: SaleTableQuery) => api(endpoints.sales, { body }),
-)
+const served = useServedTable(everySale, (body: SaleTableQuery) => api(endpoints.sales, { body }))
+const { wishes, table, failure, isNarrowed, all } = served
 const columns = [
   { title: 'Day', key: 'day', from: 0 },
   { title: 'Soap', key: 'soap', from: 0 },
@@ -58,21 +56,8 @@ async function save(): Promise<void> {
       >
     </template>
   </PageHeadline>
-  <TableSheet
-    v-if="table"
-    v-model:text="wishes.text"
-    v-model:number="page"
-    v-model:per-page="perPage"
-    v-model:sort-by="sortBy"
-    :page="table"
-    :columns="columns"
-    :is-asking="isAsking"
-    :is-narrowed="isNarrowed"
-    lines="Sales"
-    look="Soap, lot or buyer"
-    @clear="clear"
-  >
-    <template #wishes>
+  <TableSheet :served="served" :columns="columns" lines="Sales" look="Soap, lot or buyer">
+    <template v-if="table" #wishes>
       <v-autocomplete v-model="wishes.soap" :items="table.facets.soaps" label="Soap" clearable hide-details />
       <v-select v-model="wishes.channel" :items="table.facets.channels" label="Through" clearable hide-details />
       <DateField v-model="wishes.from" label="Sold from" optional />

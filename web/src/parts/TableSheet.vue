@@ -1,31 +1,31 @@
 <script setup lang="ts" generic="Row extends object">
 import { usePhone } from '@/parts/usePhone'
-import type { TablePage } from '@vendange/core/tables'
+import type { ServedTable } from './useServedTable'
 import { computed, ref } from 'vue'
 import { useDisplay } from 'vuetify'
 
 /** A table that the server sorts and pages, with what narrows it down above it. */
-const { columns, page: told } = defineProps<{
-  /** The page that is seen; columns have room from a width of the screen on, px. */
-  page: TablePage<Row>
-  columns: readonly { readonly title: string; readonly key: string; readonly from: number; readonly align?: 'end' }[]
-  isAsking: boolean
-  isNarrowed: boolean
+const { columns, served } = defineProps<{
+  served: ServedTable<Row>
+  /** Columns have room from a width of the screen on, px. */
+  columns: readonly {
+    readonly title: string
+    readonly key: string
+    readonly from: number
+    readonly align?: 'end'
+    readonly sortable?: boolean
+  }[]
   /** What its lines are called: "Loaves". */
   lines: string
   /** What to look for by words. */
   look: string
 }>()
-const emit = defineEmits<{ clear: [] }>()
-const text = defineModel<string>('text', { required: true })
-const number = defineModel<number>('number', { required: true })
-const perPage = defineModel<number>('perPage', { required: true })
-const sortBy = defineModel<{ key: string; order: 'asc' | 'desc' }[]>('sortBy', { required: true })
 const slots = defineSlots<{
   wishes?: () => unknown
   [cell: `item.${string}`]: (props: { item: Row }) => unknown
 }>()
 
+const { wishes, page, perPage, sortBy, table: told, isAsking, isNarrowed, clear } = served
 const { width } = useDisplay()
 /** What a screen has no room for stands on the line's own page. */
 const headers = computed(() => columns.filter(({ from }) => width.value >= from))
@@ -38,21 +38,21 @@ const cells = computed(() => headers.value.map(({ key }) => `item.${key}` as con
 </script>
 
 <template>
-  <section v-if="told.total > 0 || isNarrowed" class="sheet stack">
+  <section v-if="told && (told.total > 0 || isNarrowed)" class="sheet stack">
     <div class="fields wishes">
-      <v-text-field v-model="text" :label="look" clearable hide-details @click:clear="text = ''" />
+      <v-text-field v-model="wishes.text" :label="look" clearable hide-details @click:clear="wishes.text = ''" />
       <slot v-if="!isPhone || isOpen" name="wishes" />
     </div>
     <div v-if="isPhone || isNarrowed" class="row">
       <v-btn v-if="isPhone" size="small" data-test="narrow-down" @click="isOpen = !isOpen">{{
         isOpen ? 'Fewer wishes' : 'Narrow down'
       }}</v-btn>
-      <v-btn v-if="isNarrowed" size="small" variant="text" data-test="clear-wishes" @click="emit('clear')"
+      <v-btn v-if="isNarrowed" size="small" variant="text" data-test="clear-wishes" @click="clear"
         >Show all again</v-btn
       >
     </div>
     <v-data-table-server
-      v-model:page="number"
+      v-model:page="page"
       v-model:items-per-page="perPage"
       v-model:sort-by="sortBy"
       class="lines"

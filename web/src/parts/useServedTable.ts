@@ -8,6 +8,18 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 /** Asked once the hand rests, ms. */
 const restMs = 150
 
+/** A table as its page and its sheet hold it. */
+export interface ServedTable<Row> {
+  readonly wishes: Ref<{ text: string }>
+  readonly sortBy: Ref<{ key: string; order: 'asc' | 'desc' }[]>
+  readonly page: Ref<number>
+  readonly perPage: Ref<number>
+  readonly table: Readonly<Ref<TablePage<Row> | undefined>>
+  readonly isAsking: Readonly<Ref<boolean>>
+  readonly isNarrowed: Readonly<Ref<boolean>>
+  readonly clear: () => void
+}
+
 type Wishes<Query extends TableView<string>> = Omit<Query, keyof TableView<string>>
 
 /**

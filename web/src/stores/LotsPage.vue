@@ -22,10 +22,8 @@ const season = useSeason()
 const amount = useAmounts()
 const { money } = useUnits()
 const isPhone = usePhone()
-const { wishes, sortBy, page, perPage, table, isAsking, failure, isNarrowed, clear, all } = useServedTable(
-  everyLot,
-  (body: LotTableQuery) => api(endpoints.lotTable, { body }),
-)
+const served = useServedTable(everyLot, (body: LotTableQuery) => api(endpoints.lotTable, { body }))
+const { wishes, table, failure, isNarrowed, all } = served
 const stateWords = {
   here: 'there',
   steeping: 'steeps',
@@ -73,21 +71,8 @@ async function save(): Promise<void> {
       >
     </template>
   </PageHeadline>
-  <TableSheet
-    v-if="table"
-    v-model:text="wishes.text"
-    v-model:number="page"
-    v-model:per-page="perPage"
-    v-model:sort-by="sortBy"
-    :page="table"
-    :columns="columns"
-    :is-asking="isAsking"
-    :is-narrowed="isNarrowed"
-    lines="Lots"
-    look="Ingredient, lot or supplier"
-    @clear="clear"
-  >
-    <template #wishes>
+  <TableSheet :served="served" :columns="columns" lines="Lots" look="Ingredient, lot or supplier">
+    <template v-if="table" #wishes>
       <v-select v-model="wishes.kind" :items="kinds" label="Kind" clearable hide-details />
       <v-autocomplete
         v-model="wishes.supplier"
