@@ -92,7 +92,9 @@ function certify(): void {
     <div class="row head">
       <h3>
         {{ lot.lotNumber === '' ? 'Lot without a number' : `Lot ${lot.lotNumber}` }}:
-        <span :class="fault ? 'must' : 'vine'">{{ amount(kind, lot.leftAmount) }} left</span>
+        <span :class="fault === 'steeping' ? 'quiet' : fault ? 'must' : 'vine'"
+          >{{ amount(kind, lot.leftAmount) }} left</span
+        >
       </h3>
       <div class="row">
         <SaveState :status="status" :errors="errors" />
@@ -106,7 +108,7 @@ function certify(): void {
         />
       </div>
     </div>
-    <p v-if="fault" class="must row">
+    <p v-if="fault" class="row" :class="fault === 'steeping' ? 'quiet' : 'must'">
       {{ say(lotFaultSentence(lot, fault)) }}
       <v-btn v-if="fault === 'not_here'" size="small" @click="values.receivedDay = season.today">It is here</v-btn>
     </p>
