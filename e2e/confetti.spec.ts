@@ -52,8 +52,12 @@ test('confetti of two soaps’ scraps goes into a third, and a delivery is trace
     const pieces = page.getByTestId('pieces')
     for (const loaf of [first, second])
       await saving(page, async () => {
-        await page.getByTestId('take-piece').click()
-        await page.getByRole('option', { name: new RegExp(loaf.lotCode) }).click()
+        const option = page.getByRole('option', { name: new RegExp(loaf.lotCode) })
+        // The list may close under the hand while the page draws itself anew.
+        await expect(async () => {
+          if (!(await option.isVisible())) await page.getByTestId('take-piece').click()
+          await option.click({ timeout: 5000 })
+        }).toPass()
       })
     await expect(pieces).toContainText('50 g of pieces take up as much room as batter of that mass (an estimate)')
     await pieces.getByLabel(new RegExp(second.lotCode)).first().fill('30')

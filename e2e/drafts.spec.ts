@@ -19,7 +19,7 @@ const searches: readonly string[] = [
   'Look for',
   'Soap, lot or buyer',
   'Soap or lot',
-  'Ingredient, lot or supplier',
+  'Ingredient or lot',
   'Happened from',
   'Happened until',
   'Came from',

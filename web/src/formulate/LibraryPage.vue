@@ -68,7 +68,7 @@ const title = { liquid: 'Liquids besides water', additive: 'Additives' } as cons
 </script>
 
 <template>
-  <p class="crumb no-print"><RouterLink to="/formulate">Formulate</RouterLink></p>
+  <p class="quiet crumb plain no-print"><RouterLink to="/formulate">Formulate</RouterLink> › Liquids and additives</p>
   <PageHeadline>
     {{
       shown.length === 0

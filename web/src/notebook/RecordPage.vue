@@ -58,7 +58,7 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <p class="crumb no-print"><RouterLink to="/notebook">Notebook</RouterLink></p>
+  <p class="quiet crumb plain no-print"><RouterLink to="/notebook">Notebook</RouterLink> › Record</p>
   <PageHeadline>{{ sentence }}</PageHeadline>
   <TableSheet :served="served" :columns="columns" lines="Lines" look="Soap or lot">
     <template v-if="table" #wishes>
@@ -77,11 +77,11 @@ const sentence = computed(() => {
     </template>
     <template #[`item.at`]="{ item }">{{ formatInstant(item.at, season.workshop?.timeZone ?? 'UTC') }}</template>
     <template #[`item.soap`]="{ item }">
-      <RouterLink :to="`/loaves/${item.loafId}`" data-test="record-line">{{ item.soap }}</RouterLink>
+      <RouterLink class="alone" :to="`/loaves/${item.loafId}`" data-test="record-line">{{ item.soap }}</RouterLink>
       <small class="quiet under">{{ item.lotCode }}</small>
     </template>
     <template #[`item.event`]="{ item }">
-      <RouterLink v-if="isPhone" class="under" :to="`/loaves/${item.loafId}`">{{ item.soap }}</RouterLink>
+      <RouterLink v-if="isPhone" class="under alone" :to="`/loaves/${item.loafId}`">{{ item.soap }}</RouterLink>
       {{ eventWords(item.event, masses) }}
     </template>
   </TableSheet>

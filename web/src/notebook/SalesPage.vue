@@ -47,7 +47,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <p class="crumb no-print"><RouterLink to="/notebook">Notebook</RouterLink></p>
+  <p class="quiet crumb plain no-print"><RouterLink to="/notebook">Notebook</RouterLink> › Sales</p>
   <PageHeadline>
     {{ sentence }}
     <template #actions>
@@ -65,7 +65,7 @@ async function save(): Promise<void> {
     </template>
     <template #[`item.day`]="{ item }">{{ formatDay(item.day, season.today) }}</template>
     <template #[`item.soap`]="{ item }">
-      <RouterLink :to="`/loaves/${item.loafId}`" data-test="sale-line">{{ item.soap }}</RouterLink>
+      <RouterLink class="alone" :to="`/loaves/${item.loafId}`" data-test="sale-line">{{ item.soap }}</RouterLink>
       <small v-if="isPhone" class="quiet under">{{ [item.channel, item.buyer].filter(Boolean).join(', ') }}</small>
     </template>
     <template #[`item.priceCents`]="{ item }">{{ item.priceCents === null ? '' : money(item.priceCents) }}</template>

@@ -84,10 +84,11 @@ const firstMoment = () => ({ audience: 'Subscribers' as const, local: `${props.r
 .moment {
   display: grid;
   flex: 1;
-  grid-template-columns: repeat(auto-fit, minmax(max(130px, var(--least-field)), 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(max(150px, var(--least-field)), 1fr));
   gap: 10px 8px;
 }
 
+.moment > :first-child,
 .from {
   grid-column: 1 / -1;
 }

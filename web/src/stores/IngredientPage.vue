@@ -148,7 +148,7 @@ async function takeIngredientAway(): Promise<void> {
 
 <template>
   <template v-if="ingredient && values">
-    <p class="crumb no-print"><RouterLink to="/stores">Stores</RouterLink></p>
+    <p class="quiet crumb plain no-print"><RouterLink to="/stores">Stores</RouterLink> › Ingredient</p>
     <PageHeadline>
       <template v-if="line">
         {{ ingredient.name }}: {{ amount(line.kind, line.inStore) }} in store<template v-if="line.reserved > 0"

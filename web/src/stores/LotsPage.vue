@@ -62,7 +62,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <p class="crumb no-print"><RouterLink to="/stores">Stores</RouterLink></p>
+  <p class="quiet crumb plain no-print"><RouterLink to="/stores">Stores</RouterLink> › All lots</p>
   <PageHeadline>
     {{ sentence }}
     <template #actions>
@@ -71,7 +71,7 @@ async function save(): Promise<void> {
       >
     </template>
   </PageHeadline>
-  <TableSheet :served="served" :columns="columns" lines="Lots" look="Ingredient, lot or supplier">
+  <TableSheet :served="served" :columns="columns" lines="Lots" look="Ingredient or lot">
     <template v-if="table" #wishes>
       <v-select v-model="wishes.kind" :items="kinds" label="Kind" clearable hide-details />
       <v-autocomplete
@@ -86,7 +86,9 @@ async function save(): Promise<void> {
       <DateField v-model="wishes.to" label="Came until" optional />
     </template>
     <template #[`item.ingredient`]="{ item }">
-      <RouterLink :to="`/stores/lots/${item.id}/trace`" data-test="lot-line">{{ item.ingredient }}</RouterLink>
+      <RouterLink class="alone" :to="`/stores/lots/${item.id}/trace`" data-test="lot-line">{{
+        item.ingredient
+      }}</RouterLink>
       <small v-if="isPhone" class="quiet under">{{ item.lotNumber }}</small>
     </template>
     <template #[`item.receivedDay`]="{ item }">{{ formatDay(item.receivedDay, season.today) }}</template>
