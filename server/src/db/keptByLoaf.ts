@@ -1,15 +1,9 @@
 import { gt, max } from 'drizzle-orm'
-import type { Reader } from './database'
+import type { Database, Reader } from './database'
 import { loafEvents, loaves } from './schema'
 
 /** Loaves are read in so many at a time. */
 const atOnce = 500
-
-/** A database that is read, and the number of the file that it reads: another archive has another. */
-interface KeptDatabase {
-  readonly read: Reader
-  epoch(): number
-}
 
 /**
  * What is read of loaves, kept until something more happens to one of them, so that the record of many years is read once
@@ -18,7 +12,7 @@ interface KeptDatabase {
  * @param readSome reads some loaves; one that it does not give back is left out
  */
 export function keptByLoaf<T>(
-  database: KeptDatabase,
+  database: Pick<Database, 'read' | 'epoch'>,
   readSome: (reader: Reader, ids: readonly string[]) => Promise<ReadonlyMap<string, T>>,
 ): () => Promise<ReadonlyMap<string, T>> {
   let epoch: number | undefined
@@ -59,7 +53,7 @@ export function keptByLoaf<T>(
 
 /** The same in a list of lines, which stays the same list until something more happens. @param inOrder how lines stand that are alike */
 export function keptLines<T>(
-  database: KeptDatabase,
+  database: Pick<Database, 'read' | 'epoch'>,
   readSome: (reader: Reader, ids: readonly string[]) => Promise<ReadonlyMap<string, readonly T[]>>,
   inOrder: (a: T, b: T) => number,
 ): () => Promise<readonly T[]> {

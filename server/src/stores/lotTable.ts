@@ -2,6 +2,7 @@ import type { LotPage, LotQuery, LotRow } from '@vendange/core/stores'
 import { leftOfLot, lotFault, pageOfLots } from '@vendange/core/stores'
 import { asc, eq, sql } from 'drizzle-orm'
 import type { Reader } from '../db/database'
+import { stampOfLots } from '../db/keptStock'
 import { ingredients, lots } from '../db/schema'
 import { readWorkshop } from '../db/workshopRow'
 import type { ReadingContext } from '../parts/context'
@@ -31,11 +32,8 @@ export function lotTable({ database, clock }: ReadingContext): (query: LotQuery)
   return async (query) => {
     const { read } = database
     const today = clock.today((await readWorkshop(read)).timeZone)
-    const [of] = await read
-      .select({ stamp: sql<string>`count(*) || ' ' || sum(${lots.version}) || ' ' || sum(${lots.usedAmount})` })
-      .from(lots)
     const [named] = await read.select({ stamp: sql<string>`sum(${ingredients.version})` }).from(ingredients)
-    const stamp = [database.epoch(), today, of?.stamp, named?.stamp].join(' ')
+    const stamp = [database.epoch(), today, await stampOfLots(read), named?.stamp].join(' ')
     if (known?.stamp !== stamp) known = { stamp, rows: await readRows(read, today) }
     return pageOfLots(known.rows, query)
   }
